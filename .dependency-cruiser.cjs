@@ -1,0 +1,42 @@
+/** Layers: web → api → core, server → api → core; demo → api; e2e → nothing of ours. */
+const only = (name, from, allowed, comment) => ({
+  name,
+  comment,
+  severity: 'error',
+  from: { path: `^${from}/`, pathNot: '\\.test\\.tsx?$' },
+  to: {
+    path: '^(core|api|server|web|demo|e2e|scripts|bench)/',
+    pathNot: `^(${[from, ...allowed].join('|')})/`,
+  },
+});
+
+module.exports = {
+  forbidden: [
+    only('core-imports-no-folder', 'core', [], 'core is what is true of clay; it knows of no other folder'),
+    only('api-imports-core-only', 'api', ['core'], 'the contract rests on core alone'),
+    only('server-imports', 'server', ['api', 'core'], 'the server never reaches into the browser'),
+    only('web-imports', 'web', ['api', 'core'], 'the browser never reaches into the server'),
+    only('demo-imports', 'demo', ['api'], 'the demo studio is made through the API users use'),
+    only('e2e-imports', 'e2e', [], 'journeys use the product from outside'),
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-pure',
+      comment: 'no DOM, Node, React, or database in core',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'core-packages',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { path: 'node_modules', pathNot: 'node_modules/(luxon|ml-levenberg-marquardt|@types/luxon)' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
+};

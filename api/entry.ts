@@ -1,0 +1,282 @@
+import { z } from 'zod';
+import {
+  across,
+  colour,
+  grainDensity,
+  gravity,
+  humidity,
+  id,
+  instant,
+  massKg,
+  name,
+  roomCelsius,
+  sampleVolume,
+  tubVolume,
+  wallThickness,
+  within,
+  words,
+  zone,
+} from './quantity.ts';
+
+/** The shapes of everything that can be logged. Proven equal to core's types in entry.test.ts. */
+
+const cover = z.enum(['open', 'draped', 'tight', 'damp-box']);
+const outcome = z.enum(['good', 'mixed', 'bad']);
+const stage = z.enum([
+  'plastic',
+  'soft-leather-hard',
+  'leather-hard',
+  'stiff-leather-hard',
+  'drying',
+  'bone-dry',
+]);
+const sign = z.enum(['matte', 'print-free', 'firm', 'touch-dry']);
+const stepId = id;
+const note = words('The note', 2000);
+
+export const form = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('cylinder'),
+    diameterM: across('Diameter'),
+    heightM: across('Height'),
+    wallM: wallThickness,
+    mouth: z.enum(['open', 'narrow']),
+  }),
+  z.object({
+    kind: z.literal('bowl'),
+    diameterM: across('Diameter'),
+    heightM: across('Height'),
+    wallM: wallThickness,
+  }),
+  z.object({ kind: z.literal('plate'), diameterM: across('Diameter'), wallM: wallThickness }),
+  z.object({
+    kind: z.literal('tile'),
+    lengthM: across('Length'),
+    widthM: across('Width'),
+    wallM: wallThickness,
+  }),
+]);
+
+const pieceMade = z.object({
+  name: name('The name'),
+  clayId: id,
+  form,
+  roomId: id,
+  techniqueId: z.enum(['sgraffito']),
+  schools: z.record(id, id),
+  cover,
+  onRack: z.boolean(),
+  stage: stage.nullable(),
+});
+
+export const slipUse = z.enum([
+  'brushed-engobe',
+  'underglaze-carving',
+  'joining',
+  'poured-ground',
+  'broad-brush',
+  'drip',
+  'monoprint',
+  'stencil',
+  'inlay',
+  'trailing',
+  'white-ground',
+  'texture',
+  'sprayed',
+  'sigillata',
+]);
+
+export const readingsAnswers = z.object({
+  zone,
+  dayFirst: z.boolean().nullable(),
+  columns: z.object({ time: z.int().min(0), celsius: z.int().min(0), humidity: z.int().min(0) }).nullable(),
+  fahrenheit: z.boolean().nullable(),
+});
+
+const minute = z
+  .int()
+  .min(0, 'A time of day lies between 00:00 and 24:00.')
+  .max(1440, 'A time of day lies between 00:00 and 24:00.');
+
+export const units = z.object({
+  length: z.enum(['mm', 'in']),
+  mass: z.enum(['g', 'oz']),
+  volume: z.enum(['ml', 'floz']),
+  temperature: z.enum(['C', 'F']),
+  decimal: z.enum(['.', ',']),
+});
+
+const share = (field: string, low: number, high: number, remedy: string) =>
+  within(field, low, high, `between ${low} and ${high}`, remedy);
+
+const clayBody = z
+  .object({
+    name: name('The name'),
+    plasticX: share(
+      'Water of plasticity',
+      0.1,
+      0.6,
+      'kg of water per kg of dry clay; throwing bodies hold 0.23 to 0.30.',
+    ),
+    criticalX: share('Critical water content', 0.02, 0.4, 'where shrinking stops, mostly 0.10 to 0.13.'),
+    grainDensity,
+    airVolume: share('Air volume', 0, 0.0005, 'm³ per kg of dry clay; 0.00002 is usual.'),
+    diffusivity: z.object({
+      at0: share('Diffusivity', 1e-11, 1e-7, 'm²/s; 1.5e-9 is usual.'),
+      growth: share('Growth of diffusivity', 0, 40, '8 is usual.'),
+    }),
+    isotherm: z.object({
+      scale: share('Isotherm scale', 0.0005, 0.1, '0.008 is usual.'),
+      power: share('Isotherm power', 0.1, 1.5, '0.45 is usual.'),
+    }),
+    totalShrinkage: share('Total shrinkage', 0, 0.35, 'as a share of the plastic length; 0.12 is usual.'),
+    wetColour: colour,
+    dryColour: colour,
+  })
+  .refine((clay) => clay.criticalX < clay.plasticX, {
+    path: ['criticalX'],
+    message:
+      'Shrinking stops at a lower water content than the bag holds: make the critical water content the smaller figure.',
+  });
+
+export const studioSet = z.object({
+  name: name('The name'),
+  zone,
+  hours: z
+    .array(
+      z
+        .object({ weekday: z.int().min(1).max(7), fromMinute: minute, toMinute: minute })
+        .refine((spell) => spell.toMinute > spell.fromMinute, {
+          path: ['toMinute'],
+          message: 'Working time must end after it begins: check the two times.',
+        }),
+    )
+    .max(21, 'At most three spells a day: join some.'),
+  nightFromMinute: minute,
+  nightToMinute: minute,
+});
+
+export const roomSet = z.object({
+  name: name('The name'),
+  cycle: z.object({
+    meanCelsius: roomCelsius('Mean temperature'),
+    swingCelsius: share(
+      'Temperature swing',
+      0,
+      15,
+      'half the difference between the warmest and the coolest moment, K.',
+    ),
+    meanHumidity: humidity('Mean humidity'),
+    swingHumidity: share(
+      'Humidity swing',
+      0,
+      0.4,
+      'half the difference between the dampest and the driest moment.',
+    ),
+    warmestHour: share('Warmest hour', 0, 24, 'an hour of the day.'),
+  }),
+  heatTransfer: share('Air movement', 1, 40, '4 is a still room, 7 draughty, 15 a fan.'),
+});
+
+export const bodies = {
+  'piece.made': pieceMade,
+  'piece.corrected': pieceMade.extend({ madeAt: instant }),
+  'piece.covered': z.object({ cover, onRack: z.boolean() }),
+  'piece.moved': z.object({ roomId: id }),
+  'piece.coated': z.object({
+    stepId: stepId.nullable(),
+    tubId: id.nullable(),
+    thicknessM: within(
+      'Coat thickness',
+      1e-5,
+      0.02,
+      'between 0.01 and 20 mm',
+      'brushed coats are 0.1 to 0.25 mm wet.',
+    ),
+    specificGravity: gravity,
+    grainDensity,
+  }),
+  'piece.seen': z.object({ sign, stepId }),
+  'piece.worked': z.object({ stepId, outcome: outcome.nullable(), note }),
+  'piece.skipped': z.object({ stepId, reason: note }),
+  'piece.checked': z.object({ stage, confirmed: z.boolean(), note }),
+  'piece.weighed': z.object({
+    massKg: massKg('The mass'),
+    tareKg: massKg('The tare'),
+    dryKg: massKg('The dry mass').nullable(),
+  }),
+  'piece.trimmed': z.object({ note }),
+  'piece.noted': z.object({ text: note.min(1, 'The note is empty: write something, or leave it.') }),
+  'piece.finished': z.object({ outcome, faults: z.array(words('A fault', 80)).max(20), note }),
+  'tub.made': z.object({
+    name: name('The name'),
+    use: slipUse,
+    contents: words('What is in it', 500),
+    volumeM3: tubVolume,
+    capacityM3: tubVolume,
+    grainDensity,
+    wetColour: colour,
+    firedColour: colour,
+    adjusted: z.enum(['none', 'deflocculated', 'flocculated']),
+  }),
+  'tub.measured': z.object({
+    massKg: massKg('The mass'),
+    tareKg: massKg('The tare'),
+    volumeM3: sampleVolume,
+    celsius: roomCelsius('Temperature').nullable(),
+    levelM3: tubVolume.nullable(),
+  }),
+  'tub.watered': z.object({ volumeM3: tubVolume }),
+  'tub.thickened': z.object({ dryKg: massKg('The powder') }),
+  'tub.used': z.object({ volumeM3: tubVolume, pieceId: id.nullable() }),
+  'tub.noted': z.object({ text: note.min(1, 'The note is empty: write something, or leave it.') }),
+  'tub.discarded': z.object({ reason: note }),
+  'readings.taken': z.object({
+    file: z.string().regex(/^[0-9a-f]{64}$/, 'The file is not named by its checksum: upload it again.'),
+    fileName: words('The file name', 200),
+    answers: readingsAnswers,
+    skipBad: z.boolean(),
+  }),
+  'studio.set': studioSet,
+  'room.set': roomSet,
+  'clay.set': clayBody,
+  'maker.set': z.object({ name: name('The name'), units }),
+  'act.retracted': z.object({ reason: note }),
+} as const;
+
+const head = {
+  id,
+  v: z.literal(1),
+  subject: id,
+  at: instant,
+  place: z.enum(['rim', 'wall', 'foot', 'floor', 'attachment']).nullable(),
+  face: z.enum(['outside', 'inside']).nullable(),
+};
+
+type Bodies = typeof bodies;
+type EntrySchema<K extends keyof Bodies> = z.ZodObject<
+  typeof head & { kind: z.ZodLiteral<K>; body: Bodies[K] }
+>;
+type EntrySchemas = { [K in keyof Bodies]: EntrySchema<K> }[keyof Bodies];
+
+const entrySchemas = Object.entries(bodies).map(([kind, body]) =>
+  z.object({ ...head, kind: z.literal(kind), body }),
+);
+
+export const entry = z.discriminatedUnion(
+  'kind',
+  entrySchemas as unknown as [EntrySchemas, ...EntrySchemas[]],
+  { error: 'This kind of entry is not known to this version: reload the page.' },
+);
+
+export const act = z.object({
+  id: z.uuid('An act is named by a UUID.'),
+  makerId: id,
+  deviceAt: instant,
+  entries: z
+    .array(entry)
+    .min(1, 'An act needs at least one entry.')
+    .max(500, 'At most 500 entries in one act.'),
+});
+
+export const recordedAct = act.extend({ n: z.int().positive(), recordedAt: instant });

@@ -1,0 +1,2 @@
+export * as schema from './entry.ts';
+export * from './routes.ts';

@@ -1,0 +1,78 @@
+import { z } from 'zod';
+
+/** Ranges and their words, once. Every message names what is wrong and what to do. */
+
+const finite = (field: string) => z.number({ error: `${field} must be a number.` });
+
+export const within = (field: string, low: number, high: number, shown: string, remedy: string) =>
+  finite(field)
+    .min(low, `${field} must be ${shown}: ${remedy}`)
+    .max(high, `${field} must be ${shown}: ${remedy}`);
+
+export const wallThickness = within(
+  'Wall thickness',
+  0.0005,
+  0.1,
+  'between 0.5 and 100 mm',
+  'measure the wet wall, and check the unit.',
+);
+export const across = (field: string) =>
+  within(field, 0.005, 2, 'between 5 mm and 2 m', 'check the figure and its unit.');
+export const massKg = (field: string) =>
+  within(field, 0, 500, 'between 0 and 500 kg', 'check the figure and its unit.');
+export const sampleVolume = within(
+  'The volume',
+  1e-6,
+  0.01,
+  'between 1 ml and 10 l',
+  'how much does the cup or syringe hold?',
+);
+export const tubVolume = within('The volume', 0, 1, 'between 0 and 1000 l', 'check the figure and its unit.');
+export const humidity = (field: string) =>
+  within(field, 0.02, 0.99, 'between 2 and 99 %', 'indoor air is mostly between 20 and 90 %.');
+export const roomCelsius = (field: string) =>
+  within(field, -10, 50, 'between −10 and 50 °C', 'check the figure and its unit.');
+export const gravity = within(
+  'Specific gravity',
+  1,
+  4,
+  'between 1 and 4',
+  'water is 1.00; most slips lie between 1.1 and 1.85.',
+);
+export const grainDensity = within(
+  'Powder density',
+  1500,
+  7500,
+  'between 1.5 and 7.5 kg/l',
+  'clays are about 2.6.',
+);
+
+export const id = z
+  .string()
+  .min(1)
+  .max(80)
+  .regex(/^[\w-]+$/, 'An identifier holds letters, digits, - and _ only.');
+export const instant = z.iso.datetime({ error: 'A time is written in UTC, like 2026-03-10T10:20:00.000Z.' });
+export const words = (field: string, longest: number) =>
+  z
+    .string({ error: `${field} must be text.` })
+    .max(longest, `${field} is longer than ${longest} characters: shorten it.`);
+export const name = (field: string) =>
+  z
+    .string({ error: `${field} must be text.` })
+    .trim()
+    .min(1, `${field} is empty: give it one.`)
+    .max(80, `${field} is longer than 80 characters: shorten it.`);
+export const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'A colour is written like #5d3b2c.');
+export const zone = z
+  .string()
+  .refine(isZone, 'That is not a time zone this program knows: pick one from the list.');
+
+function isZone(text: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: text });
+    return true;
+  } catch {
+    return false;
+  }
+}

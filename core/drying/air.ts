@@ -1,0 +1,138 @@
+import { signChange } from '../units/root.ts';
+
+/** Gas constant of water vapour, J/(kg·K). */
+const VAPOUR_GAS_CONSTANT = 461.5;
+export const KELVIN = 273.15;
+
+/**
+ * Saturation pressure of water, Pa: Magnus form, 611.2·exp(17.62·T/(243.12+T)).
+ * WMO Guide to Instruments and Methods of Observation (WMO-No. 8), annex 4.B.
+ * @param celsius −45 to 60 °C
+ */
+export function saturationPressure(celsius: number): number {
+  return 611.2 * Math.exp((17.62 * celsius) / (243.12 + celsius));
+}
+
+/** Density of water vapour in saturated air, kg/m³. */
+export function saturationDensity(celsius: number): number {
+  return saturationPressure(celsius) / (VAPOUR_GAS_CONSTANT * (celsius + KELVIN));
+}
+
+/** Slope of `saturationDensity` (given) with temperature, kg/(m³·K). */
+export function saturationDensitySlope(celsius: number, density: number): number {
+  const shifted = 243.12 + celsius;
+  return density * ((17.62 * 243.12) / (shifted * shifted) - 1 / (celsius + KELVIN));
+}
+
+/**
+ * Thermodynamic wet-bulb temperature, °C, at 101 325 Pa.
+ * ASHRAE Handbook Fundamentals 2017, ch. 1, eq. 33, solved for t*.
+ * @param celsius dry-bulb temperature, 0 to 60 °C
+ * @param relativeHumidity fraction, 0 to 1
+ * @example wetBulb(20, 0.5) // 13.8
+ */
+export function wetBulb(celsius: number, relativeHumidity: number): number {
+  const pressure = 101_325;
+  const ratio = (vapour: number) => (0.621945 * vapour) / (pressure - vapour);
+  const actual = ratio(relativeHumidity * saturationPressure(celsius));
+  const excess = (wet: number) => {
+    const saturated = ratio(saturationPressure(wet));
+    const numerator = (2501 - 2.326 * wet) * saturated - 1.006 * (celsius - wet);
+    return numerator / (2501 + 1.86 * celsius - 4.186 * wet) - actual;
+  };
+  return signChange(excess, -5, celsius + 0.01, 1e-4);
+}
+
+/** The room's air at one moment. */
+export interface Air {
+  celsius: number;
+  /** Relative humidity as a fraction. */
+  humidity: number;
+}
+
+/** Air over time: fills `out` with the air at an instant (ms). */
+export type Climate = (at: number, out: Air) => void;
+
+export const steadyClimate =
+  (celsius: number, humidity: number): Climate =>
+  (_at, out) => {
+    out.celsius = celsius;
+    out.humidity = humidity;
+  };
+
+/** A day in a room nobody measures: a cosine about the mean, driest when warmest. */
+export interface DailyCycle {
+  meanCelsius: number;
+  /** Half the difference between the warmest and the coolest moment, K. */
+  swingCelsius: number;
+  /** Fraction. */
+  meanHumidity: number;
+  swingHumidity: number;
+  /** Hour of the studio's day when it is warmest. */
+  warmestHour: number;
+}
+
+/**
+ * The climate of a daily cycle.
+ * @param offsetMs how far the studio's clock is ahead of UTC, ms
+ */
+export function cycleClimate(cycle: DailyCycle, offsetMs: number): Climate {
+  return (at, out) => {
+    const hour = ((at + offsetMs) / 3_600_000) % 24;
+    const phase = Math.cos(((hour - cycle.warmestHour) / 24) * 2 * Math.PI);
+    out.celsius = cycle.meanCelsius + cycle.swingCelsius * phase;
+    out.humidity = Math.min(0.99, Math.max(0.02, cycle.meanHumidity - cycle.swingHumidity * phase));
+  };
+}
+
+/** Measured air: knots joined by straight lines. Times ascending, ms; humidity as a fraction. */
+export interface AirSeries {
+  at: number[];
+  celsius: number[];
+  humidity: number[];
+}
+
+/** A gap between readings longer than this is not bridged. */
+const LONGEST_GAP_MS = 3 * 3_600_000;
+const DAY_MS = 86_400_000;
+
+/**
+ * The climate of a series of readings. Inside it: straight lines between knots. After it: its last day
+ * repeated. Before it, in gaps of over three hours, or when it is shorter than a day: the fallback.
+ */
+export function seriesClimate(series: AirSeries, fallback: Climate): Climate {
+  const { at: times, celsius, humidity } = series;
+  const count = times.length;
+  if (count < 2) return fallback;
+  const first = times[0]!;
+  const last = times[count - 1]!;
+  let k = 0;
+  return (at, out) => {
+    let t = at;
+    if (t > last) {
+      if (last - first < DAY_MS) return fallback(at, out);
+      t -= Math.ceil((t - last) / DAY_MS) * DAY_MS;
+    }
+    if (t < first) return fallback(at, out);
+    k = knotBefore(times, t, k);
+    const width = times[k + 1]! - times[k]!;
+    if (width > LONGEST_GAP_MS) return fallback(at, out);
+    const share = (t - times[k]!) / width;
+    out.celsius = celsius[k]! + share * (celsius[k + 1]! - celsius[k]!);
+    out.humidity = humidity[k]! + share * (humidity[k + 1]! - humidity[k]!);
+  };
+}
+
+/** Index k with times[k] ≤ t ≤ times[k+1]; tries the last answer first, since time mostly runs on. */
+function knotBefore(times: number[], t: number, guess: number): number {
+  const end = times.length - 2;
+  for (let k = guess; k <= Math.min(guess + 2, end); k++) if (times[k]! <= t && t <= times[k + 1]!) return k;
+  let low = 0;
+  let high = end;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (times[middle]! <= t) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}

@@ -1,0 +1,153 @@
+import type { LawCurve } from '../clay/law.ts';
+import { KELVIN, saturationDensity, saturationDensitySlope, type Air, type Climate } from './air.ts';
+
+/** What a face law reports for a surface water content: positive is water leaving. */
+export interface FaceFlux {
+  /** kg/(m²·s) */
+  flux: number;
+  /** d flux / d X_surface */
+  slope: number;
+}
+
+/** How one face of the wall exchanges water with what lies before it. Time in seconds of the run. */
+export interface FaceLaw {
+  (surfaceX: number, timeS: number, out: FaceFlux): void;
+}
+
+export const sealedFace: FaceLaw = (_x, _t, out) => {
+  out.flux = 0;
+  out.slope = 0;
+};
+
+/** A face that loses water in proportion to its excess: for comparison with analytic solutions. */
+export const linearFace =
+  (coefficient: number, ambientX: number): FaceLaw =>
+  (x, _t, out) => {
+    out.flux = coefficient * (x - ambientX);
+    out.slope = coefficient;
+  };
+
+export type Cover = 'open' | 'draped' | 'tight' | 'damp-box';
+
+export interface CoverDescription {
+  cover: Cover;
+  name: string;
+  /** What a maker does to bring it about. */
+  verb: string;
+  /** Resistance to vapour, s/m, beside the still air's own. From memory, editable by learning. */
+  resistance: number;
+  effect: string;
+}
+
+export const covers: CoverDescription[] = [
+  { cover: 'open', name: 'Open', verb: 'Uncover', resistance: 0, effect: 'dries freely' },
+  {
+    cover: 'draped',
+    name: 'Draped',
+    verb: 'Cover loosely',
+    resistance: 1_000,
+    effect: 'about a third of open',
+  },
+  {
+    cover: 'tight',
+    name: 'Tight plastic',
+    verb: 'Cover tightly',
+    resistance: 2e4,
+    effect: 'a few percent of open',
+  },
+  {
+    cover: 'damp-box',
+    name: 'Damp box',
+    verb: 'Put in the damp box',
+    resistance: 2e5,
+    effect: 'holds for weeks',
+  },
+];
+
+export const coverNamed = (cover: Cover): CoverDescription => covers.find((c) => c.cover === cover)!;
+
+/** Emissivity 0.95 times the Stefan–Boltzmann constant, W/(m²·K⁴). */
+const RADIATION = 0.95 * 5.670374e-8;
+/** Latent heat of evaporation, J/kg. */
+const LATENT_HEAT = 2.45e6;
+/** ρ·c_p of air times Le^(2/3): h_m = h_c / this (Chilton–Colburn analogy). */
+const LEWIS = 1.2 * 1006 * 0.9;
+
+export interface EvaporatingFace {
+  climate: Climate;
+  /** Instant (ms) at which the run's seconds begin. */
+  startAt: number;
+  activity: LawCurve;
+  /** Convective heat transfer coefficient h_c, W/(m²·K): 4 still, 6–8 draughty, 15 with a fan. */
+  heatTransfer: number;
+  /** Resistance of covers and narrow mouths, s/m. */
+  resistance: number;
+}
+
+interface Surface extends FaceFlux {
+  celsius: number;
+}
+
+/** A change of surface temperature under this leaves the flux exact to about 10⁻⁹ after its linear correction, K. */
+const SETTLED_K = 1e-3;
+
+/**
+ * Quasi-steady evaporation: j = (a_w·ρ_sat(T_s) − ρ_air)/(1/h_m + R), with T_s from
+ * h_c·(T_air − T_s) + ε·σ·(T_air⁴ − T_s⁴) = λ·j. Newton from the last surface temperature.
+ */
+function solveSurface(face: EvaporatingFace, air: Air, surfaceX: number, out: Surface): void {
+  const h = face.heatTransfer;
+  const resistance = LEWIS / h + face.resistance;
+  const activity = face.activity.value(surfaceX);
+  const outdoors = air.humidity * saturationDensity(air.celsius);
+  const fourth = (kelvin: number) => kelvin * kelvin * kelvin * kelvin;
+  const brought = h * air.celsius + RADIATION * fourth(air.celsius + KELVIN);
+  let t = out.celsius;
+  for (let round = 0; round < 20; round++) {
+    const kelvin = t + KELVIN;
+    const saturated = saturationDensity(t);
+    const flux = (activity * saturated - outdoors) / resistance;
+    const fluxPerKelvin = (activity * saturationDensitySlope(t, saturated)) / resistance;
+    const balance = brought - h * t - RADIATION * fourth(kelvin) - LATENT_HEAT * flux;
+    const slope = -h - 4 * RADIATION * kelvin * kelvin * kelvin - LATENT_HEAT * fluxPerKelvin;
+    const change = -balance / slope;
+    t += change;
+    if (Math.abs(change) > SETTLED_K) continue;
+    const perActivity = saturated / resistance;
+    out.celsius = t;
+    out.flux = flux + fluxPerKelvin * change;
+    out.slope =
+      (perActivity + (fluxPerKelvin * LATENT_HEAT * perActivity) / slope) *
+      face.activity.slope(surfaceX, activity);
+    return;
+  }
+  throw new Error(`surface temperature did not settle at X ${surfaceX}, air ${air.celsius} °C`);
+}
+
+/** The face law of a surface evaporating into a room. */
+export function evaporatingFace(face: EvaporatingFace): FaceLaw {
+  const air: Air = { celsius: 20, humidity: 0.5 };
+  const surface: Surface = { celsius: 16, flux: 0, slope: 0 };
+  return (surfaceX, timeS, out) => {
+    face.climate(face.startAt + timeS * 1000, air);
+    solveSurface(face, air, surfaceX, surface);
+    out.flux = surface.flux;
+    out.slope = surface.slope;
+  };
+}
+
+/**
+ * Surface temperature (°C) and rate of water loss (kg/m²s) of a face in steady air.
+ * @param surfaceX water content at the surface, kg/kg
+ */
+export function surfaceState(
+  face: EvaporatingFace,
+  at: number,
+  surfaceX: number,
+): { celsius: number; flux: number } {
+  const air: Air = { celsius: 20, humidity: 0.5 };
+  face.climate(at, air);
+  const surface: Surface = { celsius: air.celsius, flux: 0, slope: 0 };
+  solveSurface(face, air, surfaceX, surface);
+  return { celsius: surface.celsius, flux: surface.flux };
+}

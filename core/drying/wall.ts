@@ -1,0 +1,269 @@
+import type { LawCurve } from '../clay/law.ts';
+import type { FaceFlux, FaceLaw } from './face.ts';
+import { rosenbrock as ros } from './rosenbrock.ts';
+
+/**
+ * The drying wall: ∂X/∂t = A²·∂/∂ζ( D/v²·∂X/∂ζ ) over the dry-solids coordinate ζ, by finite volumes.
+ * Cell 0 lies at the inside face, the last cell at the outside face. SI units; time in seconds.
+ */
+export interface WallLaws {
+  /** D(X), m²/s */
+  diffusivity: LawCurve;
+  /** v(X), m³ per kg dry */
+  volume: LawCurve;
+  /** Face area left at a mean water content, as a share of the plastic area: A. */
+  faceArea: (meanX: number) => number;
+}
+
+export interface WallFaces {
+  inside: FaceLaw;
+  outside: FaceLaw;
+}
+
+export interface WallState {
+  /** Water content of each cell, kg/kg. */
+  x: Float64Array;
+  /** Water that has left through each face, kg per m² of plastic face. */
+  left: { inside: number; outside: number };
+}
+
+/** Called at the start of each accepted step and at the end, with the rate of change dX/dt. */
+export type Recorder = (timeS: number, x: Float64Array, rate: Float64Array) => void;
+
+export interface AdvanceOptions {
+  /** Largest local error allowed in any cell's X. */
+  tolerance: number;
+  record?: Recorder;
+  /** Longest step, s. */
+  maxStep?: number;
+  /** Stop early once true; asked after each step. */
+  until?: (timeS: number, x: Float64Array) => boolean;
+}
+
+export interface Wall {
+  /** Carries the state from one moment to another; returns where it stopped (s). */
+  advance(state: WallState, fromS: number, toS: number, faces: WallFaces, options: AdvanceOptions): number;
+  drySolids: number;
+  cells: number;
+}
+
+/** Newton at the surface stops after a change under this; the next would be its square. */
+const SETTLED_X = 1e-5;
+/** A face as the wall sees it; `drop` is how much drier its surface is than the cell behind it. */
+interface Skin extends FaceFlux {
+  drop: number;
+}
+
+const FIRST_STEP_S = 10;
+const SHORTEST_STEP_S = 1e-7;
+
+/**
+ * A wall of `cells` equal cells holding `drySolids` kg/m² of dry clay. All working memory is allocated here.
+ */
+export function createWall(laws: WallLaws, cells: number, drySolids: number): Wall {
+  const n = cells;
+  const dz = drySolids / n;
+  const f = new Float64Array(n);
+  const trial = new Float64Array(n);
+  const conductance = new Float64Array(n + 1);
+  const lower = new Float64Array(n);
+  const diagonal = new Float64Array(n);
+  const upper = new Float64Array(n);
+  const pivot = new Float64Array(n);
+  const stages = [0, 1, 2, 3].map(() => new Float64Array(n));
+  const mixed = new Float64Array(n);
+  const faceIn: Skin = { flux: 0, slope: 0, drop: 0 };
+  const faceOut: Skin = { flux: 0, slope: 0, drop: 0 };
+  const leftStages = { inside: new Float64Array(4), outside: new Float64Array(4) };
+
+  const mean = (x: Float64Array): number => {
+    let sum = 0;
+    for (let i = 0; i < n; i++) sum += x[i]!;
+    return sum / n;
+  };
+
+  const perVolume = (x: number): number => {
+    const v = laws.volume.value(x);
+    return laws.diffusivity.value(x) / (v * v);
+  };
+
+  /**
+   * Water leaving through a face, per m² of plastic face, with the half cell between its centre and the
+   * surface in the way: A²·K·(X₁ − X_s)/(Δζ/2) = A·j(X_s). Fills `out` with A·j and its slope with X₁.
+   */
+  const throughFace = (face: FaceLaw, x1: number, area: number, timeS: number, out: Skin): void => {
+    const half = (area * perVolume(x1)) / (dz / 2);
+    let surface = x1 - out.drop;
+    for (let round = 0; round < 30; round++) {
+      face(surface, timeS, out);
+      const change = (half * (x1 - surface) - out.flux) / (half + out.slope);
+      surface = surface + change > 0 || surface <= 0 ? surface + change : surface / 4;
+      if (Math.abs(change) < SETTLED_X) break;
+    }
+    out.drop = x1 - surface;
+    out.flux = area * half * out.drop;
+    out.slope = (area * half * out.slope) / (half + out.slope);
+  };
+
+  const rates = (x: Float64Array, timeS: number, faces: WallFaces, out: Float64Array): void => {
+    const area = laws.faceArea(mean(x));
+    const scale = (area * area) / dz;
+    throughFace(faces.inside, x[0]!, area, timeS, faceIn);
+    throughFace(faces.outside, x[n - 1]!, area, timeS, faceOut);
+    let inflow = -faceIn.flux;
+    for (let i = 0; i < n - 1; i++) {
+      const between = scale * perVolume((x[i]! + x[i + 1]!) / 2);
+      conductance[i + 1] = between;
+      const outflow = between * (x[i]! - x[i + 1]!);
+      out[i] = (inflow - outflow) / dz;
+      inflow = outflow;
+    }
+    out[n - 1] = (inflow - faceOut.flux) / dz;
+  };
+
+  /** ∂f/∂X with A held: enough, since the method keeps its order with any approximation of it. */
+  const jacobian = (x: Float64Array): void => {
+    diagonal.fill(0);
+    diagonal[0] = -faceIn.slope / dz;
+    diagonal[n - 1] = diagonal[n - 1]! - faceOut.slope / dz;
+    for (let i = 0; i < n - 1; i++) {
+      const middle = (x[i]! + x[i + 1]!) / 2;
+      const between = conductance[i + 1]!;
+      const d = laws.diffusivity.value(middle);
+      const v = laws.volume.value(middle);
+      const relativeSlope = laws.diffusivity.slope(middle, d) / d - (2 * laws.volume.slope(middle, v)) / v;
+      const drift = (between * relativeSlope * (x[i]! - x[i + 1]!)) / 2;
+      const byLeft = (between + drift) / dz;
+      const byRight = (-between + drift) / dz;
+      diagonal[i] = diagonal[i]! - byLeft;
+      upper[i] = -byRight;
+      lower[i + 1] = byLeft;
+      diagonal[i + 1] = diagonal[i + 1]! + byRight;
+    }
+  };
+
+  /** LU of I − hγJ (Thomas algorithm). */
+  const factor = (h: number): void => {
+    const g = h * ros.gamma;
+    pivot[0] = 1 - g * diagonal[0]!;
+    for (let i = 1; i < n; i++) {
+      pivot[i] = 1 - g * diagonal[i]! - (g * lower[i]! * (g * upper[i - 1]!)) / pivot[i - 1]!;
+    }
+  };
+
+  const solve = (right: Float64Array, h: number): void => {
+    const g = h * ros.gamma;
+    for (let i = 1; i < n; i++) right[i] = right[i]! + (g * lower[i]! * right[i - 1]!) / pivot[i - 1]!;
+    right[n - 1] = right[n - 1]! / pivot[n - 1]!;
+    for (let i = n - 2; i >= 0; i--) right[i] = (right[i]! + g * upper[i]! * right[i + 1]!) / pivot[i]!;
+  };
+
+  /**
+   * One trial step of size h from (timeS, x); fills the stages, returns the local error in X. How the faces change
+   * with time is taken as the secant over the step: the method keeps its order, and follows a drifting room.
+   */
+  const step = (x: Float64Array, timeS: number, h: number, faces: WallFaces): number => {
+    const slopeIn = faceIn.slope;
+    const slopeOut = faceOut.slope;
+    const firstFlux = { inside: faceIn.flux, outside: faceOut.flux };
+    factor(h);
+    const area = laws.faceArea(mean(x));
+    throughFace(faces.inside, x[0]!, area, timeS + h, faceIn);
+    throughFace(faces.outside, x[n - 1]!, area, timeS + h, faceOut);
+    const driftIn = (faceIn.flux - firstFlux.inside) / h;
+    const driftOut = (faceOut.flux - firstFlux.outside) / h;
+    for (let s = 0; s < 4; s++) {
+      const k = stages[s]!;
+      const ahead = h * h * ros.drift[s]!;
+      if (s === 0) {
+        for (let i = 0; i < n; i++) k[i] = h * f[i]!;
+        leftStages.inside[0] = h * firstFlux.inside;
+        leftStages.outside[0] = h * firstFlux.outside;
+      } else {
+        trial.set(x);
+        mixed.fill(0);
+        for (let j = 0; j < s; j++) {
+          const before = stages[j]!;
+          const a = ros.alpha[s]![j]!;
+          const g = ros.gammas[s]![j]!;
+          for (let i = 0; i < n; i++) {
+            trial[i] = trial[i]! + a * before[i]!;
+            mixed[i] = mixed[i]! + g * before[i]!;
+          }
+        }
+        rates(trial, timeS + ros.at[s]! * h, faces, k);
+        for (let i = 0; i < n; i++) {
+          let coupled = diagonal[i]! * mixed[i]!;
+          if (i > 0) coupled += lower[i]! * mixed[i - 1]!;
+          if (i < n - 1) coupled += upper[i]! * mixed[i + 1]!;
+          k[i] = h * (k[i]! + coupled);
+        }
+        leftStages.inside[s] = h * (faceIn.flux + slopeIn * mixed[0]!);
+        leftStages.outside[s] = h * (faceOut.flux + slopeOut * mixed[n - 1]!);
+      }
+      k[0] = k[0]! - (ahead * driftIn) / dz;
+      k[n - 1] = k[n - 1]! - (ahead * driftOut) / dz;
+      solve(k, h);
+      leftStages.inside[s] = leftStages.inside[s]! + ahead * driftIn + h * ros.gamma * slopeIn * k[0]!;
+      leftStages.outside[s] =
+        leftStages.outside[s]! + ahead * driftOut + h * ros.gamma * slopeOut * k[n - 1]!;
+    }
+    trial.fill(0);
+    for (let s = 0; s < 4; s++) {
+      const k = stages[s]!;
+      const e = ros.errorWeights[s]!;
+      for (let i = 0; i < n; i++) trial[i] = trial[i]! + e * k[i]!;
+    }
+    let error = 0;
+    for (let i = 0; i < n; i++) error = Math.max(error, Math.abs(trial[i]!));
+    faceIn.slope = slopeIn;
+    faceOut.slope = slopeOut;
+    faceIn.flux = firstFlux.inside;
+    faceOut.flux = firstFlux.outside;
+    return error;
+  };
+
+  const accept = (state: WallState): void => {
+    const { x, left } = state;
+    for (let s = 0; s < 4; s++) {
+      const b = ros.weights[s]!;
+      const k = stages[s]!;
+      for (let i = 0; i < n; i++) x[i] = x[i]! + b * k[i]!;
+      left.inside += b * leftStages.inside[s]!;
+      left.outside += b * leftStages.outside[s]!;
+    }
+  };
+
+  const advance: Wall['advance'] = (state, fromS, toS, faces, options) => {
+    const { tolerance, record, until, maxStep = Number.POSITIVE_INFINITY } = options;
+    const { x } = state;
+    let t = fromS;
+    let h = Math.min(FIRST_STEP_S, maxStep);
+    faceIn.drop = faceOut.drop = 0;
+    rates(x, t, faces, f);
+    while (t < toS) {
+      if (until?.(t, x)) break;
+      record?.(t, x, f);
+      jacobian(x);
+      const end = toS - t;
+      for (;;) {
+        const size = h >= end * 0.999 ? end : h > end / 2 ? end / 2 : h;
+        const error = step(x, t, size, faces);
+        const grow = Math.min(4, Math.max(0.2, 0.9 * (tolerance / Math.max(error, 1e-14)) ** (1 / 3)));
+        if (error <= tolerance) {
+          t = size === end ? toS : t + size;
+          h = Math.min(Math.max(size * grow, size < h ? h : 0), maxStep);
+          break;
+        }
+        h = size * grow;
+        if (!(h > SHORTEST_STEP_S)) throw new Error(`the wall solver's step vanished at ${t} s`);
+      }
+      accept(state);
+      rates(x, t, faces, f);
+    }
+    record?.(t, x, f);
+    return t;
+  };
+
+  return { advance, drySolids, cells };
+}

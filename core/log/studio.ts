@@ -1,0 +1,106 @@
+import { defaultBody, type ClayBody } from '../clay/body.ts';
+import { metricUnits, type Instant, type UnitChoice } from '../units/quantity.ts';
+import {
+  entriesOf,
+  type EntryBodies,
+  type EntryKind,
+  type EntryOf,
+  type RoomSet,
+  type StudioSet,
+} from './entry.ts';
+import { entriesAbout, type Ledger } from './ledger.ts';
+import { instantOf } from './piece.ts';
+
+export const DEFAULT_CLAY = 'clay-default';
+export const DEFAULT_ROOM = 'room-default';
+export const DEFAULT_MAKER = 'maker-default';
+export const STUDIO = 'studio';
+
+export const defaultStudio: StudioSet = {
+  name: 'My studio',
+  zone: 'Etc/UTC',
+  hours: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, fromMinute: 9 * 60, toMinute: 17 * 60 })),
+  nightFromMinute: 22 * 60,
+  nightToMinute: 7 * 60,
+};
+
+export const defaultRoom: RoomSet = {
+  name: 'Workroom',
+  cycle: { meanCelsius: 19, swingCelsius: 2, meanHumidity: 0.55, swingHumidity: 0.06, warmestHour: 15 },
+  heatTransfer: 4,
+};
+
+export interface Revision<T> {
+  from: Instant;
+  set: T;
+}
+
+type Settable = 'studio.set' | 'room.set' | 'clay.set' | 'maker.set';
+
+/** The settings of one kind and subject over time, ascending; the built-in one first where there is one. */
+function revisions<K extends Settable>(
+  ledger: Ledger,
+  kind: K,
+  subject: string,
+  builtIn: EntryBodies[K] | null,
+): Revision<EntryBodies[K]>[] {
+  const logged = entriesOf(entriesAbout(ledger, subject), kind).map((entry: EntryOf<K>) => ({
+    from: instantOf(entry),
+    set: entry.body,
+  }));
+  return builtIn ? [{ from: 0, set: builtIn }, ...logged] : logged;
+}
+
+/** The subjects that acts of this kind name, built-in first. */
+function subjectsOf(ledger: Ledger, kind: EntryKind, builtIn: string[]): string[] {
+  const named = ledger.acts.flatMap((act) =>
+    act.entries.flatMap((e) => (e.kind === kind ? [e.subject] : [])),
+  );
+  return [...new Set([...builtIn, ...named])];
+}
+
+export interface Named<T> {
+  id: string;
+  /** Every setting with when it began, ascending. */
+  revisions: Revision<T>[];
+  /** The setting that holds. */
+  set: T;
+}
+
+function catalogue<K extends Settable>(
+  ledger: Ledger,
+  kind: K,
+  builtIn: Record<string, EntryBodies[K]>,
+): Named<EntryBodies[K]>[] {
+  return subjectsOf(ledger, kind, Object.keys(builtIn)).flatMap((id) => {
+    const all = revisions(ledger, kind, id, builtIn[id] ?? null);
+    const last = all.at(-1);
+    return last ? [{ id, revisions: all, set: last.set }] : [];
+  });
+}
+
+/** The settings of the studio, its rooms, clays and makers. */
+export interface StudioState {
+  studio: StudioSet;
+  /** Whether the maker has set the studio up. */
+  isSet: boolean;
+  rooms: Named<RoomSet>[];
+  clays: Named<ClayBody>[];
+  makers: Named<{ name: string; units: UnitChoice }>[];
+}
+
+export function foldStudio(ledger: Ledger): StudioState {
+  const studio = revisions(ledger, 'studio.set', STUDIO, defaultStudio);
+  return {
+    studio: studio.at(-1)!.set,
+    isSet: studio.length > 1,
+    rooms: catalogue(ledger, 'room.set', { [DEFAULT_ROOM]: defaultRoom }),
+    clays: catalogue(ledger, 'clay.set', { [DEFAULT_CLAY]: defaultBody }),
+    makers: catalogue(ledger, 'maker.set', { [DEFAULT_MAKER]: { name: 'Me', units: metricUnits } }),
+  };
+}
+
+/** The setting that held at an instant; the first also holds before it. */
+export function settingAt<T>(named: Named<T>, at: Instant): T {
+  return (named.revisions.findLast((revision) => revision.from <= at) ?? named.revisions[0]!).set;
+}

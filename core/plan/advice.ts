@@ -1,0 +1,90 @@
+import type { Cover } from '../drying/face.ts';
+import type { WallRun } from '../drying/run.ts';
+import type { PieceState } from '../log/piece.ts';
+import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
+import type { Spell } from './hours.ts';
+import { isOpen, lookAhead, type CoverChange, type StepPlan } from './plan.ts';
+
+export interface CoverAdvice {
+  /** The cover to have now. */
+  now: Cover;
+  /** Covers to change to, from now on; the first few days. */
+  changes: CoverChange[];
+  /** When each remaining step can then be done. */
+  doAt: { stepId: string; at: Instant | null }[];
+  /** Why, in one line. */
+  why: 'keeps-steps-in-hours' | 'brings-next-sooner' | 'stay';
+}
+
+/** Habits worth weighing: nobody covers tighter for the day than for the night. */
+const habits: { day: Cover; night: Cover }[] = [
+  { day: 'open', night: 'open' },
+  { day: 'open', night: 'draped' },
+  { day: 'open', night: 'tight' },
+  { day: 'draped', night: 'draped' },
+  { day: 'draped', night: 'tight' },
+  { day: 'tight', night: 'tight' },
+];
+/** A step planned within this time of now is not worth steering for. */
+const LOOK = 4 * 24 * HOUR;
+
+/**
+ * The habit of covers (one for working time, one for when nobody is there) under which most steps can be done
+ * in working hours, and among those the soonest. The present cover is kept where nothing is gained.
+ */
+export function adviseCover(
+  run: WallRun,
+  piece: PieceState,
+  spells: Spell[],
+  now: Instant,
+  present: StepPlan[],
+): CoverAdvice | null {
+  if (spells.length === 0) return null;
+  const atWork = spells[0]!.from <= now;
+  const scored = habits.map(({ day, night }) => {
+    const changes = habit(piece.cover, day, night, spells, now);
+    const steps = lookAhead(run, piece, spells, now, changes).steps;
+    return { changes, steps, worth: worth(steps, now, changes.length) };
+  });
+  const best = scored.reduce((a, b) => (b.worth > a.worth ? b : a));
+  const stay = worth(present, now, 0);
+  if (best.worth <= stay + 0.05) return { now: piece.cover, changes: [], doAt: doAtOf(present), why: 'stay' };
+  const first = best.changes[0];
+  return {
+    now: atWork && first && first.at <= now ? first.cover : piece.cover,
+    changes: best.changes.filter((c) => c.at < now + LOOK),
+    doAt: doAtOf(best.steps),
+    why: inHours(best.steps) > inHours(present) ? 'keeps-steps-in-hours' : 'brings-next-sooner',
+  };
+}
+
+const remaining = (steps: StepPlan[]) => steps.filter((s) => isOpen(s.status) && !s.step.optional);
+const inHours = (steps: StepPlan[]) => remaining(steps).filter((s) => s.doAt !== null).length;
+const doAtOf = (steps: StepPlan[]) => remaining(steps).map((s) => ({ stepId: s.step.id, at: s.doAt }));
+
+/** Each step done in hours counts one; days until it and changes of cover cost a little. */
+function worth(steps: StepPlan[], now: Instant, changes: number): number {
+  const days = remaining(steps).reduce(
+    (sum, s) => sum + (s.doAt === null ? 0 : (s.doAt - now) / (24 * HOUR)),
+    0,
+  );
+  return inHours(steps) - 0.02 * days - 0.01 * Math.min(changes, 6);
+}
+
+/** The changes of cover that a day and a night cover make of the working time ahead. */
+function habit(present: Cover, day: Cover, night: Cover, spells: Spell[], now: Instant): CoverChange[] {
+  const changes: CoverChange[] = [];
+  let cover = present;
+  const change = (at: Instant, to: Cover) => {
+    if (to === cover) return;
+    changes.push({ at, cover: to });
+    cover = to;
+  };
+  spells.forEach((spell, i) => {
+    change(Math.max(spell.from, now), day);
+    const next = spells[i + 1];
+    const shortBreak = next && next.from - spell.to < 3 * HOUR;
+    if (!shortBreak) change(spell.to - 5 * MINUTE > now ? spell.to - 5 * MINUTE : now, night);
+  });
+  return changes;
+}

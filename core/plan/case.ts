@@ -1,0 +1,37 @@
+import type { ClayBody } from '../clay/body.ts';
+import { cycleClimate, seriesClimate, type AirSeries, type Climate } from '../drying/air.ts';
+import type { Entry, RoomSet, StudioSet } from '../log/entry.ts';
+import type { Instant } from '../units/quantity.ts';
+import { zoneOffset } from './hours.ts';
+
+/** Everything needed to forecast one piece, as plain data: the same on the server and in the browser. */
+export interface PieceCase {
+  pieceId: string;
+  /** Standing entries about the piece, in order. */
+  entries: Entry[];
+  body: ClayBody;
+  rooms: RoomCase[];
+  studio: StudioSet;
+}
+
+export interface RoomCase {
+  id: string;
+  /** The room as it was set, with when each setting began; ascending, at least one. */
+  settings: (RoomSet & { from: Instant })[];
+  /** Measured air over the piece's life, where there is any. */
+  series: AirSeries;
+}
+
+/** The setting of a room at an instant; its first setting also holds before it. */
+export function roomSettingAt(room: RoomCase, at: Instant): RoomSet {
+  return room.settings.findLast((setting) => setting.from <= at) ?? room.settings[0]!;
+}
+
+/** The climate of a room: what was measured there, else the daily cycle set at the time. */
+export function roomClimate(room: RoomCase, studio: StudioSet): Climate {
+  const offset = zoneOffset(studio.zone, room.settings.at(-1)!.from);
+  const cycles = room.settings.map(({ from, cycle }) => ({ from, climate: cycleClimate(cycle, offset) }));
+  const unmeasured: Climate = (at, out) =>
+    (cycles.findLast((c) => c.from <= at) ?? cycles[0]!).climate(at, out);
+  return seriesClimate(room.series, unmeasured);
+}

@@ -1,0 +1,54 @@
+import { DateTime } from 'luxon';
+import type { WorkingSpell } from '../log/entry.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
+
+export interface Spell {
+  from: Instant;
+  to: Instant;
+}
+
+/**
+ * The spells of working time that touch a stretch of time, ascending, in the studio's zone (days of 23 and 25
+ * hours come out right).
+ * @param zone IANA name
+ */
+export function workingTime(hours: WorkingSpell[], zone: string, from: Instant, to: Instant): Spell[] {
+  const spells: Spell[] = [];
+  let day = DateTime.fromMillis(from, { zone }).startOf('day').minus({ days: 1 });
+  while (day.toMillis() <= to) {
+    for (const spell of hours) {
+      if (spell.weekday !== day.weekday) continue;
+      const start = atMinute(day, spell.fromMinute);
+      const end = atMinute(day, spell.toMinute);
+      if (end > from && start < to && end > start) spells.push({ from: start, to: end });
+    }
+    day = day.plus({ days: 1 });
+  }
+  return spells.sort((a, b) => a.from - b.from);
+}
+
+function atMinute(day: DateTime, minute: number): Instant {
+  if (minute >= 24 * 60) return day.plus({ days: 1 }).toMillis();
+  return day.set({ hour: Math.floor(minute / 60), minute: minute % 60 }).toMillis();
+}
+
+/** The first moment in working time, at or after `from`, with `needMs` of it left before `latest`; null if none. */
+export function firstWorkable(
+  spells: Spell[],
+  from: Instant,
+  latest: Instant,
+  needMs: number,
+): Instant | null {
+  for (const spell of spells) {
+    const start = Math.max(spell.from, from);
+    const end = Math.min(spell.to, latest);
+    if (end - start >= Math.min(needMs, 5 * MINUTE)) return start;
+    if (spell.from > latest) return null;
+  }
+  return null;
+}
+
+/** How far a zone is ahead of UTC at an instant, ms. */
+export function zoneOffset(zone: string, at: Instant): number {
+  return DateTime.fromMillis(at, { zone }).offset * MINUTE;
+}

@@ -1,0 +1,51 @@
+import tseslint from 'typescript-eslint';
+import reactHooks from 'eslint-plugin-react-hooks';
+
+const realTime = [
+  {
+    selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+    message: 'Read the injected clock.',
+  },
+  { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Read the injected clock.' },
+  {
+    selector:
+      "CallExpression[callee.object.name='DateTime'][callee.property.name=/^(now|local|utc)$/][arguments.length=0]",
+    message: 'Read the injected clock.',
+  },
+];
+const ownRandomness = [
+  {
+    selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+    message: 'Take a seed as an argument.',
+  },
+];
+const databaseInTransaction = [
+  {
+    selector:
+      "CallExpression[callee.property.name='transaction'] :function CallExpression[callee.object.name='db']",
+    message: 'One connection: inside a transaction use tx, or it hangs for ever.',
+  },
+];
+
+export default tseslint.config(
+  { ignores: ['dist/**', 'node_modules/**', 'demo-data/**', 'test-results/**'] },
+  ...tseslint.configs.strict,
+  reactHooks.configs.flat['recommended-latest'],
+  {
+    languageOptions: { parserOptions: { projectService: false } },
+    rules: {
+      'no-restricted-syntax': ['error', ...realTime, ...ownRandomness, ...databaseInTransaction],
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'max-lines': ['error', { max: 350, skipBlankLines: false, skipComments: false }],
+      'prefer-const': 'error',
+      eqeqeq: 'error',
+    },
+  },
+  {
+    files: ['server/clock.ts', 'scripts/**', 'bench/**', 'e2e/**'],
+    rules: { 'no-restricted-syntax': ['error', ...databaseInTransaction] },
+  },
+  { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
+);

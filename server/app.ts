@@ -1,0 +1,82 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { Router, type Express } from 'express';
+import { CLOCK_HEADER } from '../api/index.ts';
+import type { Clock } from './clock.ts';
+import type { FileStore } from './files.ts';
+import { fromHere } from './guard/hosts.ts';
+import type { Pairing } from './guard/pairing.ts';
+import { nonceOf, policy } from './guard/policy.ts';
+import { onError, sendProblem } from './guard/problems.ts';
+import { createPlans } from './plans.ts';
+import { actRoutes } from './routes/acts.ts';
+import { archiveRoutes } from './routes/archive.ts';
+import { readingsRoutes } from './routes/readings.ts';
+import { viewRoutes } from './routes/views.ts';
+import type { Store } from './store.ts';
+
+export interface AppParts {
+  store: Store;
+  files: FileStore;
+  clock: Clock;
+  /** The built web application; null serves the API alone. */
+  webFolder: string | null;
+  hosts: string[];
+  pairing: Pairing | null;
+  tls: boolean;
+}
+
+const NONCE_MARK = '__NONCE__';
+
+export function createApp(parts: AppParts): Express {
+  const { store, files, clock, webFolder, hosts, pairing, tls } = parts;
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(policy(tls));
+  app.use(fromHere(hosts));
+  if (pairing) app.use(pairing.router, pairing.guard);
+  app.use('/api', apiRoutes(store, files, clock));
+  if (webFolder) serveWeb(app, webFolder);
+  app.use(onError);
+  return app;
+}
+
+function apiRoutes(store: Store, files: FileStore, clock: Clock): Router {
+  const plans = createPlans(store);
+  const api = Router();
+  api.use((_request, response, next) => {
+    response.set(CLOCK_HEADER, String(Math.round(clock.now())));
+    response.set('cache-control', 'no-store');
+    next();
+  });
+  api.use(
+    viewRoutes(store, plans, clock),
+    actRoutes(store),
+    readingsRoutes(files),
+    archiveRoutes(store, files, clock),
+  );
+  api.use((_request, response) =>
+    sendProblem(response, 404, {
+      code: 'no-such-route',
+      field: null,
+      message: 'There is nothing under this address.',
+    }),
+  );
+  return api;
+}
+
+/** Every page is the application; its HTML carries the nonce of its response. */
+function serveWeb(app: Express, folder: string): void {
+  const index = join(folder, 'index.html');
+  app.use(express.static(folder, { index: false, immutable: true, maxAge: '1y' }));
+  app.get('/{*path}', (request, response) => {
+    if (!existsSync(index) || !request.accepts('html'))
+      return sendProblem(response, 404, {
+        code: 'not-found',
+        field: null,
+        message: 'There is nothing under this address.',
+      });
+    const html = readFileSync(index, 'utf8').replaceAll(NONCE_MARK, nonceOf(response));
+    response.set('cache-control', 'no-store').type('html').send(html);
+  });
+}

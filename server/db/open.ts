@@ -1,0 +1,76 @@
+import { cpSync, existsSync, mkdirSync, renameSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/pglite';
+import { migrate } from 'drizzle-orm/pglite/migrator';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
+import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { problem, refused, ok, type Result } from '../../core/units/problem.ts';
+
+/** A database or a transaction on it. Repository functions take one as `tx`. */
+export type Tx = PgDatabase<PgQueryResultHKT, Record<string, never>>;
+
+export interface Database {
+  db: Tx;
+  close: () => Promise<void>;
+}
+
+export const migrationsFolder = [
+  fileURLToPath(new URL('./migrations', import.meta.url)),
+  fileURLToPath(new URL('../../server/db/migrations', import.meta.url)),
+].find((folder) => existsSync(folder))!;
+
+/**
+ * Opens the database in a folder and brings it up to this program's version.
+ * @returns a problem where the folder was written by a newer program
+ * @throws where the database cannot be opened at all
+ */
+export async function openDatabase(folder: string): Promise<Result<Database>> {
+  const isNew = !existsSync(folder);
+  mkdirSync(folder, { recursive: true });
+  const client = await PGlite.create(folder);
+  const db = drizzle(client) as unknown as Tx;
+  const close = () => client.close();
+  const known = readMigrationFiles({ migrationsFolder });
+  const applied = isNew ? [] : await appliedMigrations(db);
+  if (applied.some((at) => !known.some((migration) => migration.folderMillis === at))) {
+    await close();
+    const { code, field, message } = problem(
+      'newer-database',
+      null,
+      'This data folder was last used by a newer version of the program. Start that version, or choose another folder with KOSMEMA_DATA. Nothing was changed.',
+    );
+    return refused(code, field, message);
+  }
+  if (applied.length < known.length) {
+    if (applied.length > 0)
+      cpSync(folder, `${folder}.before-${known.at(-1)!.folderMillis}`, { recursive: true });
+    await migrate(drizzle(client), { migrationsFolder });
+  }
+  return ok({ db, close });
+}
+
+async function appliedMigrations(db: Tx): Promise<number[]> {
+  const table = await rowsOf<{ name: string | null }>(
+    db,
+    sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`,
+  );
+  if (!table[0]?.name) return [];
+  const rows = await rowsOf<{ at: string | number }>(
+    db,
+    sql`select created_at as at from drizzle.__drizzle_migrations`,
+  );
+  return rows.map((row) => Number(row.at));
+}
+
+async function rowsOf<T>(db: Tx, query: ReturnType<typeof sql>): Promise<T[]> {
+  return ((await db.execute(query)) as unknown as { rows: T[] }).rows;
+}
+
+/** Puts a database that will not open out of the way, to be rebuilt from the journal. */
+export function setAside(folder: string, stamp: number): string {
+  const aside = `${folder}.damaged-${stamp}`;
+  renameSync(folder, aside);
+  return aside;
+}

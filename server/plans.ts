@@ -1,0 +1,163 @@
+import { setImmediate as breathe } from 'node:timers/promises';
+import type { BenchAnswer, BenchPiece, BenchStep, PieceRow } from '../api/index.ts';
+import { wetness } from '../core/clay/colour.ts';
+import { meansOver } from '../core/drying/series.ts';
+import { outerReading } from '../core/drying/readings.ts';
+import { cellsAt } from '../core/drying/trajectory.ts';
+import { entriesOf } from '../core/log/entry.ts';
+import { foldPiece, type PieceState } from '../core/log/piece.ts';
+import { settingAt } from '../core/log/studio.ts';
+import type { PieceCase } from '../core/plan/case.ts';
+import { planPiece, type PiecePlan, type StepPlan } from '../core/plan/plan.ts';
+import { stepsOf, techniqueNamed } from '../core/technique/catalogue.ts';
+import { DAY, MINUTE, type Instant } from '../core/units/quantity.ts';
+import type { Store } from './store.ts';
+
+/** Plans of pieces, kept while nothing that they rest on changes. */
+export interface Plans {
+  bench: (now: Instant) => Promise<BenchAnswer>;
+  rows: (now: Instant) => PieceRow[];
+  caseOf: (pieceId: string) => Promise<PieceCase | null>;
+}
+
+interface Kept {
+  key: string;
+  plan: PiecePlan;
+  given: PieceCase;
+}
+
+/** The wall follows the room's half hours; finer readings change nothing that can be seen in it. */
+const AIR_STEP = 30 * MINUTE;
+
+export function createPlans(store: Store): Plans {
+  const kept = new Map<string, Kept>();
+
+  const pieceIds = (): string[] => [
+    ...new Set(
+      store.ledger.acts.flatMap((act) => entriesOf(act.entries, 'piece.made').map((e) => e.subject)),
+    ),
+  ];
+
+  const pieces = (): PieceState[] => pieceIds().flatMap((id) => foldPiece(id, store.entriesAbout(id)) ?? []);
+
+  const caseOf = async (pieceId: string): Promise<PieceCase | null> => {
+    const entries = store.entriesAbout(pieceId);
+    const piece = foldPiece(pieceId, entries);
+    if (!piece) return null;
+    const { studio, rooms, clays } = store.studio();
+    const clay = clays.find((c) => c.id === piece.made.clayId)!;
+    const stayedIn = new Set([
+      piece.made.roomId,
+      ...entriesOf(entries, 'piece.moved').map((e) => e.body.roomId),
+    ]);
+    const inCase = await Promise.all(
+      rooms
+        .filter((room) => stayedIn.has(room.id))
+        .map(async (room) => ({
+          id: room.id,
+          settings: room.revisions.map(({ from, set }) => ({ ...set, from })),
+          series: meansOver(await store.readings(room.id, piece.madeAt - 2 * DAY), AIR_STEP),
+        })),
+    );
+    return { pieceId, entries, body: settingAt(clay, piece.madeAt), rooms: inCase, studio };
+  };
+
+  /** What a plan rests on: the piece's log, its clay, its rooms with their readings, and the studio's hours. */
+  const keyOf = (piece: PieceState): string =>
+    [piece.id, piece.made.clayId, piece.made.roomId, piece.roomId, 'studio']
+      .map((subject) => store.revisionOf(subject))
+      .join('.');
+
+  const planOf = async (piece: PieceState, now: Instant): Promise<Kept> => {
+    const key = keyOf(piece);
+    const known = kept.get(piece.id);
+    if (known?.key === key && now >= known.plan.at && now < known.plan.holdsUntil) return known;
+    await breathe();
+    const given = known?.key === key ? known.given : (await caseOf(piece.id))!;
+    const fresh = { key, given, plan: planPiece(given, now)! };
+    kept.set(piece.id, fresh);
+    return fresh;
+  };
+
+  return {
+    caseOf,
+    bench: async (now) => {
+      const rows: BenchPiece[] = [];
+      for (const piece of pieces().filter((p) => !p.finished)) {
+        const { plan, given } = await planOf(piece, now);
+        rows.push(benchPiece(plan, given, roomName(store, piece.roomId), now));
+      }
+      return { at: now, pieces: rows };
+    },
+    rows: () =>
+      pieces().map((piece) => {
+        const steps = stepsOf(piece.made.techniqueId, piece.made.schools);
+        const { clays } = store.studio();
+        return {
+          id: piece.id,
+          name: piece.made.name,
+          madeAt: piece.madeAt,
+          techniqueName: techniqueNamed(piece.made.techniqueId).name,
+          roomName: roomName(store, piece.roomId),
+          clayName: clays.find((clay) => clay.id === piece.made.clayId)?.set.name ?? '',
+          cover: piece.cover,
+          finished: piece.finished,
+          doneSteps: steps.filter((step) => piece.done[step.id]).length,
+          steps: steps.length,
+          stageName: kept.get(piece.id)?.plan.now.stage.name ?? null,
+        };
+      }),
+  };
+}
+
+const roomName = (store: Store, id: string): string =>
+  store.studio().rooms.find((room) => room.id === id)?.set.name ?? '';
+
+function benchPiece(plan: PiecePlan, given: PieceCase, room: string, now: Instant): BenchPiece {
+  const { piece } = plan;
+  return {
+    pieceId: piece.id,
+    name: piece.made.name,
+    techniqueName: techniqueNamed(piece.made.techniqueId).name,
+    roomName: room,
+    cover: piece.cover,
+    onRack: piece.onRack,
+    stageName: plan.now.stage.name,
+    meanIndex: plan.now.meanIndex,
+    next: plan.next && benchStep(plan.next, plan.steps, now),
+    advice: plan.advice,
+    cautions: plan.cautions,
+    ribbon: ribbonOf(plan, given, now),
+  };
+}
+
+function benchStep(next: StepPlan, steps: StepPlan[], now: Instant): BenchStep {
+  const { step, opens, closes, doAt, waitFor } = next;
+  const before = steps.slice(0, steps.indexOf(next)).findLast((s) => s.step.does === 'coat');
+  const status =
+    next.status === 'waiting' && opens !== null && opens <= now
+      ? 'now'
+      : closes !== null && closes <= now
+        ? 'late'
+        : next.status;
+  return {
+    stepId: step.id,
+    name: step.name,
+    verb: step.verb,
+    does: step.does,
+    status,
+    opens,
+    closes,
+    doAt,
+    waitFor: waitFor && before ? { ...waitFor, afterStepId: before.step.id } : null,
+  };
+}
+
+const RIBBON_STEPS = 48;
+
+function ribbonOf(plan: PiecePlan, { body }: PieceCase, now: Instant): BenchPiece['ribbon'] {
+  const outer = outerReading(plan.piece.made.form.wallM);
+  const at = Array.from({ length: RIBBON_STEPS + 1 }, (_, i) => now + (i * DAY) / RIBBON_STEPS);
+  const moisture = at.map((t) => Number(wetness(body, outer(cellsAt(plan.trajectory, t))).toFixed(3)));
+  return { at, moisture, wetColour: body.wetColour, dryColour: body.dryColour };
+}

@@ -1,0 +1,20 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', include: ['core/**/*.test.ts', 'api/**/*.test.ts'] } },
+      { test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], environment: 'jsdom' } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts'],
+          globalSetup: 'server/testing/template.ts',
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+          maxWorkers: 2,
+        },
+      },
+    ],
+  },
+});
