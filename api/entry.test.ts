@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { z } from 'zod';
 import type { Act, Entry, EntryBodies, RecordedAct } from '../core/log/entry.ts';
-import { act, bodies, entry, form, recordedAct } from './entry.ts';
+import { bodies, form, type act, type entry, type recordedAct } from './entry.ts';
 
 type Bodies = { [K in keyof typeof bodies]: z.infer<(typeof bodies)[K]> };
 

@@ -1,8 +1,7 @@
 import type { PieceCase } from '../core/plan/case.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
-import type { StepStatus } from '../core/plan/plan.ts';
+import type { NextStep } from '../core/plan/next.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
-import type { Sign } from '../core/technique/technique.ts';
 import type { TubState } from '../core/log/tub.ts';
 import type { PieceState } from '../core/log/piece.ts';
 import type { RecordedAct } from '../core/log/entry.ts';
@@ -42,19 +41,6 @@ export interface ActAnswer {
   again: boolean;
 }
 
-/** One step of a piece as the Bench shows it. */
-export interface BenchStep {
-  stepId: string;
-  name: string;
-  verb: string;
-  does: 'coat' | 'work';
-  status: StepStatus;
-  opens: Instant | null;
-  closes: Instant | null;
-  doAt: Instant | null;
-  waitFor: { sign: Sign; afterStepId: string; from: Instant; to: Instant } | null;
-}
-
 export interface BenchPiece {
   pieceId: string;
   name: string;
@@ -64,7 +50,9 @@ export interface BenchPiece {
   onRack: boolean;
   stageName: string;
   meanIndex: number;
-  next: BenchStep | null;
+  /** The face that is coated, m². */
+  areaM2: number;
+  next: NextStep | null;
   advice: CoverAdvice | null;
   cautions: Hazard[];
   /** Surface and mean water of the next day, for the ribbon: moments and moisture between dry 0 and wet 1. */

@@ -1,14 +1,16 @@
 import { setImmediate as breathe } from 'node:timers/promises';
-import type { BenchAnswer, BenchPiece, BenchStep, PieceRow } from '../api/index.ts';
+import type { BenchAnswer, BenchPiece, PieceRow } from '../api/index.ts';
 import { wetness } from '../core/clay/colour.ts';
 import { meansOver } from '../core/drying/series.ts';
 import { outerReading } from '../core/drying/readings.ts';
 import { cellsAt } from '../core/drying/trajectory.ts';
+import { outsideArea } from '../core/form/form.ts';
 import { entriesOf } from '../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../core/log/piece.ts';
 import { settingAt } from '../core/log/studio.ts';
 import type { PieceCase } from '../core/plan/case.ts';
-import { planPiece, type PiecePlan, type StepPlan } from '../core/plan/plan.ts';
+import { nextStep } from '../core/plan/next.ts';
+import { planPiece, type PiecePlan } from '../core/plan/plan.ts';
 import { stepsOf, techniqueNamed } from '../core/technique/catalogue.ts';
 import { DAY, MINUTE, type Instant } from '../core/units/quantity.ts';
 import type { Store } from './store.ts';
@@ -124,32 +126,11 @@ function benchPiece(plan: PiecePlan, given: PieceCase, room: string, now: Instan
     onRack: piece.onRack,
     stageName: plan.now.stage.name,
     meanIndex: plan.now.meanIndex,
-    next: plan.next && benchStep(plan.next, plan.steps, now),
+    areaM2: outsideArea(piece.made.form),
+    next: nextStep(plan, now),
     advice: plan.advice,
     cautions: plan.cautions,
     ribbon: ribbonOf(plan, given, now),
-  };
-}
-
-function benchStep(next: StepPlan, steps: StepPlan[], now: Instant): BenchStep {
-  const { step, opens, closes, doAt, waitFor } = next;
-  const before = steps.slice(0, steps.indexOf(next)).findLast((s) => s.step.does === 'coat');
-  const status =
-    next.status === 'waiting' && opens !== null && opens <= now
-      ? 'now'
-      : closes !== null && closes <= now
-        ? 'late'
-        : next.status;
-  return {
-    stepId: step.id,
-    name: step.name,
-    verb: step.verb,
-    does: step.does,
-    status,
-    opens,
-    closes,
-    doAt,
-    waitFor: waitFor && before ? { ...waitFor, afterStepId: before.step.id } : null,
   };
 }
 

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { WorkingSpell } from '../log/entry.ts';
+import type { StudioSet, WorkingSpell } from '../log/entry.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 
 export interface Spell {
@@ -25,6 +25,22 @@ export function workingTime(hours: WorkingSpell[], zone: string, from: Instant, 
     day = day.plus({ days: 1 });
   }
   return spells.sort((a, b) => a.from - b.from);
+}
+
+/** The nights of a stretch of time, as the studio has set them. */
+export function nightTime(studio: StudioSet, from: Instant, to: Instant): Spell[] {
+  const { zone, nightFromMinute, nightToMinute } = studio;
+  const nights: Spell[] = [];
+  for (
+    let day = DateTime.fromMillis(from, { zone }).startOf('day').minus({ days: 1 });
+    day.toMillis() <= to;
+    day = day.plus({ days: 1 })
+  ) {
+    const start = atMinute(day, nightFromMinute);
+    const end = atMinute(nightToMinute > nightFromMinute ? day : day.plus({ days: 1 }), nightToMinute);
+    if (end > from && start < to) nights.push({ from: start, to: end });
+  }
+  return nights;
 }
 
 function atMinute(day: DateTime, minute: number): Instant {

@@ -72,7 +72,7 @@ export function planPiece(given: PieceCase, now: Instant): PiecePlan | null {
   const { run, ...rest } = course;
   const spells = workingTime(given.studio.hours, given.studio.zone, at, at + HORIZON);
   const ahead = lookAhead(run, piece, spells, at, []);
-  const next = ahead.steps.find((s) => isOpen(s.status)) ?? null;
+  const next = ahead.steps.find((s) => isOpen(s.status) && !s.step.optional) ?? null;
   const advice = piece.finished || !next ? null : adviseCover(run, piece, spells, at, ahead.steps);
   return {
     piece,
@@ -150,6 +150,8 @@ export function lookAhead(
       earliest = done.at;
       return blank(step, done.skipped ? 'skipped' : 'done', done.at);
     }
+    if (step.optional && steps.slice(i + 1).some((later) => piece.done[later.id]))
+      return blank(step, 'skipped', null);
     const plan = planStep(step, joined([past, ahead]), run.setting, {
       earliest,
       now,

@@ -1,0 +1,45 @@
+import type { Sign } from '../technique/technique.ts';
+import type { Instant } from '../units/quantity.ts';
+import type { PiecePlan, StepPlan, StepStatus } from './plan.ts';
+
+/** What a piece asks for next, as plain data for a screen. */
+export interface NextStep {
+  stepId: string;
+  name: string;
+  verb: string;
+  does: 'coat' | 'work';
+  status: StepStatus;
+  opens: Instant | null;
+  closes: Instant | null;
+  doAt: Instant | null;
+  remedy: string;
+  waitFor: { sign: Sign; afterStepId: string; from: Instant; to: Instant } | null;
+}
+
+/** The next step of a plan as it stands at a moment within the plan's hold. */
+export function nextStep(plan: PiecePlan, now: Instant): NextStep | null {
+  return plan.next && stepSummary(plan.next, plan.steps, now);
+}
+
+/** One step of a plan as plain data, as it stands at a moment within the plan's hold. */
+export function stepSummary(next: StepPlan, steps: StepPlan[], now: Instant): NextStep {
+  const { step, opens, closes, doAt, waitFor } = next;
+  const before = steps.slice(0, steps.indexOf(next)).findLast((s) => s.step.does === 'coat');
+  return {
+    stepId: step.id,
+    name: step.name,
+    verb: step.verb,
+    does: step.does,
+    status: statusAt(next, now),
+    opens,
+    closes,
+    doAt,
+    remedy: step.remedy,
+    waitFor: waitFor && before ? { ...waitFor, afterStepId: before.step.id } : null,
+  };
+}
+
+function statusAt({ status, opens, closes }: StepPlan, now: Instant): StepStatus {
+  if (closes !== null && closes <= now) return 'late';
+  return status === 'waiting' && opens !== null && opens <= now ? 'now' : status;
+}

@@ -1,0 +1,37 @@
+import { v7 as uuid } from 'uuid';
+import type { z } from 'zod';
+import type { schema } from '../api/index.ts';
+
+export type Entry = z.infer<typeof schema.entry>;
+type Kind = Entry['kind'];
+type BodyOf<K extends Kind> = Extract<Entry, { kind: K }>['body'];
+
+const HOUR = 3_600_000;
+const ZONE_AHEAD = HOUR;
+
+export interface Make {
+  uuid: () => string;
+  /** An entry that happened `daysAgo` days before today at a time of the workshop's day like `15:30`. */
+  entry: <K extends Kind>(kind: K, subject: string, daysAgo: number, time: string, body: BodyOf<K>) => Entry;
+}
+
+export function maker(now: number): Make {
+  const midnight = Math.floor((now + ZONE_AHEAD) / (24 * HOUR)) * 24 * HOUR - ZONE_AHEAD;
+  return {
+    uuid: () => uuid(),
+    entry: (kind, subject, daysAgo, time, body) => {
+      const [hour, minute] = time.split(':').map(Number);
+      const at = midnight - daysAgo * 24 * HOUR + hour! * HOUR + minute! * 60_000;
+      return {
+        id: uuid(),
+        kind,
+        v: 1,
+        subject,
+        at: new Date(at).toISOString(),
+        place: null,
+        face: kind === 'piece.coated' ? 'outside' : null,
+        body,
+      } as unknown as Entry;
+    },
+  };
+}

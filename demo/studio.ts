@@ -1,0 +1,48 @@
+import type { Entry, Make } from './maker.ts';
+
+const day = (weekday: number) => [
+  { weekday, fromMinute: 8 * 60, toMinute: 12 * 60 + 30 },
+  { weekday, fromMinute: 13 * 60 + 30, toMinute: 18 * 60 },
+];
+
+const units = { length: 'mm', mass: 'g', volume: 'ml', temperature: 'C', decimal: '.' } as const;
+
+const sandClay = {
+  name: 'Tarn red, fine sand',
+  plasticX: 0.25,
+  criticalX: 0.12,
+  grainDensity: 2620,
+  airVolume: 2e-5,
+  diffusivity: { at0: 1.5e-9, growth: 8 },
+  isotherm: { scale: 0.008, power: 0.45 },
+  totalShrinkage: 0.11,
+  wetColour: '#6b3724',
+  dryColour: '#dba983',
+};
+
+const paleClay = {
+  ...sandClay,
+  name: 'Hollow buff',
+  plasticX: 0.27,
+  criticalX: 0.125,
+  diffusivity: { at0: 1.3e-9, growth: 8 },
+  wetColour: '#6d5a47',
+  dryColour: '#e8dcc6',
+};
+
+/** The workshop's hours, its two makers and its two clays. */
+export function studioEntries({ entry }: Make): Entry[] {
+  return [
+    entry('studio.set', 'studio', 40, '09:00', {
+      name: 'Quillstone Yard',
+      zone: 'Etc/GMT-1',
+      hours: [1, 2, 3, 4, 5].flatMap(day).concat({ weekday: 6, fromMinute: 9 * 60, toMinute: 12 * 60 }),
+      nightFromMinute: 22 * 60,
+      nightToMinute: 6 * 60 + 30,
+    }),
+    entry('maker.set', 'maker-ines', 40, '09:01', { name: 'Ines', units }),
+    entry('maker.set', 'maker-default', 40, '09:02', { name: 'Odo', units }),
+    entry('clay.set', 'clay-default', 40, '09:05', sandClay),
+    entry('clay.set', 'clay-buff', 40, '09:06', paleClay),
+  ];
+}

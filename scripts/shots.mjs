@@ -1,0 +1,64 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { must, root } from './run.mjs';
+import { chromiumPath } from './chromium.mjs';
+
+/** Pictures of the main views from demo data at a fixed moment, for the README. A name picks some: `-- piece`. */
+const wide = { width: 1280, height: 800 };
+const upright = { width: 820, height: 1180 };
+const views = [
+  ['bench', '/', wide],
+  ['bench-tablet', '/', upright],
+  ['pieces', '/pieces', wide],
+  ['new-piece', '/pieces/new', wide],
+  ['piece', '/pieces/piece-pig-gulls', wide],
+  ['piece-tablet', '/pieces/piece-cruet-heron', upright],
+  ['slips', '/slips', wide],
+  ['tub', '/slips/tub-chalk', wide],
+  ['studio', '/studio', wide],
+];
+const wanted = process.argv.slice(2);
+const out = `${root}docs/screenshots`;
+const folder = mkdtempSync(join(tmpdir(), 'kosmema-shots-'));
+const clock = join(folder, 'clock');
+writeFileSync(clock, '2026-03-11T09:20:00Z');
+
+must('node', ['scripts/build.mjs']);
+const server = spawn('node', ['dist/server/main.js'], {
+  cwd: root,
+  env: { ...process.env, KOSMEMA_DATA: join(folder, 'data'), KOSMEMA_CLOCK_FILE: clock, PORT: '0' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+try {
+  const address = await new Promise((resolve) =>
+    server.stdout.on('data', (chunk) => /at (http\S+)/.test(chunk) && resolve(/at (http\S+)/.exec(chunk)[1])),
+  );
+  must('node', ['dist/demo/make.js', address]);
+  await takePictures(address);
+} finally {
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.on('exit', resolve));
+  rmSync(folder, { recursive: true, force: true });
+}
+
+async function takePictures(address) {
+  mkdirSync(out, { recursive: true });
+  const browser = await chromium.launch({
+    executablePath: chromiumPath(),
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  for (const [name, path, viewport] of views) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const page = await browser.newPage({ viewport });
+    await page.goto(`${address}${path}`);
+    await page.locator('main h1').first().waitFor({ state: 'attached' });
+    await page.waitForTimeout(900);
+    await page.screenshot({ path: join(out, `${name}.png`) });
+    await page.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+  await browser.close();
+}

@@ -1,0 +1,190 @@
+import useSWR from 'swr';
+import { Link as RouterLink } from 'react-router';
+import { Box, Button, Typography } from '@mui/material';
+import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { answerFor, coverWords, type Answer } from '../frame/answer.ts';
+import { useNow } from '../frame/clock.ts';
+import { useZone } from '../frame/maker.ts';
+import { AnswerBoard, Caution, Empty, Trouble } from '../frame/parts.tsx';
+import { ask, wordsFor } from '../frame/server.ts';
+import { faded, hairline, tones } from '../frame/theme.ts';
+import { clockTime } from '../frame/times.ts';
+import { Ribbon } from '../draw/Ribbon.tsx';
+import { LogNext } from '../pieces/LogNext.tsx';
+
+const STALE_MS = 3 * 60_000;
+const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
+
+interface Placed {
+  piece: BenchPiece;
+  answer: Answer;
+  due: number;
+}
+
+/** What to do now, next, and until when, over all pieces. */
+export function Bench() {
+  const { data, error } = useSWR<BenchAnswer>('/api/bench', ask);
+  const now = useNow();
+  const zone = useZone();
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the walls …</Typography>;
+  if (data.pieces.length === 0) return <EmptyBench />;
+  const [first, ...others] = placed(data.pieces, now, zone) as [Placed, ...Placed[]];
+  const stale = Math.abs(now - data.at) > STALE_MS;
+  return (
+    <>
+      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
+        Bench
+      </Box>
+      {stale && (
+        <Trouble>
+          This is how it stood at {clockTime(data.at, zone)}; the newest answer is on its way.
+        </Trouble>
+      )}
+      <First placed={first} now={now} zone={zone} />
+      {others.length > 0 && (
+        <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Then">
+          {others.map((p) => (
+            <Row key={p.piece.pieceId} placed={p} now={now} zone={zone} />
+          ))}
+        </Box>
+      )}
+    </>
+  );
+}
+
+/** Most pressing first: what closes soonest, then what opens soonest; what is late only after what can still be saved. */
+function placed(pieces: BenchPiece[], now: Instant, zone: string): Placed[] {
+  return pieces
+    .map((piece) => {
+      const answer = answerFor(piece.next, now, zone);
+      const { next } = piece;
+      const moment =
+        answer.tone === 'now'
+          ? (next?.closes ?? now + 3 * 86_400_000)
+          : (next?.opens ?? Number.POSITIVE_INFINITY);
+      const rank = answer.tone === 'late' ? 0.5 : order[answer.tone];
+      return { piece, answer, due: rank * 1e14 + (answer.tone === 'late' ? 0 : moment) };
+    })
+    .sort((a, b) => a.due - b.due);
+}
+
+function about(piece: BenchPiece) {
+  return (
+    <>
+      <Box
+        component={RouterLink}
+        to={`/pieces/${piece.pieceId}`}
+        sx={{ fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
+      >
+        {piece.name}
+      </Box>{' '}
+      <Box component="span" sx={{ color: faded }}>
+        {piece.stageName.toLowerCase()} · {piece.cover === 'open' ? 'open' : piece.cover.replace('-', ' ')} ·{' '}
+        {piece.roomName}
+      </Box>
+    </>
+  );
+}
+
+interface PlacedProps {
+  placed: Placed;
+  now: Instant;
+  zone: string;
+}
+
+function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
+  const cover = coverWords(piece.advice, piece.cover, now, zone);
+  return (
+    <AnswerBoard answer={answer} about={about(piece)}>
+      {cover && <Box sx={{ mt: 1 }}>Cover: {cover}</Box>}
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2 }}>
+        <LogNext piece={piece} tone={answer.tone} />
+        <Button variant="outlined" component={RouterLink} to={`/pieces/${piece.pieceId}`}>
+          Look at the wall
+        </Button>
+      </Box>
+      <Ribbon
+        ribbon={piece.ribbon}
+        opens={piece.next?.opens ?? null}
+        closes={piece.next?.closes ?? null}
+        tone={answer.tone}
+        zone={zone}
+      />
+      {answer.tone === 'now' && piece.cautions.map((hazard) => <Caution key={hazard.id} hazard={hazard} />)}
+    </AnswerBoard>
+  );
+}
+
+function Row({ placed: { piece, answer }, now, zone }: PlacedProps) {
+  const { colour, word } = tones[answer.tone];
+  const cover = coverWords(piece.advice, piece.cover, now, zone);
+  return (
+    <Box
+      component="li"
+      sx={{
+        borderTop: `1px solid ${hairline}`,
+        py: 1.5,
+        display: 'grid',
+        columnGap: 3,
+        rowGap: 1,
+        gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 5fr) minmax(0, 4fr) auto' },
+        alignItems: 'center',
+      }}
+    >
+      <Box sx={{ borderLeft: `8px solid ${colour}`, pl: 1.5 }}>
+        <Box>
+          <Box component="span" sx={{ color: colour, fontWeight: 700, mr: 1 }}>
+            {word}
+          </Box>
+          {about(piece)}
+        </Box>
+        <Typography variant="h3" component="p">
+          {answer.headline}
+        </Typography>
+        <Box>{answer.detail}</Box>
+        {cover && <Box>Cover: {cover}</Box>}
+      </Box>
+      <Ribbon
+        ribbon={piece.ribbon}
+        opens={piece.next?.opens ?? null}
+        closes={piece.next?.closes ?? null}
+        tone={answer.tone}
+        zone={zone}
+      />
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 1,
+          flexWrap: 'wrap',
+          minWidth: { lg: 190 },
+          justifyContent: { lg: 'flex-end' },
+        }}
+      >
+        <LogNext piece={piece} tone={answer.tone} />
+      </Box>
+    </Box>
+  );
+}
+
+function EmptyBench() {
+  return (
+    <Empty
+      title="Nothing on the bench yet"
+      action={
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+          <Button variant="contained" component={RouterLink} to="/pieces/new">
+            Log a new piece
+          </Button>
+          <Button variant="outlined" component={RouterLink} to="/studio">
+            Set working hours
+          </Button>
+        </Box>
+      }
+    >
+      Log a piece when you have made it: what it is, how thick its wall is, where it stands. From then on this
+      page says what it is ready for, and until when.
+    </Empty>
+  );
+}

@@ -1,0 +1,40 @@
+import { useEffect, useRef, useState } from 'react';
+import { Box } from '@mui/material';
+import { gatesOf, paintStrip, stripHeight, type StripScene } from './strip.ts';
+
+/** The cross-section of the wall drawn over time. A picture; its words stand in the table beside it. */
+export function WallStrip({ scene, label }: { scene: StripScene; label: string }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [width, setWidth] = useState(0);
+  const [fonts, setFonts] = useState(false);
+  const height = stripHeight(gatesOf(scene.steps).length);
+
+  useEffect(() => {
+    const box = canvas.current!.parentElement!;
+    const observer = new ResizeObserver(() => setWidth(box.clientWidth));
+    observer.observe(box);
+    void document.fonts.ready.then(() => setFonts(true));
+    return () => observer.disconnect();
+  }, []);
+
+  useEffect(() => {
+    const painter = canvas.current?.getContext('2d');
+    if (!painter || width === 0) return;
+    const dense = devicePixelRatio;
+    canvas.current!.width = Math.round(width * dense);
+    canvas.current!.height = Math.round(height * dense);
+    painter.setTransform(dense, 0, 0, dense, 0, 0);
+    paintStrip(painter, width, scene);
+  }, [scene, width, height, fonts]);
+
+  return (
+    <Box sx={{ width: '100%', overflow: 'hidden' }}>
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={label}
+        style={{ width: '100%', height, display: 'block' }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,360 @@
+import { wetness } from '../../core/clay/colour.ts';
+import { stageAt } from '../../core/clay/stage.ts';
+import { coverNamed } from '../../core/drying/face.ts';
+import { meanReading } from '../../core/drying/readings.ts';
+import { cellsAt, type Trajectory } from '../../core/drying/trajectory.ts';
+import type { ClayBody } from '../../core/clay/body.ts';
+import type { Spell } from '../../core/plan/hours.ts';
+import type { StepPlan } from '../../core/plan/plan.ts';
+import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import {
+  cobalt,
+  copperGreen,
+  faded,
+  hairline,
+  ink,
+  ironRed,
+  ochre,
+  paper,
+  sans,
+  slab,
+} from '../frame/theme.ts';
+import { clockTime, weekday } from '../frame/times.ts';
+import { clayRamp, rampColour } from './clayRamp.ts';
+
+/** Everything the wall strip shows. */
+export interface StripScene {
+  body: ClayBody;
+  thicknessM: number;
+  trajectory: Trajectory;
+  from: Instant;
+  to: Instant;
+  now: Instant;
+  /** When the wall was last known by hand or scale, or was made: the future is less sure the further from it. */
+  knownAt: Instant;
+  steps: StepPlan[];
+  covers: { cover: Parameters<typeof coverNamed>[0]; from: Instant; to: Instant }[];
+  coats: { at: Instant; done: boolean }[];
+  nights: Spell[];
+  zone: string;
+}
+
+const LEFT = 96;
+const RIGHT = 16;
+const GATE_ROW = 34;
+const COVER_HEIGHT = 26;
+const COAT_HEIGHT = 7;
+const WALL_HEIGHT = 190;
+const STAGE_HEIGHT = 34;
+const AXIS_HEIGHT = 62;
+/** The outer millimetre is drawn as under a loupe: it takes this share of the wall's height. */
+const LOUPE = 0.5;
+const OUTER_M = 0.001;
+/** Share of the time since the wall was last known by which a coming edge may shift. A rough figure. */
+const EDGE_SOFTNESS = 0.12;
+
+export const stripHeight = (gates: number): number =>
+  Math.max(1, gates) * GATE_ROW + COVER_HEIGHT + 3 * COAT_HEIGHT + WALL_HEIGHT + STAGE_HEIGHT + AXIS_HEIGHT;
+
+export const gatesOf = (steps: StepPlan[]): StepPlan[] =>
+  steps.filter((s) => s.doneAt !== null || s.opens !== null);
+
+type Painter = CanvasRenderingContext2D;
+
+/** Paints the strip: gates, covers, coats, the wall's water over time, stages, nights, and the plumb line. */
+export function paintStrip(painter: Painter, width: number, scene: StripScene): void {
+  const gates = gatesOf(scene.steps);
+  const x = (at: Instant) =>
+    LEFT +
+    ((Math.min(scene.to, Math.max(scene.from, at)) - scene.from) / (scene.to - scene.from)) *
+      (width - LEFT - RIGHT);
+  const gatesHeight = Math.max(1, gates.length) * GATE_ROW;
+  const wallTop = gatesHeight + COVER_HEIGHT + 3 * COAT_HEIGHT;
+  const wallBottom = wallTop + WALL_HEIGHT;
+  painter.clearRect(0, 0, width, stripHeight(gates.length));
+  painter.textBaseline = 'middle';
+  paintWall(painter, scene, x, wallTop);
+  paintCoats(painter, scene, x, wallTop);
+  paintCovers(painter, scene, x, gatesHeight);
+  paintNights(painter, scene, x, gatesHeight, wallBottom + STAGE_HEIGHT);
+  paintStages(painter, scene, x, wallBottom);
+  paintAxis(painter, scene, x, wallBottom + STAGE_HEIGHT, width);
+  gates.forEach((gate, i) => paintGate(painter, scene, x, gate, i * GATE_ROW, width));
+  paintPlumb(painter, x(scene.now), gatesHeight, wallBottom + STAGE_HEIGHT);
+}
+
+type ToX = (at: Instant) => number;
+
+function paintWall(painter: Painter, scene: StripScene, x: ToX, top: number): void {
+  const { body, trajectory, thicknessM } = scene;
+  const ramp = clayRamp(body.dryColour, body.wetColour);
+  const start = Math.max(scene.from, trajectory.at[0]!);
+  const end = Math.min(scene.to, trajectory.at.at(-1)!);
+  const loupeShare = Math.min(1, OUTER_M / thicknessM);
+  const rows = 38;
+  const rowHeight = WALL_HEIGHT / rows;
+  const cells = new Float64Array(trajectory.x[0]!.length);
+  for (let px = Math.floor(x(start)); px < x(end); px += 2) {
+    const at = scene.from + ((px + 1 - LEFT) / (x(scene.to) - LEFT)) * (scene.to - scene.from);
+    cellsAt(trajectory, at, cells);
+    for (let row = 0; row < rows; row++) {
+      const down = (row + 0.5) / rows;
+      const depth =
+        down < LOUPE
+          ? (down / LOUPE) * loupeShare
+          : loupeShare + ((down - LOUPE) / (1 - LOUPE)) * (1 - loupeShare);
+      painter.fillStyle = rampColour(ramp, wetness(body, atDepth(cells, depth)));
+      painter.fillRect(px, top + row * rowHeight, 2.5, rowHeight + 0.5);
+    }
+  }
+  fadeFuture(painter, scene, x, top, end);
+  painter.strokeStyle = ink;
+  painter.lineWidth = 1.5;
+  painter.strokeRect(x(start), top, x(end) - x(start), WALL_HEIGHT);
+  const loupeY = top + WALL_HEIGHT * LOUPE;
+  painter.setLineDash([2, 4]);
+  line(painter, x(start), loupeY, x(end), loupeY);
+  painter.setLineDash([]);
+  label(painter, 'outside', LEFT - 8, top + 10);
+  label(painter, 'outer 1 mm,', LEFT - 8, top + WALL_HEIGHT * 0.24);
+  label(painter, 'magnified', LEFT - 8, top + WALL_HEIGHT * 0.24 + 16);
+  label(painter, 'the rest', LEFT - 8, top + WALL_HEIGHT * 0.74);
+  label(painter, 'inside', LEFT - 8, top + WALL_HEIGHT - 10);
+}
+
+/** Water at a depth from the outside (0 to 1 of the dry clay), between cell centres. */
+function atDepth(cells: Float64Array, depth: number): number {
+  const n = cells.length;
+  const place = Math.min(n - 1, Math.max(0, (1 - depth) * n - 0.5));
+  const i = Math.min(n - 2, Math.floor(place));
+  return cells[i]! + (place - i) * (cells[i + 1]! - cells[i]!);
+}
+
+function fadeFuture(painter: Painter, scene: StripScene, x: ToX, top: number, end: Instant): void {
+  if (end <= scene.now) return;
+  const gradient = painter.createLinearGradient(x(scene.now), 0, x(end), 0);
+  gradient.addColorStop(0, `${paper}00`);
+  gradient.addColorStop(1, `${paper}90`);
+  painter.fillStyle = gradient;
+  painter.fillRect(x(scene.now), top, x(end) - x(scene.now), WALL_HEIGHT);
+}
+
+function paintCoats(painter: Painter, { coats, to }: StripScene, x: ToX, wallTop: number): void {
+  coats.slice(0, 3).forEach(({ at, done }, i) => {
+    painter.fillStyle = done ? cobalt : `${cobalt}66`;
+    painter.fillRect(x(at), wallTop - (i + 1) * COAT_HEIGHT, x(to) - x(at), COAT_HEIGHT - 1.5);
+  });
+}
+
+function paintCovers(painter: Painter, scene: StripScene, x: ToX, top: number): void {
+  for (const { cover, from, to } of scene.covers) {
+    if (cover === 'open' || to <= scene.from || from >= scene.to) continue;
+    const left = x(from);
+    const width = x(to) - left;
+    const gap = { open: 0, draped: 12, tight: 6, 'damp-box': 4 }[cover];
+    painter.save();
+    painter.beginPath();
+    painter.rect(left, top + 4, width, COVER_HEIGHT - 8);
+    painter.clip();
+    painter.strokeStyle = ink;
+    painter.lineWidth = 1;
+    for (let at = left - COVER_HEIGHT; at < left + width; at += gap)
+      line(painter, at, top + COVER_HEIGHT, at + COVER_HEIGHT, top);
+    painter.restore();
+    painter.strokeStyle = ink;
+    painter.strokeRect(left, top + 4, width, COVER_HEIGHT - 8);
+    const name = coverNamed(cover).name;
+    painter.font = `13px ${sans}`;
+    const room = painter.measureText(name).width + 12;
+    if (width < room + 8) continue;
+    painter.fillStyle = paper;
+    painter.fillRect(left + 6, top + 5, room, COVER_HEIGHT - 10);
+    painter.fillStyle = ink;
+    painter.textAlign = 'left';
+    painter.fillText(name, left + 12, top + COVER_HEIGHT / 2);
+  }
+}
+
+function paintNights(painter: Painter, { nights }: StripScene, x: ToX, top: number, bottom: number): void {
+  painter.fillStyle = 'rgba(42, 28, 20, 0.16)';
+  for (const { from, to } of nights) painter.fillRect(x(from), top, x(to) - x(from), bottom - top);
+}
+
+function paintStages(painter: Painter, scene: StripScene, x: ToX, top: number): void {
+  const { trajectory, body } = scene;
+  const start = Math.max(scene.from, trajectory.at[0]!);
+  const end = Math.min(scene.to, trajectory.at.at(-1)!);
+  const cells = new Float64Array(trajectory.x[0]!.length);
+  const spells: { name: string; from: Instant; to: Instant }[] = [];
+  for (let at = start; at <= end; at += HOUR / 6) {
+    const { name } = stageAt(body, meanReading(cellsAt(trajectory, at, cells)));
+    const last = spells.at(-1);
+    if (last?.name === name) last.to = at;
+    else spells.push({ name, from: last ? last.to : at, to: at });
+  }
+  painter.font = `14px ${sans}`;
+  painter.strokeStyle = ink;
+  painter.lineWidth = 1;
+  for (const { name, from, to } of spells) {
+    line(painter, x(from), top, x(from), top + STAGE_HEIGHT - 6);
+    painter.fillStyle = ink;
+    painter.textAlign = 'left';
+    const room = x(to) - x(from) - 10;
+    if (painter.measureText(name).width <= room) painter.fillText(name, x(from) + 5, top + STAGE_HEIGHT / 2);
+    else if (painter.measureText(initials(name)).width <= room)
+      painter.fillText(initials(name), x(from) + 5, top + STAGE_HEIGHT / 2);
+  }
+  painter.font = `13px ${sans}`;
+  label(painter, 'the wall is', LEFT - 8, top + STAGE_HEIGHT / 2);
+}
+
+const initials = (name: string): string => (name.includes(' ') ? `${name.split(' ')[0]!} …` : name);
+
+function paintAxis(painter: Painter, scene: StripScene, x: ToX, top: number, width: number): void {
+  const { from, to, zone } = scene;
+  painter.strokeStyle = hairline;
+  painter.lineWidth = 1;
+  line(painter, LEFT, top, width - RIGHT, top);
+  const step = axisStep(to - from);
+  painter.font = `13px ${sans}`;
+  painter.fillStyle = ink;
+  painter.textAlign = 'center';
+  for (let at = Math.ceil(from / step) * step; at <= to; at += step) {
+    painter.strokeStyle = ink;
+    line(painter, x(at), top, x(at), top + 5);
+    if (Math.abs(x(at) - x(scene.now)) < 44 || x(at) > width - 30) continue;
+    const midnight = clockTime(at, zone) === '00:00';
+    painter.fillText(midnight ? weekday(at, zone) : clockTime(at, zone), x(at), top + 16);
+  }
+  painter.font = `700 15px ${slab}`;
+  const nowText = `now ${clockTime(scene.now, zone)}`;
+  const half = painter.measureText(nowText).width / 2;
+  painter.fillText(nowText, Math.min(width - half - 2, Math.max(LEFT + half - 20, x(scene.now))), top + 34);
+}
+
+function axisStep(length: number): number {
+  return (
+    [HOUR, 2 * HOUR, 4 * HOUR, 6 * HOUR, 12 * HOUR, 24 * HOUR].find((step) => length / step <= 14) ??
+    48 * HOUR
+  );
+}
+
+const gateColour: Record<StepPlan['status'], string> = {
+  done: ink,
+  skipped: faded,
+  now: copperGreen,
+  waiting: ochre,
+  late: ironRed,
+  ahead: faded,
+  unreached: faded,
+};
+
+function paintGate(
+  painter: Painter,
+  scene: StripScene,
+  x: ToX,
+  gate: StepPlan,
+  top: number,
+  width: number,
+): void {
+  const colour = gateColour[gate.status];
+  const base = top + GATE_ROW - 6;
+  const crown = base - 14;
+  painter.strokeStyle = colour;
+  painter.fillStyle = colour;
+  painter.lineWidth = 2.5;
+  painter.font = `650 14px ${sans}`;
+  if (gate.doneAt !== null) {
+    const at = x(gate.doneAt);
+    painter.fillRect(at - 4, crown - 2, 8, base - crown + 2);
+    nameGate(
+      painter,
+      scene,
+      `${gate.step.name}${gate.status === 'skipped' ? ' left out' : ' done'}`,
+      at + 9,
+      crown + 6,
+      x,
+      width,
+      at - 9,
+    );
+    return;
+  }
+  const soft = (at: Instant) => Math.max(0, at - scene.knownAt) * (at > scene.now ? EDGE_SOFTNESS : 0);
+  const opens = gate.opens!;
+  const closes = gate.closes ?? scene.to;
+  const left = [x(opens - soft(opens)), x(opens + soft(opens))] as const;
+  const right =
+    gate.closes === null
+      ? ([x(closes), x(closes)] as const)
+      : ([x(closes - soft(closes)), x(closes + soft(closes))] as const);
+  const flatFrom = Math.min(left[1], right[0]);
+  const flatTo = Math.max(left[1], right[0]);
+  painter.beginPath();
+  painter.moveTo(left[0], base);
+  painter.lineTo(flatFrom, crown);
+  painter.lineTo(flatTo, crown);
+  painter.lineTo(right[1], gate.closes === null ? crown : base);
+  painter.stroke();
+  painter.globalAlpha = 0.16;
+  painter.lineTo(right[1], base);
+  painter.fill();
+  painter.globalAlpha = 1;
+  nameGate(
+    painter,
+    scene,
+    gate.step.name,
+    flatTo + 10 + (right[1] - right[0]),
+    crown + 6,
+    x,
+    width,
+    left[0] - 8,
+  );
+}
+
+/** Writes a gate's name beside it, never under the plumb line: to its right where there is room, else to its left. */
+function nameGate(
+  painter: Painter,
+  scene: StripScene,
+  name: string,
+  rightOf: number,
+  y: number,
+  x: ToX,
+  width: number,
+  leftOf: number,
+): void {
+  const length = painter.measureText(name).width;
+  const plumb = x(scene.now);
+  let at = rightOf;
+  if (at - 6 < plumb && at + length + 6 > plumb) at = plumb + 10;
+  painter.textAlign = 'left';
+  if (at + length <= width - 4) return painter.fillText(name, at, y);
+  painter.textAlign = 'right';
+  painter.fillText(name, leftOf > plumb && leftOf - length < plumb + 6 ? plumb - 8 : leftOf, y);
+}
+
+function paintPlumb(painter: Painter, at: number, top: number, bottom: number): void {
+  painter.strokeStyle = ink;
+  painter.fillStyle = ink;
+  painter.lineWidth = 2;
+  line(painter, at, 0, at, bottom + 4);
+  painter.beginPath();
+  painter.moveTo(at - 7, bottom + 4);
+  painter.lineTo(at + 7, bottom + 4);
+  painter.lineTo(at, bottom + 22);
+  painter.fill();
+  painter.fillRect(at - 1, top, 2, bottom - top);
+}
+
+function label(painter: Painter, text: string, x: number, y: number): void {
+  painter.font = `13px ${sans}`;
+  painter.fillStyle = ink;
+  painter.textAlign = 'right';
+  painter.fillText(text, x, y);
+}
+
+function line(painter: Painter, x1: number, y1: number, x2: number, y2: number): void {
+  painter.beginPath();
+  painter.moveTo(x1, y1);
+  painter.lineTo(x2, y2);
+  painter.stroke();
+}

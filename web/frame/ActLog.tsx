@@ -1,0 +1,59 @@
+import { Box, Button } from '@mui/material';
+import type { Entry, RecordedAct } from '../../core/log/entry.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { entry } from './outbox.ts';
+import { useLog } from './notice.tsx';
+import { faded, hairline } from './theme.ts';
+import { whenNear } from './times.ts';
+
+interface ActLogProps {
+  acts: (RecordedAct & { standing: boolean })[];
+  subject: string;
+  words: (entry: Entry) => string;
+  now: Instant;
+  zone: string;
+}
+
+/** What was logged about a piece or a tub, newest first; each act can be undone, and what was undone is shown struck out. */
+export function ActLog({ acts, subject, words, now, zone }: ActLogProps) {
+  const log = useLog();
+  const rows = acts
+    .flatMap((act) =>
+      act.entries.filter((e) => e.subject === subject).map((e) => ({ act, entry: e, at: Date.parse(e.at) })),
+    )
+    .sort((a, b) => b.at - a.at || b.act.n - a.act.n);
+  return (
+    <Box component="ol" reversed sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      {rows.map(({ act, entry: e, at }) => (
+        <Box
+          component="li"
+          key={e.id}
+          sx={{
+            display: 'flex',
+            gap: 2,
+            alignItems: 'center',
+            borderTop: `1px solid ${hairline}`,
+            minHeight: 52,
+          }}
+        >
+          <Box sx={{ width: 150, color: faded, flexShrink: 0 }}>{whenNear(at, now, zone)}</Box>
+          <Box sx={{ flex: 1, textDecoration: act.standing ? 'none' : 'line-through' }}>{words(e)}</Box>
+          {act.standing ? (
+            <Button
+              aria-label={`Undo ${words(e)}`}
+              onClick={() =>
+                void log(`undo of ${words(e).toLowerCase()}`, [
+                  entry('act.retracted', act.id, { reason: '' }),
+                ])
+              }
+            >
+              Undo
+            </Button>
+          ) : (
+            <Box sx={{ color: faded, px: 2 }}>undone</Box>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,275 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
+import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Link } from '@mui/material';
+import { useNow } from './clock.ts';
+import { useStudio, useZone } from './maker.ts';
+import { drop, flush, useOutbox } from './outbox.ts';
+import { cobalt, faded, hairline, ink, ironRed, paper, slab } from './theme.ts';
+import { clockTime, shortDate } from './times.ts';
+
+const places = [
+  { to: '/', name: 'Bench', key: 'b' },
+  { to: '/pieces', name: 'Pieces', key: 'p' },
+  { to: '/slips', name: 'Slips', key: 's' },
+  { to: '/studio', name: 'Studio', key: 'u' },
+];
+
+/** The workshop around every view: its places along the wall, the clock, and whether all is saved. */
+export function Shell() {
+  const [keysShown, showKeys] = useState(false);
+  useShortcuts(() => showKeys(true));
+  const navigation = useNavigation();
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '168px 1fr' }, minHeight: '100vh' }}>
+      <Link
+        href="#view"
+        sx={{
+          position: 'absolute',
+          left: -9999,
+          '&:focus': { left: 8, top: 8, zIndex: 10, background: paper, p: 1 },
+        }}
+      >
+        Skip to the view
+      </Link>
+      <Places />
+      <Box sx={{ minWidth: 0, pb: { xs: 12, md: 8 } }}>
+        <TopLine onKeys={() => showKeys(true)} />
+        <Box
+          component="main"
+          id="view"
+          tabIndex={-1}
+          aria-busy={navigation.state !== 'idle'}
+          sx={{ px: { xs: 2, md: 4 }, py: 2, maxWidth: 1240, outline: 'none' }}
+        >
+          <Outlet />
+        </Box>
+      </Box>
+      <KeysDialog open={keysShown} onClose={() => showKeys(false)} />
+    </Box>
+  );
+}
+
+function Places() {
+  const inPlace = {
+    fontFamily: slab,
+    fontWeight: 650,
+    fontSize: '1.15rem',
+    color: ink,
+    textDecoration: 'none',
+    display: 'flex',
+    alignItems: 'center',
+  };
+  return (
+    <Box
+      component="nav"
+      aria-label="Places"
+      sx={{
+        position: { xs: 'fixed', md: 'sticky' },
+        bottom: { xs: 0, md: 'auto' },
+        top: { md: 0 },
+        left: 0,
+        right: 0,
+        zIndex: 1200,
+        height: { xs: 64, md: '100vh' },
+        background: paper,
+        borderTop: { xs: `2px solid ${ink}`, md: 0 },
+        borderRight: { md: `2px solid ${ink}` },
+        display: 'flex',
+        flexDirection: { xs: 'row', md: 'column' },
+        pt: { md: 2 },
+      }}
+    >
+      <Box
+        sx={{
+          display: { xs: 'none', md: 'block' },
+          fontFamily: slab,
+          fontWeight: 800,
+          fontSize: '1.3rem',
+          px: 3,
+          pb: 3,
+        }}
+      >
+        Kosmema
+      </Box>
+      {places.map(({ to, name }) => (
+        <Box
+          key={to}
+          component={NavLink}
+          to={to}
+          end={to === '/'}
+          sx={{
+            ...inPlace,
+            flex: { xs: 1, md: 'none' },
+            minHeight: 60,
+            justifyContent: { xs: 'center', md: 'flex-start' },
+            px: { md: 3 },
+            '&.active': {
+              background: ink,
+              color: paper,
+              clipPath: { md: 'polygon(0 0, 100% 0, calc(100% - 14px) 50%, 100% 100%, 0 100%)' },
+            },
+            '&:focus-visible': { outlineOffset: -4 },
+          }}
+        >
+          {name}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function TopLine({ onKeys }: { onKeys: () => void }) {
+  const now = useNow();
+  const zone = useZone();
+  const { data, error } = useStudio();
+  return (
+    <Box
+      component="header"
+      sx={{
+        display: 'flex',
+        alignItems: 'baseline',
+        flexWrap: 'wrap',
+        columnGap: 3,
+        px: { xs: 2, md: 4 },
+        py: 1.25,
+        borderBottom: `1px solid ${hairline}`,
+      }}
+    >
+      <Box sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.15rem' }}>
+        {shortDate(now, zone)} {clockTime(now, zone)}
+      </Box>
+      {data?.workshopTime && <Box sx={{ color: faded }}>demo time</Box>}
+      <Box sx={{ color: faded }}>{data?.studio.name}</Box>
+      <Box sx={{ flex: 1 }} />
+      <SavedState reachable={!error} />
+      <Button
+        size="small"
+        onClick={onKeys}
+        sx={{ minHeight: 40, px: 1, minWidth: 44 }}
+        aria-label="Show the keys"
+      >
+        ?
+      </Button>
+    </Box>
+  );
+}
+
+function SavedState({ reachable }: { reachable: boolean }) {
+  const waiting = useOutbox();
+  const [open, setOpen] = useState(false);
+  const refused = waiting.filter((w) => w.refused);
+  if (waiting.length === 0)
+    return (
+      <Box data-testid="saved-state" sx={{ color: reachable ? faded : ironRed }}>
+        {reachable ? 'All saved' : 'Studio’s computer not reached'}
+      </Box>
+    );
+  return (
+    <>
+      <Button
+        data-testid="saved-state"
+        size="small"
+        onClick={() => setOpen(true)}
+        sx={{ color: refused.length > 0 ? ironRed : cobalt, minHeight: 40 }}
+      >
+        {refused.length > 0
+          ? `${refused.length} ${refused.length === 1 ? 'needs' : 'need'} you`
+          : `${waiting.length} on this tablet`}
+      </Button>
+      <Dialog open={open} onClose={() => setOpen(false)}>
+        <DialogTitle>Not yet with the studio</DialogTitle>
+        <DialogContent>
+          {waiting.map((w) => (
+            <Box
+              key={w.order}
+              sx={{
+                borderTop: `1px solid ${hairline}`,
+                py: 1.5,
+                display: 'flex',
+                gap: 2,
+                alignItems: 'center',
+              }}
+            >
+              <Box sx={{ flex: 1 }}>
+                <b>{w.words}</b>
+                <br />
+                {w.refused
+                  ? `Not taken: ${w.refused.detail}`
+                  : 'Kept on this tablet; sent as soon as the studio’s computer answers.'}
+              </Box>
+              {w.refused && (
+                <Button variant="outlined" onClick={() => void drop(w.order)}>
+                  Leave it
+                </Button>
+              )}
+            </Box>
+          ))}
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => void flush()}>Send again</Button>
+          <Button variant="contained" onClick={() => setOpen(false)}>
+            Close
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  );
+}
+
+const keys: [string, string][] = [
+  ...places.map(({ key, name }): [string, string] => [`g then ${key}`, `Go to ${name}`]),
+  ['n', 'New piece'],
+  ['?', 'Show these keys'],
+  ['Tab, Enter', 'Everything on the screen'],
+];
+
+function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose}>
+      <DialogTitle>Keys</DialogTitle>
+      <DialogContent>
+        {keys.map(([key, does]) => (
+          <Row key={key} left={<kbd>{key}</kbd>}>
+            {does}
+          </Row>
+        ))}
+      </DialogContent>
+      <DialogActions>
+        <Button variant="contained" onClick={onClose}>
+          Close
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function Row({ left, children }: { left: ReactNode; children: ReactNode }) {
+  return (
+    <Box
+      sx={{ display: 'grid', gridTemplateColumns: '140px 1fr', py: 1, borderTop: `1px solid ${hairline}` }}
+    >
+      <Box>{left}</Box>
+      <Box>{children}</Box>
+    </Box>
+  );
+}
+
+function useShortcuts(showKeys: () => void): void {
+  const navigate = useNavigate();
+  useEffect(() => {
+    let afterG = false;
+    const onKey = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+      if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]'))
+        return;
+      const place = afterG ? places.find((p) => p.key === event.key) : undefined;
+      afterG = event.key === 'g';
+      if (place) void navigate(place.to);
+      else if (event.key === '?') showKeys();
+      else if (event.key === 'n') void navigate('/pieces/new');
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [navigate, showKeys]);
+}

@@ -1,0 +1,83 @@
+import { signNames } from '../../core/technique/technique.ts';
+import type { CoverAdvice } from '../../core/plan/advice.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import { coverNamed } from '../../core/drying/face.ts';
+import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import { span, whenNear } from './times.ts';
+import type { Tone } from './theme.ts';
+
+/** The answer to “what now, and how long have I got”, in words. */
+export interface Answer {
+  tone: Tone;
+  headline: string;
+  detail: string;
+}
+
+const SOON = 3 * HOUR;
+
+export function answerFor(next: NextStep | null, now: Instant, zone: string): Answer {
+  if (!next)
+    return {
+      tone: 'rest',
+      headline: 'All steps done',
+      detail: 'Finish the piece when it is out of the kiln.',
+    };
+  const { name, opens, closes, waitFor } = next;
+  if (next.status === 'late') {
+    return {
+      tone: 'late',
+      headline: `Too dry: ${lower(name)}`,
+      detail: `Its window closed ${closes === null ? '' : `${whenNear(closes, now, zone)}, ${span(now - closes)} ago`}. ${next.remedy}`,
+    };
+  }
+  if (waitFor && (opens === null || waitFor.to >= now || next.status !== 'now')) {
+    const until = opens !== null && opens > waitFor.to ? opens : waitFor.to;
+    const usual = until > now ? `, about ${whenNear(until, now, zone)}` : ', any moment now';
+    return {
+      tone: until - now < SOON ? 'soon' : 'rest',
+      headline: `Wait until ${signNames[waitFor.sign].name}`,
+      detail: `Then ${lower(name)}${usual}. Look: ${signNames[waitFor.sign].look}.`,
+    };
+  }
+  if (next.status === 'now') {
+    const until =
+      closes === null
+        ? 'It stays open.'
+        : `Until ${whenNear(closes, now, zone)}: ${span(closes - now)} left.`;
+    return { tone: 'now', headline: `${name} now`, detail: until };
+  }
+  if (opens === null)
+    return {
+      tone: 'rest',
+      headline: 'Holding',
+      detail: `${name} does not open under this cover. Uncover to go on.`,
+    };
+  return {
+    tone: opens - now < SOON ? 'soon' : 'rest',
+    headline: `${name} ${whenNear(opens, now, zone)}`,
+    detail: `Opens in ${span(opens - now)}${closes === null ? '' : `, closes ${whenNear(closes, now, zone)}`}.`,
+  };
+}
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** What to do about the cover, in one line; null where it is right as it is. */
+export function coverWords(
+  advice: CoverAdvice | null,
+  present: string,
+  now: Instant,
+  zone: string,
+): string | null {
+  if (!advice || advice.why === 'stay') return null;
+  const [first, second] = advice.changes;
+  if (!first) return null;
+  const verb = (cover: CoverAdvice['now']) => coverNamed(cover).verb;
+  const gain =
+    advice.why === 'keeps-steps-in-hours'
+      ? 'keeps the next steps in working hours'
+      : 'brings the next step sooner';
+  const then = second ? `, then ${verb(second.cover).toLowerCase()} ${whenNear(second.at, now, zone)}` : '';
+  return first.at <= now + 60_000 && advice.now !== present
+    ? `${verb(first.cover)} now${then}: ${gain}.`
+    : `${verb(first.cover)} ${whenNear(first.at, now, zone)}${then}: ${gain}.`;
+}

@@ -1,0 +1,24 @@
+import type { Cache, State } from 'swr';
+
+const KEY = 'kosmema-last-answers';
+const KEPT = ['/api/studio', '/api/bench', '/api/pieces', '/api/tubs'];
+
+/** SWR's cache, begun with the last answers this device had, so that a view shows them at once. */
+export function lastAnswers(): Cache {
+  const map = new Map<string, State>(saved());
+  addEventListener('pagehide', () => {
+    const kept = KEPT.flatMap((key) =>
+      map.get(key)?.data === undefined ? [] : [[key, { data: map.get(key)!.data as unknown }]],
+    );
+    localStorage.setItem(KEY, JSON.stringify(kept));
+  });
+  return map as Cache;
+}
+
+function saved(): [string, State][] {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as [string, State][];
+  } catch {
+    return [];
+  }
+}

@@ -1,0 +1,23 @@
+import useSWR from 'swr';
+import type { StudioAnswer } from '../../api/routes.ts';
+import { metricUnits, type UnitChoice } from '../../core/units/quantity.ts';
+import { ask } from './server.ts';
+
+const KEY = 'kosmema-maker';
+
+/** Who is logging on this device. */
+export const currentMaker = (): string => localStorage.getItem(KEY) ?? 'maker-default';
+export const chooseMaker = (id: string): void => localStorage.setItem(KEY, id);
+
+export const useStudio = () => useSWR<StudioAnswer>('/api/studio', ask, { refreshInterval: 60_000 });
+
+/** The units of whoever is logging. */
+export function useUnits(): UnitChoice {
+  const { data } = useStudio();
+  return data?.makers.find((maker) => maker.id === currentMaker())?.set.units ?? metricUnits;
+}
+
+/** The studio's zone, for showing times. */
+export function useZone(): string {
+  return useStudio().data?.studio.zone ?? 'Etc/UTC';
+}

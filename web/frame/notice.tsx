@@ -1,0 +1,107 @@
+import { createContext, use, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Box, Button } from '@mui/material';
+import type { Entry } from '../../core/log/entry.ts';
+import { log, retract, type Outcome } from './outbox.ts';
+import { board, ink } from './theme.ts';
+
+interface Notice {
+  words: string;
+  /** The act that undo takes back. */
+  actId: string | null;
+}
+
+type LogAct = (words: string, entries: Entry[]) => Promise<Outcome>;
+
+const LoggingContext = createContext<LogAct | null>(null);
+const SHOWN_MS = 12_000;
+
+/** Gives every view `useLog`, and shows what was logged with its undo. */
+export function Logging({ children }: { children: ReactNode }) {
+  const [notice, setNotice] = useState<Notice | null>(null);
+
+  const logAct = useCallback<LogAct>(async (words, entries) => {
+    const outcome = await log(words, entries);
+    if (outcome.kind === 'refused') setNotice({ words: outcome.problem.detail, actId: null });
+    else
+      setNotice({
+        words: outcome.kind === 'saved' ? `Logged: ${words}` : `On this tablet: ${words}`,
+        actId: outcome.actId,
+      });
+    return outcome;
+  }, []);
+
+  useEffect(() => {
+    if (!notice) return;
+    const timer = setTimeout(() => setNotice(null), SHOWN_MS);
+    return () => clearTimeout(timer);
+  }, [notice]);
+
+  const undo = useMemo(() => {
+    const actId = notice?.actId;
+    if (!actId) return null;
+    return async () => {
+      const outcome = await retract(actId, `undo ${notice.words}`);
+      setNotice({
+        words: outcome.kind === 'refused' ? outcome.problem.detail : 'Undone',
+        actId: outcome.kind === 'refused' ? null : outcome.actId,
+      });
+    };
+  }, [notice]);
+
+  return (
+    <LoggingContext value={logAct}>
+      {children}
+      <Box
+        role="status"
+        aria-live="polite"
+        sx={{
+          position: 'fixed',
+          left: 0,
+          right: 0,
+          bottom: { xs: 72, md: 0 },
+          zIndex: 1400,
+          display: 'flex',
+          justifyContent: 'center',
+          pointerEvents: 'none',
+        }}
+      >
+        {notice && (
+          <Box
+            sx={{
+              pointerEvents: 'auto',
+              background: ink,
+              color: board,
+              display: 'flex',
+              alignItems: 'center',
+              gap: 2,
+              px: 3,
+              py: 1,
+              maxWidth: 720,
+              width: '100%',
+            }}
+          >
+            <Box sx={{ flex: 1 }}>{notice.words}</Box>
+            {undo && (
+              <Button
+                variant="outlined"
+                onClick={() => void undo()}
+                sx={{ color: board, borderColor: board }}
+              >
+                {notice.words === 'Undone' ? 'Redo' : 'Undo'}
+              </Button>
+            )}
+            <Button onClick={() => setNotice(null)} sx={{ color: board }}>
+              Close
+            </Button>
+          </Box>
+        )}
+      </Box>
+    </LoggingContext>
+  );
+}
+
+export function useLog(): LogAct {
+  const logAct = use(LoggingContext);
+  if (!logAct) throw new Error('useLog outside Logging');
+  return logAct;
+}

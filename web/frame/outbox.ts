@@ -1,0 +1,148 @@
+import { openDB, type IDBPDatabase } from 'idb';
+import { useSyncExternalStore } from 'react';
+import { mutate } from 'swr';
+import { v7 as uuid } from 'uuid';
+import type { ActAnswer, ProblemDetails } from '../../api/routes.ts';
+import type { Act, Entry, EntryBodies, EntryKind, EntryOf } from '../../core/log/entry.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { deviceNow, studioNow } from './clock.ts';
+import { currentMaker } from './maker.ts';
+import { post, ServerProblem } from './server.ts';
+
+/** Everything that is logged goes through here: first onto this device, then to the studio, in order. */
+export interface Waiting {
+  order: number;
+  act: Act;
+  /** What the act is, in words, for the list of what needs the maker. */
+  words: string;
+  refused: ProblemDetails | null;
+}
+
+export type Outcome =
+  | { kind: 'saved'; actId: string }
+  | { kind: 'waiting'; actId: string }
+  | { kind: 'refused'; problem: ProblemDetails };
+
+const STORE = 'acts';
+const RETRY_MS = 5_000;
+
+let waiting: Waiting[] = [];
+let sending: Promise<void> | null = null;
+let retry: ReturnType<typeof setTimeout> | null = null;
+const listeners = new Set<() => void>();
+const database: Promise<IDBPDatabase> = openDB('kosmema-outbox', 1, {
+  upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'order', autoIncrement: true }),
+});
+
+function show(next: Waiting[]): void {
+  waiting = next;
+  for (const listener of listeners) listener();
+}
+
+const reload = async (): Promise<void> => show((await (await database).getAll(STORE)) as Waiting[]);
+
+/** One entry of an act. */
+export function entry<K extends EntryKind>(
+  kind: K,
+  subject: string,
+  body: EntryBodies[K],
+  more: { at?: Instant; face?: 'outside' | 'inside' } = {},
+): Entry {
+  const head: EntryOf<K> = {
+    id: uuid(),
+    kind,
+    v: 1,
+    subject,
+    at: new Date(more.at ?? studioNow()).toISOString(),
+    place: null,
+    face: more.face ?? null,
+    body,
+  };
+  return head as unknown as Entry;
+}
+
+/** Logs one act. Once this returns it is on this device for good, on the studio's computer too if `saved`. */
+export async function log(words: string, entries: Entry[]): Promise<Outcome> {
+  const act: Act = {
+    id: uuid(),
+    makerId: currentMaker(),
+    deviceAt: new Date(deviceNow()).toISOString(),
+    entries,
+  };
+  await (await database).add(STORE, { act, words, refused: null });
+  await reload();
+  await flush();
+  const mine = waiting.find((w) => w.act.id === act.id);
+  if (!mine) return { kind: 'saved', actId: act.id };
+  if (!mine.refused) return { kind: 'waiting', actId: act.id };
+  await drop(mine.order);
+  return { kind: 'refused', problem: mine.refused };
+}
+
+export const retract = (actId: string, words: string): Promise<Outcome> =>
+  log(words, [entry('act.retracted', actId, { reason: '' })]);
+
+/** Forgets a refused act. */
+export async function drop(order: number): Promise<void> {
+  await (await database).delete(STORE, order);
+  await reload();
+}
+
+/** Sends what waits, one at a time across tabs; stops at the first that cannot be sent now. */
+export function flush(): Promise<void> {
+  sending ??= inOneTab(sendAll).finally(() => (sending = null));
+  return sending;
+}
+
+function inOneTab(work: () => Promise<void>): Promise<void> {
+  // Locks exist only in a secure context; without them two tabs may send the same act twice, which does no harm.
+  const { locks } = navigator as { locks?: LockManager };
+  return locks ? locks.request('kosmema-outbox', work).then(() => undefined) : work();
+}
+
+async function sendAll(): Promise<void> {
+  await reload();
+  for (let next = unsent(); next; next = unsent()) {
+    const done = await send(next);
+    if (!done) {
+      if (retry) clearTimeout(retry);
+      retry = setTimeout(() => void flush(), RETRY_MS);
+      return;
+    }
+    await reload();
+  }
+}
+
+const unsent = () => waiting.find((w) => !w.refused);
+
+async function send({ order, act, words }: Waiting): Promise<boolean> {
+  const db = await database;
+  try {
+    await post<ActAnswer>('/api/acts', act);
+    await db.delete(STORE, order);
+    void mutate(() => true);
+    return true;
+  } catch (error) {
+    const final = error instanceof ServerProblem && [400, 409, 413, 422].includes(error.details.status);
+    if (!final) return false;
+    await db.put(STORE, { order, act, words, refused: error.details });
+    return true;
+  }
+}
+
+/** What waits on this device. */
+export function useOutbox(): Waiting[] {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => waiting,
+  );
+}
+
+/** Takes up what was left from before, and sends again whenever the network comes back. */
+export function startOutbox(): void {
+  void flush();
+  addEventListener('online', () => void flush());
+}

@@ -1,0 +1,98 @@
+import type { ReactNode } from 'react';
+import { Box, Typography } from '@mui/material';
+import type { Hazard } from '../../core/hazard/hazard.ts';
+import type { Answer } from './answer.ts';
+import { hairline, ink, ironRed, manganese, slab, tones } from './theme.ts';
+
+/** The answer, large: a coloured edge, its word, and what to do. */
+export function AnswerBoard({
+  answer,
+  about,
+  children,
+}: {
+  answer: Answer;
+  about?: ReactNode;
+  children?: ReactNode;
+}) {
+  const { colour, word } = tones[answer.tone];
+  return (
+    <Box sx={{ borderLeft: `12px solid ${colour}`, pl: 2.5, py: 0.5 }}>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
+        <Box sx={{ color: colour, fontWeight: 700, fontFamily: slab }}>{word}</Box>
+        <Box>{about}</Box>
+      </Box>
+      <Typography variant="h1" component="p" sx={{ fontSize: { xs: '2rem', md: '2.6rem' } }}>
+        {answer.headline}
+      </Typography>
+      <Box sx={{ fontSize: '1.2rem', mt: 0.5 }}>{answer.detail}</Box>
+      {children}
+    </Box>
+  );
+}
+
+/** A stretch of a view under its own heading, with a hairline above. */
+export function Section({
+  title,
+  children,
+  action,
+}: {
+  title: string;
+  children: ReactNode;
+  action?: ReactNode;
+}) {
+  return (
+    <Box component="section" sx={{ borderTop: `1px solid ${hairline}`, mt: 3, pt: 1.5 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 48, gap: 2, flexWrap: 'wrap' }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          {title}
+        </Typography>
+        {action}
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+/** A caution at its step: why, what to do, and who decides. */
+export function Caution({ hazard }: { hazard: Hazard }) {
+  return (
+    <Box role="note" sx={{ borderLeft: `6px solid ${manganese}`, pl: 2, my: 1.5 }}>
+      <Box sx={{ fontWeight: 700, color: manganese }}>Caution: {hazard.title}</Box>
+      <Box>{hazard.why}</Box>
+      <Box>{hazard.measures.join('. ')}.</Box>
+      <Box sx={{ fontSize: '0.95rem' }}>
+        {hazard.limit && `${hazard.limit}. `}
+        {hazard.defersTo}
+      </Box>
+    </Box>
+  );
+}
+
+export function Trouble({ children }: { children: ReactNode }) {
+  return (
+    <Box role="alert" sx={{ borderLeft: `6px solid ${ironRed}`, pl: 2, py: 0.5, my: 1.5 }}>
+      {children}
+    </Box>
+  );
+}
+
+/** An empty place teaches the next act. */
+export function Empty({
+  title,
+  children,
+  action,
+}: {
+  title: string;
+  children: ReactNode;
+  action: ReactNode;
+}) {
+  return (
+    <Box sx={{ border: `2px dashed ${ink}`, p: 4, my: 3, maxWidth: 640 }}>
+      <Typography variant="h2" gutterBottom>
+        {title}
+      </Typography>
+      <Box sx={{ mb: 2 }}>{children}</Box>
+      {action}
+    </Box>
+  );
+}

@@ -1,0 +1,47 @@
+import { useState, type ReactNode } from 'react';
+import { Box, Button } from '@mui/material';
+import { outsideArea } from '../../core/form/form.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import type { Tone } from '../frame/theme.ts';
+import { CheckDialog } from './CheckDialog.tsx';
+import { CoverDialog } from './CoverDialog.tsx';
+import { FinishDialog } from './FinishDialog.tsx';
+import { LogNext } from './LogNext.tsx';
+import { WeighDialog } from './WeighDialog.tsx';
+
+interface ActionRowProps {
+  plan: PiecePlan;
+  next: NextStep | null;
+  tone: Tone;
+}
+
+type Open = 'check' | 'weigh' | 'cover' | 'finish' | null;
+
+/** The acts on a piece, largest and likeliest first. */
+export function ActionRow({ plan, next, tone }: ActionRowProps) {
+  const [open, setOpen] = useState<Open>(null);
+  const close = () => setOpen(null);
+  const { piece } = plan;
+  const button = (which: Open, name: ReactNode) => (
+    <Button variant="outlined" onClick={() => setOpen(which)}>
+      {name}
+    </Button>
+  );
+  return (
+    <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mt: 2 }}>
+      <LogNext
+        piece={{ pieceId: piece.id, name: piece.made.name, areaM2: outsideArea(piece.made.form), next }}
+        tone={tone}
+      />
+      {button('check', 'Check the clay')}
+      {button('cover', 'Change cover')}
+      {button('weigh', 'Weigh')}
+      {button('finish', 'Finish')}
+      {open === 'check' && <CheckDialog plan={plan} onClose={close} />}
+      {open === 'cover' && <CoverDialog plan={plan} onClose={close} />}
+      {open === 'weigh' && <WeighDialog plan={plan} onClose={close} />}
+      {open === 'finish' && <FinishDialog plan={plan} onClose={close} />}
+    </Box>
+  );
+}

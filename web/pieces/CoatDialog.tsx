@@ -1,0 +1,101 @@
+import { useState } from 'react';
+import useSWR from 'swr';
+import type { TubRow } from '../../api/routes.ts';
+import { slipForCoat } from '../../core/slip/amount.ts';
+import { sgraffito } from '../../core/technique/sgraffito.ts';
+import { ChoiceField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { entry } from '../frame/outbox.ts';
+import { ask } from '../frame/server.ts';
+import type { StepDialogProps } from './StepDialog.tsx';
+
+const LAST_TUB = 'kosmema-last-tub';
+const NO_TUB = 'none';
+const PLAIN_GRAIN = 2600;
+
+/** Logs a coat: from which tub, how thick. The tub's own figures are taken where there are any. */
+export function CoatDialog({ pieceId, pieceName, areaM2, step, onClose }: StepDialogProps) {
+  const units = useUnits();
+  const { data: tubs = [] } = useSWR<TubRow[]>('/api/tubs', ask);
+  const usable = tubs.filter((tub) => !tub.discardedAt);
+  const [chosen, setChosen] = useState<string | null>(localStorage.getItem(LAST_TUB));
+  const tub = usable.find((t) => t.id === chosen);
+  const [thickness, setThickness] = useState(() => quantityText(sgraffito.coat.thicknessM, 'length', units));
+  const [gravity, setGravity] = useState<string | null>(null);
+  const [face, setFace] = useState<'outside' | 'inside'>('outside');
+  const gravityText = gravity ?? (tub?.specificGravity ?? sgraffito.coat.specificGravity).toFixed(2);
+
+  const act = (at: number) => {
+    const thicknessM = typedQuantity(thickness, 'length', units);
+    const specificGravity = typedNumber(gravityText);
+    if (!(thicknessM! >= 1e-5 && thicknessM! <= 0.02))
+      return {
+        wrong: 'Coat thickness must be between 0.01 and 20 mm: brushed coats are 0.1 to 0.25 mm wet.',
+      };
+    if (!(specificGravity! >= 1 && specificGravity! <= 4))
+      return {
+        wrong:
+          'Specific gravity must be between 1 and 4: water is 1.00; most slips lie between 1.1 and 1.85.',
+      };
+    if (tub) localStorage.setItem(LAST_TUB, tub.id);
+    const body = {
+      stepId: face === 'outside' ? step.stepId : null,
+      tubId: tub?.id ?? null,
+      thicknessM: thicknessM!,
+      specificGravity: specificGravity!,
+      grainDensity: tub?.made.grainDensity ?? PLAIN_GRAIN,
+    };
+    const volumeM3 = slipForCoat(areaM2, thicknessM!);
+    const used = tub ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];
+    return {
+      words: `${pieceName}: ${step.name.toLowerCase()}`,
+      entries: [entry('piece.coated', pieceId, body, { at, face }), ...used],
+    };
+  };
+
+  return (
+    <LogDialog title={`${step.name}: ${pieceName}`} verb={step.verb} act={act} onClose={onClose}>
+      <ChoiceField
+        label="From which tub"
+        value={tub?.id ?? NO_TUB}
+        onChoose={(value) => setChosen(value)}
+        options={[
+          { value: NO_TUB, label: 'No tub, or not on the shelf' },
+          ...usable.map((t) => ({ value: t.id, label: t.made.name })),
+        ]}
+      />
+      <QuantityField
+        label="Wet thickness of the coat"
+        text={thickness}
+        onText={setThickness}
+        dimension="length"
+        units={units}
+        help="Brushed coats are 0.1 to 0.25 mm"
+      />
+      <QuantityField
+        label="Specific gravity"
+        text={gravityText}
+        onText={setGravity}
+        dimension={null}
+        units={units}
+        help={
+          tub
+            ? tub.specificGravity === null
+              ? 'This tub has not been measured'
+              : 'As the tub stands by its log'
+            : 'Usual for brushing'
+        }
+      />
+      <ChoiceField
+        label="Face"
+        value={face}
+        onChoose={setFace}
+        options={[
+          { value: 'outside', label: 'Outside' },
+          { value: 'inside', label: 'Inside (beside the planned steps)' },
+        ]}
+      />
+    </LogDialog>
+  );
+}

@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import { Autocomplete, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import type { Outcome } from '../../core/log/entry.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { entry } from '../frame/outbox.ts';
+
+const faults = [
+  'flaking or peeling coat',
+  'cracks in the coat',
+  'coat lifted at edges',
+  'burrs on carved lines',
+  'chipped lines',
+  'smeared lines',
+  'clay showing through',
+  'streaks',
+  'pinholes and bubbles',
+  'slumped wall',
+  'warped',
+  'bursting in bisque',
+  'cracked joins and handles',
+];
+
+/** Takes a piece off the bench, with how it came out: the record learns from both. */
+export function FinishDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const [found, setFound] = useState<string[]>([]);
+  const [note, setNote] = useState('');
+  const { id, made } = plan.piece;
+  return (
+    <LogDialog
+      title={`Finish: ${made.name}`}
+      verb="Log finished"
+      act={(at) =>
+        outcome
+          ? {
+              words: `${made.name} finished`,
+              entries: [entry('piece.finished', id, { outcome, faults: found, note }, { at })],
+            }
+          : { wrong: 'Choose how it came out.' }
+      }
+      onClose={onClose}
+    >
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        value={outcome}
+        onChange={(_event, value: Outcome | null) => setOutcome(value)}
+        aria-label="How it came out"
+      >
+        <ToggleButton value="good">Good</ToggleButton>
+        <ToggleButton value="mixed">Mixed</ToggleButton>
+        <ToggleButton value="bad">Lost or bad</ToggleButton>
+      </ToggleButtonGroup>
+      <Autocomplete
+        multiple
+        freeSolo
+        options={faults}
+        value={found}
+        onChange={(_event, value) => setFound(value)}
+        renderInput={(params) => <TextField {...params} label="Faults, if any" />}
+      />
+      <TextField
+        label="Note"
+        multiline
+        minRows={2}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+      />
+    </LogDialog>
+  );
+}

@@ -1,0 +1,144 @@
+import { useMemo, useState } from 'react';
+import useSWR from 'swr';
+import { useParams } from 'react-router';
+import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import type { PieceAnswer } from '../../api/routes.ts';
+import { nextStep } from '../../core/plan/next.ts';
+import type { PieceCase } from '../../core/plan/case.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { formatQuantity, type Instant } from '../../core/units/quantity.ts';
+import { WallStrip } from '../draw/WallStrip.tsx';
+import { answerFor, coverWords } from '../frame/answer.ts';
+import { useNow } from '../frame/clock.ts';
+import { useUnits, useZone } from '../frame/maker.ts';
+import { AnswerBoard, Caution, Section, Trouble } from '../frame/parts.tsx';
+import { ask, wordsFor } from '../frame/server.ts';
+import { faded } from '../frame/theme.ts';
+import { shortDate, clockTime, whenNear } from '../frame/times.ts';
+import { ActionRow } from './ActionRow.tsx';
+import { PieceLog } from './PieceLog.tsx';
+import type { PlanAnswer } from './planMessages.ts';
+import { sceneOf, type Zoom } from './scene.ts';
+import { Steps } from './Steps.tsx';
+import { useCase, usePlan } from './usePlan.ts';
+
+/** One piece: what now and until when, its wall over time, its steps, its log. */
+export function Piece() {
+  const { id } = useParams();
+  const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
+  const given = useCase(data);
+  const now = useNow();
+  const answer = usePlan(given, now);
+  if (!data && error) return <Trouble>{wordsFor(error)}</Trouble>;
+  if (!data || !given || !answer) return <Typography>Working out the wall …</Typography>;
+  const { plan } = answer;
+  if (!plan)
+    return (
+      <Trouble>
+        The making of this piece was undone, so there is nothing to show. Redo it, or log it again.
+      </Trouble>
+    );
+  return <PieceView plan={plan} given={given} nights={answer.nights} acts={data.acts} now={now} />;
+}
+
+interface PieceViewProps {
+  plan: PiecePlan;
+  given: PieceCase;
+  nights: PlanAnswer['nights'];
+  acts: PieceAnswer['acts'];
+  now: Instant;
+}
+
+function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
+  const zone = useZone();
+  const units = useUnits();
+  const [zoom, setZoom] = useState<Zoom>('near');
+  const next = plan.piece.finished ? null : nextStep(plan, now);
+  const answer = answerFor(next, now, zone);
+  const minute = Math.floor(now / 60_000);
+  // The picture is painted anew each minute, not with every tick of the clock.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const scene = useMemo(
+    () => sceneOf(plan, given, nights, now, zoom, zone),
+    [plan, given, nights, minute, zoom, zone],
+  );
+  const { piece } = plan;
+  const cover = coverWords(plan.advice, piece.cover, now, zone);
+  return (
+    <>
+      <Typography variant="h2" component="h1">
+        {piece.made.name}
+      </Typography>
+      <Box sx={{ color: faded, mb: 1.5 }}>
+        {given.body.name}, wall {formatQuantity('length', piece.made.form.wallM, units)}, made{' '}
+        {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)}
+      </Box>
+      {piece.finished ? (
+        <AnswerBoard
+          answer={{
+            tone: 'rest',
+            headline: `Finished: ${piece.finished.outcome}`,
+            detail: piece.finished.note,
+          }}
+        />
+      ) : (
+        <AnswerBoard
+          answer={answer}
+          about={
+            <span>
+              The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the
+              moisture index, its surface {Math.round(plan.now.outerIndex)}
+            </span>
+          }
+        >
+          {cover && <Box sx={{ mt: 1 }}>Cover: {cover}</Box>}
+          <ActionRow plan={plan} next={next} tone={answer.tone} />
+        </AnswerBoard>
+      )}
+      {answer.tone !== 'rest' && plan.cautions.map((hazard) => <Caution key={hazard.id} hazard={hazard} />)}
+      {plan.course.unread.map((weighing) => (
+        <Trouble key={weighing.at}>
+          The weighing of {whenNear(weighing.at, now, zone)} is kept, but not used: {weighing.reason}.
+        </Trouble>
+      ))}
+      <Section
+        title="The wall over time"
+        action={
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={zoom}
+            onChange={(_event, value: Zoom | null) => value && setZoom(value)}
+            aria-label="How much time"
+          >
+            <ToggleButton value="near">Around now</ToggleButton>
+            <ToggleButton value="all">All of it</ToggleButton>
+          </ToggleButtonGroup>
+        }
+      >
+        <WallStrip
+          scene={scene}
+          label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
+        />
+      </Section>
+      <Section title="Steps">
+        <Steps plan={plan} now={now} zone={zone} />
+      </Section>
+      <PieceLog piece={piece} acts={acts} now={now} zone={zone} checks={checksWords(plan)} />
+    </>
+  );
+}
+
+/** What the checks have taught about this wall, in words. */
+function checksWords({ course }: PiecePlan): string | null {
+  const { observations, setting } = course;
+  if (observations.length === 0) return null;
+  const faster = Math.round((setting.airFactor - 1) * 100);
+  const pace =
+    Math.abs(faster) < 5
+      ? 'as fast as expected'
+      : faster > 0
+        ? `${faster} % faster than expected`
+        : `${-faster} % slower than expected`;
+  return `${observations.length === 1 ? 'One check' : `${observations.length} checks`} so far: the air here takes water away ${pace}.`;
+}

@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { Box, Button, TextField } from '@mui/material';
+import type { PieceAnswer } from '../../api/routes.ts';
+import { stages } from '../../core/clay/stage.ts';
+import { coverNamed } from '../../core/drying/face.ts';
+import type { Entry } from '../../core/log/entry.ts';
+import type { PieceState } from '../../core/log/piece.ts';
+import { stepsOf } from '../../core/technique/catalogue.ts';
+import { formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
+import { ActLog } from '../frame/ActLog.tsx';
+import { useStudio, useUnits } from '../frame/maker.ts';
+import { useLog } from '../frame/notice.tsx';
+import { entry } from '../frame/outbox.ts';
+import { Section } from '../frame/parts.tsx';
+
+interface PieceLogProps {
+  piece: PieceState;
+  acts: PieceAnswer['acts'];
+  now: Instant;
+  zone: string;
+  checks: string | null;
+}
+
+export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
+  const units = useUnits();
+  const log = useLog();
+  const { data: studio } = useStudio();
+  const [text, setText] = useState('');
+  const roomName = (id: string) => studio?.rooms.find((room) => room.id === id)?.set.name ?? id;
+  const note = async () => {
+    if (text.trim() === '') return;
+    const outcome = await log('note', [entry('piece.noted', piece.id, { text: text.trim() })]);
+    if (outcome.kind !== 'refused') setText('');
+  };
+  return (
+    <Section title="Log">
+      {checks && <Box sx={{ mb: 1 }}>{checks}</Box>}
+      <Box
+        component="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void note();
+        }}
+        sx={{ display: 'flex', gap: 1.5, mb: 2 }}
+      >
+        <TextField label="Note" fullWidth value={text} onChange={(event) => setText(event.target.value)} />
+        <Button type="submit" variant="outlined">
+          Log note
+        </Button>
+      </Box>
+      <ActLog
+        acts={acts}
+        subject={piece.id}
+        words={(e) => entryWords(e, piece, units, roomName)}
+        now={now}
+        zone={zone}
+      />
+    </Section>
+  );
+}
+
+/** An entry of a piece's log in words. */
+function entryWords(
+  e: Entry,
+  piece: PieceState,
+  units: UnitChoice,
+  roomName: (id: string) => string,
+): string {
+  const stepName = (id: string | null) =>
+    stepsOf(piece.made.techniqueId, piece.made.schools).find((s) => s.id === id)?.name ??
+    'Coat beside the plan';
+  const stageName = (stage: string) => stages.find((s) => s.stage === stage)!.name.toLowerCase();
+  switch (e.kind) {
+    case 'piece.made':
+      return e.body.stage ? `On the bench, ${stageName(e.body.stage)}` : 'Made';
+    case 'piece.corrected':
+      return 'Its figures corrected';
+    case 'piece.covered':
+      return coverNamed(e.body.cover).name + (e.body.onRack ? ', on a rack' : '');
+    case 'piece.moved':
+      return `Moved to ${roomName(e.body.roomId)}`;
+    case 'piece.coated':
+      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${e.body.specificGravity.toFixed(2)}${e.face === 'inside' ? ', inside' : ''}`;
+    case 'piece.seen':
+      return `${stepName(e.body.stepId)}: ${e.body.sign}`;
+    case 'piece.worked':
+      return `${stepName(e.body.stepId)}${e.body.outcome ? `: ${e.body.outcome}` : ''}${e.body.note ? `. ${e.body.note}` : ''}`;
+    case 'piece.skipped':
+      return `${stepName(e.body.stepId)} left out${e.body.reason ? `. ${e.body.reason}` : ''}`;
+    case 'piece.checked':
+      return `Checked: ${stageName(e.body.stage)}`;
+    case 'piece.weighed':
+      return `Weighed: ${formatQuantity('mass', e.body.massKg - e.body.tareKg, units)}`;
+    case 'piece.trimmed':
+      return 'Trimmed';
+    case 'piece.noted':
+      return e.body.text;
+    case 'piece.finished':
+      return `Finished: ${e.body.outcome}${e.body.faults.length > 0 ? `, ${e.body.faults.join(', ')}` : ''}`;
+    default:
+      return e.kind;
+  }
+}

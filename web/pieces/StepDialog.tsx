@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import type { Outcome } from '../../core/log/entry.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { entry } from '../frame/outbox.ts';
+
+export interface StepDialogProps {
+  pieceId: string;
+  pieceName: string;
+  /** The face that is worked on, m². */
+  areaM2: number;
+  step: NextStep;
+  onClose: () => void;
+}
+
+/** Logs a step as done, with how it went, or as left out. */
+export function StepDialog({ pieceId, pieceName, step, onClose }: StepDialogProps) {
+  const [outcome, setOutcome] = useState<Outcome | 'skipped' | null>(null);
+  const [note, setNote] = useState('');
+  const act = (at: number) =>
+    outcome === 'skipped'
+      ? {
+          words: `${pieceName}: ${step.name.toLowerCase()} left out`,
+          entries: [entry('piece.skipped', pieceId, { stepId: step.stepId, reason: note }, { at })],
+        }
+      : {
+          words: `${pieceName}: ${step.name.toLowerCase()}`,
+          entries: [entry('piece.worked', pieceId, { stepId: step.stepId, outcome, note }, { at })],
+        };
+  return (
+    <LogDialog
+      title={`${step.name}: ${pieceName}`}
+      verb={outcome === 'skipped' ? 'Log left out' : step.verb}
+      act={act}
+      onClose={onClose}
+    >
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        value={outcome}
+        onChange={(_event, value: typeof outcome) => setOutcome(value)}
+        aria-label="How it went"
+      >
+        <ToggleButton value="good">Good</ToggleButton>
+        <ToggleButton value="mixed">Mixed</ToggleButton>
+        <ToggleButton value="bad">Bad</ToggleButton>
+        <ToggleButton value="skipped">Left out</ToggleButton>
+      </ToggleButtonGroup>
+      <TextField
+        label="Note"
+        multiline
+        minRows={2}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
+    </LogDialog>
+  );
+}

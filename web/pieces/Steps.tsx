@@ -1,0 +1,106 @@
+import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
+import { outsideArea } from '../../core/form/form.ts';
+import { stepSummary } from '../../core/plan/next.ts';
+import { isOpen, type PiecePlan, type StepPlan, type StepStatus } from '../../core/plan/plan.ts';
+import { signNames } from '../../core/technique/technique.ts';
+import { hazards } from '../../core/hazard/hazard.ts';
+import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import { copperGreen, faded, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
+import { whenNear } from '../frame/times.ts';
+import { LogStepButton } from './LogNext.tsx';
+
+const states: Record<StepStatus, { word: string; colour: string }> = {
+  done: { word: 'Done', colour: ink },
+  skipped: { word: 'Left out', colour: faded },
+  now: { word: 'In its window', colour: copperGreen },
+  waiting: { word: 'Waiting', colour: ochre },
+  late: { word: 'Too dry', colour: ironRed },
+  ahead: { word: 'Ahead', colour: faded },
+  unreached: { word: 'Not under this cover', colour: faded },
+};
+
+/** The steps of a piece with their windows, signs and cautions: the strip in words. */
+export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone: string }) {
+  const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
+  const doIn = (s: StepPlan) => {
+    if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
+    if (s.doAt === null) return s.status === 'unreached' ? '–' : 'Not in working hours';
+    return s.doAt <= now + HOUR / 60 ? 'now' : whenNear(s.doAt, now, zone);
+  };
+  return (
+    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Steps and their windows">
+      <Table
+        size="small"
+        sx={{
+          minWidth: 720,
+          '& td, & th': { fontSize: '1rem', verticalAlign: 'top', borderColor: 'divider' },
+        }}
+      >
+        <TableHead>
+          <TableRow>
+            <TableCell>Step</TableCell>
+            <TableCell>State</TableCell>
+            <TableCell>Opens</TableCell>
+            <TableCell>Closes</TableCell>
+            <TableCell>Do it</TableCell>
+            <TableCell>Signs and how</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {plan.steps.map((s) => (
+            <TableRow key={s.step.id}>
+              <TableCell component="th" scope="row" sx={{ fontWeight: 700 }}>
+                {s.step.name}
+                {s.step.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
+              </TableCell>
+              <TableCell sx={{ color: states[s.status].colour, fontWeight: 650 }}>
+                {states[s.status].word}
+                {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} step={s} />}
+              </TableCell>
+              <TableCell>{s.doneAt === null ? when(s.opens, '–') : ''}</TableCell>
+              <TableCell>
+                {s.doneAt === null && s.opens !== null ? when(s.closes, 'stays open') : ''}
+              </TableCell>
+              <TableCell>{doIn(s)}</TableCell>
+              <TableCell sx={{ minWidth: 240 }}>{s.doneAt === null && <Signs step={s} />}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+  );
+}
+
+function Signs({ step: { step, waitFor } }: { step: StepPlan }) {
+  return (
+    <>
+      {waitFor && (
+        <Box>
+          First wait until {signNames[waitFor.sign].name}: {signNames[waitFor.sign].look}.
+        </Box>
+      )}
+      <Box>{step.how.join('. ')}.</Box>
+      <Box sx={{ color: faded }}>
+        Too wet: {step.tooWet}.{step.tooDry && ` Too dry: ${step.tooDry}.`}
+      </Box>
+      {step.hazards.map((id) => (
+        <Box key={id} sx={{ color: manganese, fontWeight: 650 }}>
+          Caution, {hazards[id].title.toLowerCase()}: {hazards[id].measures.join('; ').toLowerCase()}
+        </Box>
+      ))}
+    </>
+  );
+}
+
+/** Any step can be logged out of turn: the wall does not care for the order of a list. */
+function LogStep({ plan: { piece, steps, at }, step }: { plan: PiecePlan; step: StepPlan }) {
+  return (
+    <Box>
+      <LogStepButton
+        piece={{ pieceId: piece.id, name: piece.made.name, areaM2: outsideArea(piece.made.form) }}
+        step={stepSummary(step, steps, at)}
+        variant="text"
+      />
+    </Box>
+  );
+}

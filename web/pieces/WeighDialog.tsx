@@ -1,0 +1,50 @@
+import { useState } from 'react';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { QuantityField, typedQuantity } from '../frame/fields.tsx';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { entry } from '../frame/outbox.ts';
+
+/** A weighing: sharper than any touch, where the dry mass of the clay is known. */
+export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
+  const units = useUnits();
+  const [mass, setMass] = useState('');
+  const [tare, setTare] = useState('0');
+  const [dry, setDry] = useState('');
+  const { id, made } = plan.piece;
+  const act = (at: number) => {
+    const massKg = typedQuantity(mass, 'mass', units);
+    const tareKg = typedQuantity(tare, 'mass', units) ?? 0;
+    const dryKg = typedQuantity(dry, 'mass', units);
+    if (massKg === null || !(massKg > 0))
+      return { wrong: 'Mass must be a number above zero: what does the scale say?' };
+    if (!(tareKg >= 0)) return { wrong: 'Tare must be a number: weigh the empty board, or put 0.' };
+    if (dryKg !== null && !(dryKg > 0))
+      return { wrong: 'Dry mass must be a number above zero, or empty where it is not known.' };
+    if (tareKg >= massKg) return { wrong: 'The empty board weighs as much as the piece on it: check both.' };
+    return {
+      words: `${made.name} weighed`,
+      entries: [entry('piece.weighed', id, { massKg, tareKg, dryKg }, { at })],
+    };
+  };
+  return (
+    <LogDialog title={`Weigh: ${made.name}`} verb="Log weighing" act={act} onClose={onClose}>
+      <QuantityField label="Mass on the scale" text={mass} onText={setMass} dimension="mass" units={units} />
+      <QuantityField
+        label="Board or bat under it"
+        text={tare}
+        onText={setTare}
+        dimension="mass"
+        units={units}
+      />
+      <QuantityField
+        label="Dry clay in it, where known"
+        text={dry}
+        onText={setDry}
+        dimension="mass"
+        units={units}
+        help={`The starting lump divided by ${(1 + plan.course.setting.body.plasticX).toFixed(2)}. Carried on once given, until clay is cut away.`}
+      />
+    </LogDialog>
+  );
+}

@@ -1,0 +1,66 @@
+import { useState } from 'react';
+import { mutate } from 'swr';
+import { Box, Button } from '@mui/material';
+import type { ImportAnswer } from '../../api/routes.ts';
+import { Section, Trouble } from '../frame/parts.tsx';
+import { ask, wordsFor } from '../frame/server.ts';
+
+/** The whole record as one file, out and in. */
+export function Archive() {
+  const [message, setMessage] = useState<{ words: string; wrong: boolean } | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const take = async (file: File) => {
+    setBusy(true);
+    try {
+      const answer = await ask<ImportAnswer>('/api/import', {
+        method: 'POST',
+        headers: { 'content-type': 'application/zip' },
+        body: file,
+      });
+      setMessage({
+        words: `Taken: ${answer.acts} acts. ${answer.alreadyHere} were here already.`,
+        wrong: false,
+      });
+      void mutate(() => true);
+    } catch (error) {
+      setMessage({ words: wordsFor(error), wrong: true });
+    }
+    setBusy(false);
+  };
+
+  return (
+    <Section title="Export and import">
+      <Box sx={{ mb: 2 }}>
+        The export holds every act, every reading and every raw file. An import adds what is not here yet,
+        whole or not at all.
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+        <Button variant="outlined" href="/api/export" download>
+          Export the studio
+        </Button>
+        <Button variant="outlined" component="label" disabled={busy}>
+          Import an export
+          <input
+            type="file"
+            hidden
+            accept=".zip"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) void take(file);
+              event.target.value = '';
+            }}
+          />
+        </Button>
+      </Box>
+      {message &&
+        (message.wrong ? (
+          <Trouble>{message.words}</Trouble>
+        ) : (
+          <Box role="status" sx={{ mt: 1.5 }}>
+            {message.words}
+          </Box>
+        ))}
+    </Section>
+  );
+}

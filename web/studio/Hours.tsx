@@ -1,0 +1,125 @@
+import { useState } from 'react';
+import { Autocomplete, Box, Button, TextField } from '@mui/material';
+import { bodies } from '../../api/entry.ts';
+import type { StudioSet, WorkingSpell } from '../../core/log/entry.ts';
+import { useLog } from '../frame/notice.tsx';
+import { entry } from '../frame/outbox.ts';
+import { Section, Trouble } from '../frame/parts.tsx';
+import { wrongFields } from '../frame/shape.ts';
+
+const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const zones = ['Etc/UTC', ...Intl.supportedValuesOf('timeZone')];
+
+const minuteText = (minute: number): string =>
+  `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+
+/** Minutes of a time like 9:30, 9.30 or 9; null where it is none. */
+function readMinute(text: string): number | null {
+  const m = /^(\d{1,2})(?:[:.](\d{2}))?$/.exec(text.trim());
+  if (!m) return null;
+  const minute = Number(m[1]) * 60 + Number(m[2] ?? 0);
+  return minute <= 1440 && Number(m[2] ?? 0) < 60 ? minute : null;
+}
+
+/** A day's spells as text, like `9:00–12:30, 14:00–18:00`; empty is a day off. */
+const spellsText = (spells: WorkingSpell[]): string =>
+  spells.map((s) => `${minuteText(s.fromMinute)}–${minuteText(s.toMinute)}`).join(', ');
+
+function readSpells(text: string, weekday: number): WorkingSpell[] | null {
+  if (text.trim() === '') return [];
+  const spells = text.split(',').map((part) => {
+    const [from, to, ...rest] = part.split(/[–-]/).map(readMinute);
+    return rest.length > 0 || from == null || to == null || to <= from
+      ? null
+      : { weekday, fromMinute: from, toMinute: to };
+  });
+  return spells.includes(null) ? null : (spells as WorkingSpell[]);
+}
+
+/** Name, zone, working hours and night of the studio. */
+export function Hours({ studio }: { studio: StudioSet }) {
+  const log = useLog();
+  const [name, setName] = useState(studio.name);
+  const [zone, setZone] = useState(studio.zone);
+  const [days, setDays] = useState(() =>
+    weekdays.map((_day, i) => spellsText(studio.hours.filter((s) => s.weekday === i + 1))),
+  );
+  const [night, setNight] = useState([minuteText(studio.nightFromMinute), minuteText(studio.nightToMinute)]);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const read = days.map((text, i) => readSpells(text, i + 1));
+
+  const save = async () => {
+    const [from, to] = night.map(readMinute);
+    const bad = read.indexOf(null);
+    if (bad >= 0)
+      return setWrong(`${weekdays[bad]}: write hours like 9:00–12:30, 14:00–18:00, or leave the day empty.`);
+    if (from == null || to == null) return setWrong('Night: write times like 22:00 and 7:00.');
+    const set: StudioSet = {
+      name,
+      zone,
+      hours: read.flatMap((spells) => spells!),
+      nightFromMinute: from,
+      nightToMinute: to,
+    };
+    const found = Object.values(wrongFields(bodies['studio.set'], set))[0];
+    if (found) return setWrong(found);
+    const outcome = await log('studio hours set', [entry('studio.set', 'studio', set)]);
+    setWrong(outcome.kind === 'refused' ? outcome.problem.detail : null);
+  };
+
+  return (
+    <Section title="Working hours">
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+        sx={{ display: 'grid', gap: 2 }}
+      >
+        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(260px, 1fr))' }}>
+          <TextField
+            label="Name of the studio"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <Autocomplete
+            disableClearable
+            options={zones}
+            value={zone}
+            onChange={(_event, value) => setZone(value)}
+            renderInput={(params) => <TextField {...params} label="Time zone" />}
+          />
+        </Box>
+        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))' }}>
+          {weekdays.map((day, i) => (
+            <TextField
+              key={day}
+              label={day}
+              placeholder="day off"
+              value={days[i]}
+              error={read[i] === null}
+              onChange={(event) => setDays(days.map((text, k) => (k === i ? event.target.value : text)))}
+              slotProps={{ htmlInput: { autoComplete: 'off' }, inputLabel: { shrink: true } }}
+            />
+          ))}
+          <TextField
+            label="Night begins"
+            value={night[0]}
+            onChange={(event) => setNight([event.target.value, night[1]!])}
+          />
+          <TextField
+            label="Night ends"
+            value={night[1]}
+            onChange={(event) => setNight([night[0]!, event.target.value])}
+          />
+        </Box>
+        {wrong && <Trouble>{wrong}</Trouble>}
+        <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
+          Set the hours
+        </Button>
+      </Box>
+    </Section>
+  );
+}

@@ -1,0 +1,26 @@
+import { Typography } from '@mui/material';
+import { useStudio } from '../frame/maker.ts';
+import { Trouble } from '../frame/parts.tsx';
+import { wordsFor } from '../frame/server.ts';
+import { Archive } from './Archive.tsx';
+import { Clays } from './Clays.tsx';
+import { Hours } from './Hours.tsx';
+import { Makers } from './Makers.tsx';
+import { Rooms } from './Rooms.tsx';
+
+/** The studio: its hours, rooms and their air, clays, makers and units, and its record as a file. */
+export function Studio() {
+  const { data, error } = useStudio();
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the studio …</Typography>;
+  return (
+    <>
+      <Typography variant="h1">Studio</Typography>
+      <Hours key={data.isSet ? 'set' : 'new'} studio={data.studio} />
+      <Rooms rooms={data.rooms} zone={data.studio.zone} />
+      <Clays clays={data.clays} />
+      <Makers makers={data.makers} />
+      <Archive />
+    </>
+  );
+}
