@@ -40,7 +40,7 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       'max-lines': ['error', { max: 350, skipBlankLines: false, skipComments: false }],
       'prefer-const': 'error',
-      eqeqeq: 'error',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
   {

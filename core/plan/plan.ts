@@ -159,7 +159,7 @@ export function lookAhead(
       waitFor: waitBefore(steps, i, piece, earliest),
     });
     const at = plan.doAt ?? (plan.opens === null ? null : Math.max(plan.opens, now, earliest));
-    if (at === null) return plan;
+    if (at === null || plan.status === 'late') return plan;
     const lasts = step.takesS * SECOND;
     if (step.does === 'coat') {
       const fork = forkRun(coverAt(run, events, at), at, cellsAt(ahead, at));

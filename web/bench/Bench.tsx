@@ -6,7 +6,7 @@ import type { Instant } from '../../core/units/quantity.ts';
 import { answerFor, coverWords, type Answer } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
-import { AnswerBoard, Caution, Empty, Trouble } from '../frame/parts.tsx';
+import { AnswerBoard, CautionLine, Empty, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 import { faded, hairline, tones } from '../frame/theme.ts';
 import { clockTime } from '../frame/times.ts';
@@ -112,7 +112,8 @@ function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
         tone={answer.tone}
         zone={zone}
       />
-      {answer.tone === 'now' && piece.cautions.map((hazard) => <Caution key={hazard.id} hazard={hazard} />)}
+      {answer.tone === 'now' &&
+        piece.cautions.map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />)}
     </AnswerBoard>
   );
 }
@@ -145,6 +146,8 @@ function Row({ placed: { piece, answer }, now, zone }: PlacedProps) {
         </Typography>
         <Box>{answer.detail}</Box>
         {cover && <Box>Cover: {cover}</Box>}
+        {answer.tone === 'now' &&
+          piece.cautions.map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />)}
       </Box>
       <Ribbon
         ribbon={piece.ribbon}

@@ -1,13 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
 import { Box } from '@mui/material';
-import { gatesOf, paintStrip, stripHeight, type StripScene } from './strip.ts';
+import { gateRows, paintStrip, stripHeight, type StripScene } from './strip.ts';
 
 /** The cross-section of the wall drawn over time. A picture; its words stand in the table beside it. */
 export function WallStrip({ scene, label }: { scene: StripScene; label: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [width, setWidth] = useState(0);
   const [fonts, setFonts] = useState(false);
-  const height = stripHeight(gatesOf(scene.steps).length);
+  const height = stripHeight(gateRows(scene.steps).length);
 
   useEffect(() => {
     const box = canvas.current!.parentElement!;

@@ -52,18 +52,23 @@ const LOUPE = 0.5;
 const OUTER_M = 0.001;
 /** Share of the time since the wall was last known by which a coming edge may shift. A rough figure. */
 const EDGE_SOFTNESS = 0.12;
+const SOFTEST = 3 * HOUR;
 
 export const stripHeight = (gates: number): number =>
   Math.max(1, gates) * GATE_ROW + COVER_HEIGHT + 3 * COAT_HEIGHT + WALL_HEIGHT + STAGE_HEIGHT + AXIS_HEIGHT;
 
-export const gatesOf = (steps: StepPlan[]): StepPlan[] =>
-  steps.filter((s) => s.doneAt !== null || s.opens !== null);
+/** The rows of gates: everything done shares one, each step to come has its own. */
+export function gateRows(steps: StepPlan[]): StepPlan[][] {
+  const done = steps.filter((s) => s.doneAt !== null);
+  const open = steps.filter((s) => s.doneAt === null && s.opens !== null);
+  return [...(done.length > 0 ? [done] : []), ...open.map((s) => [s])];
+}
 
 type Painter = CanvasRenderingContext2D;
 
 /** Paints the strip: gates, covers, coats, the wall's water over time, stages, nights, and the plumb line. */
 export function paintStrip(painter: Painter, width: number, scene: StripScene): void {
-  const gates = gatesOf(scene.steps);
+  const gates = gateRows(scene.steps);
   const x = (at: Instant) =>
     LEFT +
     ((Math.min(scene.to, Math.max(scene.from, at)) - scene.from) / (scene.to - scene.from)) *
@@ -79,7 +84,10 @@ export function paintStrip(painter: Painter, width: number, scene: StripScene): 
   paintNights(painter, scene, x, gatesHeight, wallBottom + STAGE_HEIGHT);
   paintStages(painter, scene, x, wallBottom);
   paintAxis(painter, scene, x, wallBottom + STAGE_HEIGHT, width);
-  gates.forEach((gate, i) => paintGate(painter, scene, x, gate, i * GATE_ROW, width));
+  gates.forEach((row, i) => {
+    if (row[0]!.doneAt !== null) paintDone(painter, scene, x, row, i * GATE_ROW, width);
+    else paintGate(painter, scene, x, row[0]!, i * GATE_ROW, width);
+  });
   paintPlumb(painter, x(scene.now), gatesHeight, wallBottom + STAGE_HEIGHT);
 }
 
@@ -201,14 +209,14 @@ function paintStages(painter: Painter, scene: StripScene, x: ToX, top: number): 
     painter.textAlign = 'left';
     const room = x(to) - x(from) - 10;
     if (painter.measureText(name).width <= room) painter.fillText(name, x(from) + 5, top + STAGE_HEIGHT / 2);
-    else if (painter.measureText(initials(name)).width <= room)
-      painter.fillText(initials(name), x(from) + 5, top + STAGE_HEIGHT / 2);
+    else if (painter.measureText(firstWord(name)).width <= room)
+      painter.fillText(firstWord(name), x(from) + 5, top + STAGE_HEIGHT / 2);
   }
   painter.font = `13px ${sans}`;
   label(painter, 'the wall is', LEFT - 8, top + STAGE_HEIGHT / 2);
 }
 
-const initials = (name: string): string => (name.includes(' ') ? `${name.split(' ')[0]!} …` : name);
+const firstWord = (name: string): string => name.split(' ')[0]!;
 
 function paintAxis(painter: Painter, scene: StripScene, x: ToX, top: number, width: number): void {
   const { from, to, zone } = scene;
@@ -249,6 +257,30 @@ const gateColour: Record<StepPlan['status'], string> = {
   unreached: faded,
 };
 
+/** Steps done, as filled notches at their moments; the last is named. */
+function paintDone(
+  painter: Painter,
+  scene: StripScene,
+  x: ToX,
+  row: StepPlan[],
+  top: number,
+  width: number,
+): void {
+  painter.font = `650 14px ${sans}`;
+  painter.fillStyle = ink;
+  for (const gate of row) painter.fillRect(x(gate.doneAt!) - 3, top + 12, 6, GATE_ROW - 14);
+  const last = row.at(-1)!;
+  const at = x(last.doneAt!);
+  nameGate(
+    painter,
+    scene,
+    `${last.step.name}${last.status === 'skipped' ? ' left out' : ' done'}`,
+    { from: at, to: at + 4, y: top + GATE_ROW - 12 },
+    x,
+    width,
+  );
+}
+
 function paintGate(
   painter: Painter,
   scene: StripScene,
@@ -258,28 +290,14 @@ function paintGate(
   width: number,
 ): void {
   const colour = gateColour[gate.status];
-  const base = top + GATE_ROW - 6;
-  const crown = base - 14;
+  const base = top + GATE_ROW - 2;
+  const crown = base - 13;
   painter.strokeStyle = colour;
   painter.fillStyle = colour;
   painter.lineWidth = 2.5;
   painter.font = `650 14px ${sans}`;
-  if (gate.doneAt !== null) {
-    const at = x(gate.doneAt);
-    painter.fillRect(at - 4, crown - 2, 8, base - crown + 2);
-    nameGate(
-      painter,
-      scene,
-      `${gate.step.name}${gate.status === 'skipped' ? ' left out' : ' done'}`,
-      at + 9,
-      crown + 6,
-      x,
-      width,
-      at - 9,
-    );
-    return;
-  }
-  const soft = (at: Instant) => Math.max(0, at - scene.knownAt) * (at > scene.now ? EDGE_SOFTNESS : 0);
+  const soft = (at: Instant) =>
+    at > scene.now ? Math.min(SOFTEST, Math.max(0, at - scene.knownAt) * EDGE_SOFTNESS) : 0;
   const opens = gate.opens!;
   const closes = gate.closes ?? scene.to;
   const left = [x(opens - soft(opens)), x(opens + soft(opens))] as const;
@@ -299,37 +317,29 @@ function paintGate(
   painter.lineTo(right[1], base);
   painter.fill();
   painter.globalAlpha = 1;
-  nameGate(
-    painter,
-    scene,
-    gate.step.name,
-    flatTo + 10 + (right[1] - right[0]),
-    crown + 6,
-    x,
-    width,
-    left[0] - 8,
-  );
+  nameGate(painter, scene, gate.step.name, { from: flatFrom - 6, to: width, y: top + 9 }, x, width);
 }
 
-/** Writes a gate's name beside it, never under the plumb line: to its right where there is room, else to its left. */
+/** Writes a gate's name where it can be read: inside it, else to its right, else to its left; never under the plumb line. */
 function nameGate(
   painter: Painter,
   scene: StripScene,
   name: string,
-  rightOf: number,
-  y: number,
+  place: { from: number; to: number; y: number },
   x: ToX,
   width: number,
-  leftOf: number,
 ): void {
   const length = painter.measureText(name).width;
   const plumb = x(scene.now);
-  let at = rightOf;
-  if (at - 6 < plumb && at + length + 6 > plumb) at = plumb + 10;
+  const clear = (at: number) => at + length < plumb - 5 || at > plumb + 5;
+  const right = place.to + 8;
+  const inside = [place.from + 6, plumb + 9].filter((at) => at >= place.from && at + length <= place.to - 4);
+  const beside = [right, plumb + 9].filter((at) => at >= right && at + length <= width - 2);
+  const before = [place.from - 8 - length, plumb - 9 - length].filter(
+    (at) => at >= LEFT && at + length <= place.from,
+  );
   painter.textAlign = 'left';
-  if (at + length <= width - 4) return painter.fillText(name, at, y);
-  painter.textAlign = 'right';
-  painter.fillText(name, leftOf > plumb && leftOf - length < plumb + 6 ? plumb - 8 : leftOf, y);
+  painter.fillText(name, [...inside, ...beside, ...before].find(clear) ?? LEFT + 4, place.y);
 }
 
 function paintPlumb(painter: Painter, at: number, top: number, bottom: number): void {

@@ -54,11 +54,12 @@ export function answerFor(next: NextStep | null, now: Instant, zone: string): An
     };
   return {
     tone: opens - now < SOON ? 'soon' : 'rest',
-    headline: `${name} ${whenNear(opens, now, zone)}`,
+    headline: `${name} ${atTime(whenNear(opens, now, zone))}`,
     detail: `Opens in ${span(opens - now)}${closes === null ? '' : `, closes ${whenNear(closes, now, zone)}`}.`,
   };
 }
 
+const atTime = (when: string): string => (/^\d/.test(when) ? `at ${when}` : when);
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** What to do about the cover, in one line; null where it is right as it is. */

@@ -9,17 +9,29 @@ export const deviceNow = (): Instant => performance.timeOrigin + performance.now
 
 export const studioNow = (): Instant => deviceNow() + ahead;
 
+const listeners = new Set<() => void>();
+/** A correction under this is not worth a new look at everything. */
+const NOTICED_MS = 2_000;
+
 /** Sets the clock by an answer of the server. */
 export function setClock(serverNow: Instant): void {
+  const before = ahead;
   ahead = serverNow - deviceNow();
+  if (Math.abs(ahead - before) > NOTICED_MS) for (const listener of listeners) listener();
 }
 
-/** The studio's time, renewed every so often. */
+/** The studio's time, renewed every so often and whenever the clock is set right. */
 export function useNow(everyMs = 15_000): Instant {
   const [now, setNow] = useState(studioNow);
   useEffect(() => {
-    const timer = setInterval(() => setNow(studioNow()), everyMs);
-    return () => clearInterval(timer);
+    const renew = () => setNow(studioNow());
+    listeners.add(renew);
+    const timer = setInterval(renew, everyMs);
+    renew();
+    return () => {
+      clearInterval(timer);
+      listeners.delete(renew);
+    };
   }, [everyMs]);
-  return Math.max(now, studioNow() - everyMs);
+  return now;
 }

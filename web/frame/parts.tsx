@@ -53,6 +53,18 @@ export function Section({
   );
 }
 
+/** A caution in one line, where there is little room; the piece's own view has the whole of it. */
+export function CautionLine({ hazard }: { hazard: Hazard }) {
+  return (
+    <Box role="note" sx={{ borderLeft: `6px solid ${manganese}`, pl: 1.5, mt: 1.5 }}>
+      <Box component="span" sx={{ fontWeight: 700, color: manganese }}>
+        Caution: {hazard.title.toLowerCase()}.
+      </Box>{' '}
+      {hazard.measures.join('. ')}. {hazard.defersTo}
+    </Box>
+  );
+}
+
 /** A caution at its step: why, what to do, and who decides. */
 export function Caution({ hazard }: { hazard: Hazard }) {
   return (

@@ -8,8 +8,8 @@ import { covers, type Cover } from '../../core/drying/face.ts';
 import type { Form, FormKind } from '../../core/form/form.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
 import { techniqueIds, techniqueNamed } from '../../core/technique/catalogue.ts';
-import type { Instant } from '../../core/units/quantity.ts';
-import { studioNow } from '../frame/clock.ts';
+import { MINUTE, type Instant } from '../../core/units/quantity.ts';
+import { useNow } from '../frame/clock.ts';
 import { ChoiceField, QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { useStudio, useUnits, useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
@@ -19,7 +19,7 @@ import { wrongFields } from '../frame/shape.ts';
 import { WhenField } from '../frame/WhenField.tsx';
 
 const forms: { value: FormKind; label: string }[] = [
-  { value: 'cylinder', label: 'Upright: mug, vase, body' },
+  { value: 'cylinder', label: 'Upright' },
   { value: 'bowl', label: 'Bowl' },
   { value: 'plate', label: 'Plate' },
   { value: 'tile', label: 'Tile or plaque' },
@@ -63,7 +63,9 @@ export function NewPiece() {
   const [onRack, setOnRack] = useState(false);
   const [stage, setStage] = useState<Stage | null>(null);
   const [schools, setSchools] = useState<Record<string, string>>(last.schools ?? {});
-  const [madeAt, setMadeAt] = useState<Instant>(studioNow);
+  const now = useNow();
+  const [chosenAt, setMadeAt] = useState<Instant | null>(null);
+  const madeAt = chosenAt ?? Math.floor(now / MINUTE) * MINUTE;
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const technique = techniqueNamed(techniqueIds[0]!);
   const known = { clays: studio?.clays ?? [], rooms: studio?.rooms ?? [] };

@@ -6,7 +6,7 @@ import type { PieceAnswer } from '../../api/routes.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import { formatQuantity, type Instant } from '../../core/units/quantity.ts';
+import { formatQuantity, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { WallStrip } from '../draw/WallStrip.tsx';
 import { answerFor, coverWords } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
@@ -55,12 +55,10 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
   const [zoom, setZoom] = useState<Zoom>('near');
   const next = plan.piece.finished ? null : nextStep(plan, now);
   const answer = answerFor(next, now, zone);
-  const minute = Math.floor(now / 60_000);
-  // The picture is painted anew each minute, not with every tick of the clock.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const shownAt = Math.floor(now / MINUTE) * MINUTE;
   const scene = useMemo(
-    () => sceneOf(plan, given, nights, now, zoom, zone),
-    [plan, given, nights, minute, zoom, zone],
+    () => sceneOf(plan, given, nights, shownAt, zoom, zone),
+    [plan, given, nights, shownAt, zoom, zone],
   );
   const { piece } = plan;
   const cover = coverWords(plan.advice, piece.cover, now, zone);

@@ -20,26 +20,41 @@ export function useCase(answer: PieceAnswer | undefined): PieceCase | null {
   }, [answer, waiting]);
 }
 
+let tickets = 0;
+let worker: Worker | null = null;
+const asked = new Map<number, (answer: PlanAnswer) => void>();
+
+function planInWorker(given: PieceCase, now: Instant): Promise<PlanAnswer> {
+  if (!worker) {
+    worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
+      asked.get(data.ticket)?.(data);
+      asked.delete(data.ticket);
+    };
+  }
+  const ticket = (tickets += 1);
+  const request: PlanRequest = { ticket, given, now };
+  worker.postMessage(request);
+  return new Promise((resolve) => asked.set(ticket, resolve));
+}
+
 /** The plan of a piece, computed in a worker; the last one stays until the next is ready. */
 export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | null {
-  const [worker, setWorker] = useState<Worker | null>(null);
-  const [answer, setAnswer] = useState<PlanAnswer | null>(null);
-
-  useEffect(() => {
-    const started = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-    started.onmessage = ({ data }: MessageEvent<PlanAnswer>) => setAnswer(data);
-    setWorker(started);
-    return () => started.terminate();
-  }, []);
-
+  const [answer, setAnswer] = useState<{ key: string; now: Instant; answer: PlanAnswer } | null>(null);
   const key = useMemo(() => JSON.stringify(given), [given]);
-  const holds = answer?.plan?.holdsUntil ?? 0;
-  const round = now >= holds ? Math.floor(now / 10_000) : 0;
-  useEffect(() => {
-    if (worker && given) worker.postMessage({ ticket: 0, given, now } satisfies PlanRequest);
-    // A new plan is due when what it rests on changes, or when it no longer holds.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [worker, key, round]);
+  const plan = answer?.answer.plan;
+  const holds = answer?.key === key && plan && now < plan.holdsUntil && now >= answer.now;
+  const due = holds ? null : Math.floor(now / 10_000) * 10_000;
 
-  return answer;
+  useEffect(() => {
+    const wanted = JSON.parse(key) as PieceCase | null;
+    if (due === null || !wanted) return;
+    let current = true;
+    void planInWorker(wanted, due).then((fresh) => current && setAnswer({ key, now: due, answer: fresh }));
+    return () => {
+      current = false;
+    };
+  }, [key, due]);
+
+  return answer?.answer ?? null;
 }

@@ -92,7 +92,7 @@ export function Hours({ studio }: { studio: StudioSet }) {
             renderInput={(params) => <TextField {...params} label="Time zone" />}
           />
         </Box>
-        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))' }}>
+        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(280px, 1fr))' }}>
           {weekdays.map((day, i) => (
             <TextField
               key={day}
