@@ -47,5 +47,6 @@ export default tseslint.config(
     files: ['server/clock.ts', 'scripts/**', 'bench/**', 'e2e/**'],
     rules: { 'no-restricted-syntax': ['error', ...databaseInTransaction] },
   },
+  { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
   { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
 );

@@ -4,5 +4,5 @@ tool('tsc', ['-p', 'core/tsconfig.json']);
 tool('tsc', ['-p', 'tsconfig.json']);
 tool('eslint', ['.', '--max-warnings', '0']);
 tool('prettier', ['--check', '--log-level', 'warn', '.']);
-tool('depcruise', ['--log-level', 'warn', 'core', 'api', 'server', 'web', 'demo', 'e2e']);
+tool('depcruise', ['--output-type', 'err', 'core', 'api', 'server', 'web', 'demo', 'e2e']);
 tool('vitest', ['run', '--project', 'core', '--project', 'web', '--reporter', 'dot']);

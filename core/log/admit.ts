@@ -10,6 +10,8 @@ import { foldTub } from './tub.ts';
 
 /** A tablet's clock may run this far ahead of the studio's. */
 export const AHEAD_ALLOWED = 10 * MINUTE;
+/** Two devices, or one before and after its clock was set right, may disagree this much about what came first. */
+const CLOCKS_DIFFER = 5 * MINUTE;
 
 /**
  * Whether an act can be taken into the log as it stands: what it names exists, and nothing happens before its
@@ -83,7 +85,7 @@ function pieceProblem(ledger: Ledger, entry: Entry, born: Map<string, EntryKind>
       ? problem('in-the-future', 'body.madeAt', 'It cannot have been made in the future: check the date.')
       : madeProblem(ledger, entry.body, 'body');
   }
-  if (instantOf(entry) < piece.madeAt)
+  if (instantOf(entry) < piece.madeAt - CLOCKS_DIFFER)
     return problem(
       'before-made',
       'at',
@@ -168,7 +170,7 @@ function tubProblem(ledger: Ledger, entry: Entry, born: Map<string, EntryKind>):
       'subject',
       'This tub is not on the shelf (its making may have been undone): go back to Slips and pick it again.',
     );
-  if (instantOf(entry) < tub.madeAt)
+  if (instantOf(entry) < tub.madeAt - CLOCKS_DIFFER)
     return problem('before-made', 'at', `“${tub.made.name}” had not been mixed yet: check the date.`);
   if (tub.discardedAt && entry.kind !== 'tub.noted')
     return problem('discarded', 'subject', `“${tub.made.name}” was discarded: undo that first.`);

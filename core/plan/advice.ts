@@ -3,7 +3,7 @@ import type { WallRun } from '../drying/run.ts';
 import type { PieceState } from '../log/piece.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
-import { isOpen, lookAhead, type CoverChange, type StepPlan } from './plan.ts';
+import { isOpen, lookAhead, type CoverChange, type StepPlan } from './ahead.ts';
 
 export interface CoverAdvice {
   /** The cover to have now. */

@@ -1,6 +1,7 @@
 import type { Sign } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { PiecePlan, StepPlan, StepStatus } from './plan.ts';
+import type { StepPlan, StepStatus } from './ahead.ts';
+import type { PiecePlan } from './plan.ts';
 
 /** What a piece asks for next, as plain data for a screen. */
 export interface NextStep {

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { Box } from '@mui/material';
-import { gateRows, paintStrip, stripHeight, type StripScene } from './strip.ts';
+import { gateRows } from './gates.ts';
+import type { StripScene } from './scene.ts';
+import { paintStrip, stripHeight } from './strip.ts';
 
 /** The cross-section of the wall drawn over time. A picture; its words stand in the table beside it. */
 export function WallStrip({ scene, label }: { scene: StripScene; label: string }) {

@@ -2,46 +2,15 @@ import { wetness } from '../../core/clay/colour.ts';
 import { stageAt } from '../../core/clay/stage.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import { meanReading } from '../../core/drying/readings.ts';
-import { cellsAt, type Trajectory } from '../../core/drying/trajectory.ts';
-import type { ClayBody } from '../../core/clay/body.ts';
-import type { Spell } from '../../core/plan/hours.ts';
-import type { StepPlan } from '../../core/plan/plan.ts';
+import { cellsAt } from '../../core/drying/trajectory.ts';
+import type { StripScene } from './scene.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import {
-  cobalt,
-  copperGreen,
-  faded,
-  hairline,
-  ink,
-  ironRed,
-  ochre,
-  paper,
-  sans,
-  slab,
-} from '../frame/theme.ts';
+import { cobalt, hairline, ink, paper, sans, slab } from '../frame/theme.ts';
 import { clockTime, weekday } from '../frame/times.ts';
 import { clayRamp, rampColour } from './clayRamp.ts';
+import { GATE_ROW, gateRows, LEFT, paintGates, type Painter, type ToX } from './gates.ts';
 
-/** Everything the wall strip shows. */
-export interface StripScene {
-  body: ClayBody;
-  thicknessM: number;
-  trajectory: Trajectory;
-  from: Instant;
-  to: Instant;
-  now: Instant;
-  /** When the wall was last known by hand or scale, or was made: the future is less sure the further from it. */
-  knownAt: Instant;
-  steps: StepPlan[];
-  covers: { cover: Parameters<typeof coverNamed>[0]; from: Instant; to: Instant }[];
-  coats: { at: Instant; done: boolean }[];
-  nights: Spell[];
-  zone: string;
-}
-
-const LEFT = 96;
 const RIGHT = 16;
-const GATE_ROW = 34;
 const COVER_HEIGHT = 26;
 const COAT_HEIGHT = 7;
 const WALL_HEIGHT = 190;
@@ -50,21 +19,9 @@ const AXIS_HEIGHT = 62;
 /** The outer millimetre is drawn as under a loupe: it takes this share of the wall's height. */
 const LOUPE = 0.5;
 const OUTER_M = 0.001;
-/** Share of the time since the wall was last known by which a coming edge may shift. A rough figure. */
-const EDGE_SOFTNESS = 0.12;
-const SOFTEST = 3 * HOUR;
 
 export const stripHeight = (gates: number): number =>
   Math.max(1, gates) * GATE_ROW + COVER_HEIGHT + 3 * COAT_HEIGHT + WALL_HEIGHT + STAGE_HEIGHT + AXIS_HEIGHT;
-
-/** The rows of gates: everything done shares one, each step to come has its own. */
-export function gateRows(steps: StepPlan[]): StepPlan[][] {
-  const done = steps.filter((s) => s.doneAt !== null);
-  const open = steps.filter((s) => s.doneAt === null && s.opens !== null);
-  return [...(done.length > 0 ? [done] : []), ...open.map((s) => [s])];
-}
-
-type Painter = CanvasRenderingContext2D;
 
 /** Paints the strip: gates, covers, coats, the wall's water over time, stages, nights, and the plumb line. */
 export function paintStrip(painter: Painter, width: number, scene: StripScene): void {
@@ -84,14 +41,9 @@ export function paintStrip(painter: Painter, width: number, scene: StripScene): 
   paintNights(painter, scene, x, gatesHeight, wallBottom + STAGE_HEIGHT);
   paintStages(painter, scene, x, wallBottom);
   paintAxis(painter, scene, x, wallBottom + STAGE_HEIGHT, width);
-  gates.forEach((row, i) => {
-    if (row[0]!.doneAt !== null) paintDone(painter, scene, x, row, i * GATE_ROW, width);
-    else paintGate(painter, scene, x, row[0]!, i * GATE_ROW, width);
-  });
+  paintGates(painter, scene, x, width);
   paintPlumb(painter, x(scene.now), gatesHeight, wallBottom + STAGE_HEIGHT);
 }
-
-type ToX = (at: Instant) => number;
 
 function paintWall(painter: Painter, scene: StripScene, x: ToX, top: number): void {
   const { body, trajectory, thicknessM } = scene;
@@ -245,101 +197,6 @@ function axisStep(length: number): number {
     [HOUR, 2 * HOUR, 4 * HOUR, 6 * HOUR, 12 * HOUR, 24 * HOUR].find((step) => length / step <= 14) ??
     48 * HOUR
   );
-}
-
-const gateColour: Record<StepPlan['status'], string> = {
-  done: ink,
-  skipped: faded,
-  now: copperGreen,
-  waiting: ochre,
-  late: ironRed,
-  ahead: faded,
-  unreached: faded,
-};
-
-/** Steps done, as filled notches at their moments; the last is named. */
-function paintDone(
-  painter: Painter,
-  scene: StripScene,
-  x: ToX,
-  row: StepPlan[],
-  top: number,
-  width: number,
-): void {
-  painter.font = `650 14px ${sans}`;
-  painter.fillStyle = ink;
-  for (const gate of row) painter.fillRect(x(gate.doneAt!) - 3, top + 12, 6, GATE_ROW - 14);
-  const last = row.at(-1)!;
-  const at = x(last.doneAt!);
-  nameGate(
-    painter,
-    scene,
-    `${last.step.name}${last.status === 'skipped' ? ' left out' : ' done'}`,
-    { from: at, to: at + 4, y: top + GATE_ROW - 12 },
-    x,
-    width,
-  );
-}
-
-function paintGate(
-  painter: Painter,
-  scene: StripScene,
-  x: ToX,
-  gate: StepPlan,
-  top: number,
-  width: number,
-): void {
-  const colour = gateColour[gate.status];
-  const base = top + GATE_ROW - 2;
-  const crown = base - 13;
-  painter.strokeStyle = colour;
-  painter.fillStyle = colour;
-  painter.lineWidth = 2.5;
-  painter.font = `650 14px ${sans}`;
-  const soft = (at: Instant) =>
-    at > scene.now ? Math.min(SOFTEST, Math.max(0, at - scene.knownAt) * EDGE_SOFTNESS) : 0;
-  const opens = gate.opens!;
-  const closes = gate.closes ?? scene.to;
-  const left = [x(opens - soft(opens)), x(opens + soft(opens))] as const;
-  const right =
-    gate.closes === null
-      ? ([x(closes), x(closes)] as const)
-      : ([x(closes - soft(closes)), x(closes + soft(closes))] as const);
-  const flatFrom = Math.min(left[1], right[0]);
-  const flatTo = Math.max(left[1], right[0]);
-  painter.beginPath();
-  painter.moveTo(left[0], base);
-  painter.lineTo(flatFrom, crown);
-  painter.lineTo(flatTo, crown);
-  painter.lineTo(right[1], gate.closes === null ? crown : base);
-  painter.stroke();
-  painter.globalAlpha = 0.16;
-  painter.lineTo(right[1], base);
-  painter.fill();
-  painter.globalAlpha = 1;
-  nameGate(painter, scene, gate.step.name, { from: flatFrom - 6, to: width, y: top + 9 }, x, width);
-}
-
-/** Writes a gate's name where it can be read: inside it, else to its right, else to its left; never under the plumb line. */
-function nameGate(
-  painter: Painter,
-  scene: StripScene,
-  name: string,
-  place: { from: number; to: number; y: number },
-  x: ToX,
-  width: number,
-): void {
-  const length = painter.measureText(name).width;
-  const plumb = x(scene.now);
-  const clear = (at: number) => at + length < plumb - 5 || at > plumb + 5;
-  const right = place.to + 8;
-  const inside = [place.from + 6, plumb + 9].filter((at) => at >= place.from && at + length <= place.to - 4);
-  const beside = [right, plumb + 9].filter((at) => at >= right && at + length <= width - 2);
-  const before = [place.from - 8 - length, plumb - 9 - length].filter(
-    (at) => at >= LEFT && at + length <= place.from,
-  );
-  painter.textAlign = 'left';
-  painter.fillText(name, [...inside, ...beside, ...before].find(clear) ?? LEFT + 4, place.y);
 }
 
 function paintPlumb(painter: Painter, at: number, top: number, bottom: number): void {

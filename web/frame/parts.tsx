@@ -100,7 +100,7 @@ export function Empty({
 }) {
   return (
     <Box sx={{ border: `2px dashed ${ink}`, p: 4, my: 3, maxWidth: 640 }}>
-      <Typography variant="h2" gutterBottom>
+      <Typography variant="h2" component="h1" gutterBottom>
         {title}
       </Typography>
       <Box sx={{ mb: 2 }}>{children}</Box>

@@ -1,7 +1,8 @@
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import { outsideArea } from '../../core/form/form.ts';
 import { stepSummary } from '../../core/plan/next.ts';
-import { isOpen, type PiecePlan, type StepPlan, type StepStatus } from '../../core/plan/plan.ts';
+import { isOpen, type StepPlan, type StepStatus } from '../../core/plan/ahead.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
 import { signNames } from '../../core/technique/technique.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';

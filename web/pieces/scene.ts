@@ -4,7 +4,7 @@ import type { PiecePlan } from '../../core/plan/plan.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { instantOf } from '../../core/log/piece.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import type { StripScene } from '../draw/strip.ts';
+import type { StripScene } from '../draw/scene.ts';
 
 export type Zoom = 'near' | 'all';
 

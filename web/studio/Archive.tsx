@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { mutate } from 'swr';
 import { Box, Button } from '@mui/material';
 import type { ImportAnswer } from '../../api/routes.ts';
+import { FileButton } from '../frame/FileButton.tsx';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 
@@ -39,19 +40,12 @@ export function Archive() {
         <Button variant="outlined" href="/api/export" download>
           Export the studio
         </Button>
-        <Button variant="outlined" component="label" disabled={busy}>
-          Import an export
-          <input
-            type="file"
-            hidden
-            accept=".zip"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) void take(file);
-              event.target.value = '';
-            }}
-          />
-        </Button>
+        <FileButton
+          name="Import an export"
+          accept=".zip"
+          disabled={busy}
+          onFile={(file) => void take(file)}
+        />
       </Box>
       {message &&
         (message.wrong ? (

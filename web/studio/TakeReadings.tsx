@@ -14,6 +14,7 @@ import type { FileAnswer, ReadingsPreview, ReadingsQuestion } from '../../api/ro
 import type { ReadingsAnswers, RoomSet } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
 import { ChoiceField } from '../frame/fields.tsx';
+import { FileButton } from '../frame/FileButton.tsx';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
@@ -94,19 +95,12 @@ export function TakeReadings({
         <Box>
           A CSV file from a data logger: time, temperature and humidity, however its columns are called.
         </Box>
-        <Button variant="outlined" component="label" disabled={busy} sx={{ justifySelf: 'start' }}>
-          {chosen ? 'Choose another file' : 'Choose a file'}
-          <input
-            type="file"
-            hidden
-            accept=".csv,.txt,.tsv,text/*"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) void choose(file);
-              event.target.value = '';
-            }}
-          />
-        </Button>
+        <FileButton
+          name={chosen ? 'Choose another file' : 'Choose a file'}
+          accept=".csv,.txt,.tsv,text/*"
+          disabled={busy}
+          onFile={(file) => void choose(file)}
+        />
         {wrong && <Trouble>{wrong}</Trouble>}
         {read?.questions.map((question) => (
           <Question key={question.ask} question={question} headers={read.headers} onAnswer={answer} />

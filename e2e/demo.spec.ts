@@ -1,0 +1,84 @@
+import { expect, expectNoAxeFindings, test } from './studio.ts';
+
+test('the demo workshop: something due, something waiting, something late; axe finds nothing on any view', async ({
+  page,
+  studio,
+}) => {
+  studio.setClock('2026-03-11T09:20:00Z');
+  await studio.makeDemo();
+  await page.goto(studio.address);
+  await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
+  await expect(page.getByText('Wait until matte').first()).toBeVisible();
+  await expect(page.getByText('Too dry: coat 1 of 3')).toBeVisible();
+  await expectNoAxeFindings(page);
+  for (const path of [
+    '/pieces',
+    '/pieces/new',
+    '/pieces/piece-pig-gulls',
+    '/pieces/piece-cruet-heron',
+    '/pieces/piece-cruet-terns',
+    '/slips',
+    '/slips/new',
+    '/slips/tub-chalk',
+    '/studio',
+    '/nowhere',
+  ]) {
+    await page.goto(`${studio.address}${path}`);
+    await expect(page.locator('h1').first()).toBeAttached();
+    await page.waitForLoadState('networkidle');
+    await expectNoAxeFindings(page);
+  }
+});
+
+test('the server away: what is logged stays on the tablet, and is sent when it is back', async ({
+  page,
+  studio,
+}) => {
+  studio.setClock('2026-03-11T09:20:00Z');
+  await studio.makeDemo();
+  await page.goto(`${studio.address}/pieces/piece-cruet-heron`);
+  await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
+  await studio.kill();
+  await page.getByLabel('Note').fill('Rim a little soft');
+  await page.getByRole('button', { name: 'Log note' }).click();
+  await expect(page.getByText('On this tablet: note')).toBeVisible();
+  await expect(page.getByTestId('saved-state')).toHaveText('1 on this tablet');
+  await studio.start();
+  await expect(page.getByTestId('saved-state')).toHaveText('All saved', { timeout: 30_000 });
+  await page.reload();
+  await expect(page.getByText('Rim a little soft')).toBeVisible();
+});
+
+test('two tabs log one piece at once and both are kept', async ({ page, studio, context }) => {
+  studio.setClock('2026-03-11T09:20:00Z');
+  await studio.makeDemo();
+  const other = await context.newPage();
+  for (const tab of [page, other]) await tab.goto(`${studio.address}/pieces/piece-cruet-heron`);
+  await page.getByLabel('Note').fill('from the first tab');
+  await other.getByLabel('Note').fill('from the second tab');
+  await Promise.all([page, other].map((tab) => tab.getByRole('button', { name: 'Log note' }).click()));
+  for (const tab of [page, other]) await expect(tab.getByText('Logged: note')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('from the first tab')).toBeVisible();
+  await expect(page.getByText('from the second tab')).toBeVisible();
+});
+
+test('a studio goes into a file and comes out of it elsewhere', async ({ page, studio }) => {
+  studio.setClock('2026-03-11T09:20:00Z');
+  await studio.makeDemo();
+  const bytes = Buffer.from(await (await fetch(`${studio.address}/api/export`)).arrayBuffer());
+  await studio.stop();
+  const empty = `${studio.data}-elsewhere`;
+  await studio.start([], { KOSMEMA_DATA: empty });
+  await page.goto(`${studio.address}/studio`);
+  await page
+    .locator('input[type=file][accept=".zip"]')
+    .setInputFiles({ name: 'not.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip at all') });
+  await expect(page.getByRole('alert')).toContainText('not a zip archive');
+  await page
+    .locator('input[type=file][accept=".zip"]')
+    .setInputFiles({ name: 'studio.zip', mimeType: 'application/zip', buffer: bytes });
+  await expect(page.getByText(/^Taken: \d+ acts/)).toBeVisible();
+  await page.goto(studio.address);
+  await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
+});

@@ -1,0 +1,100 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** A server of its own for each journey, on a data folder of its own, with a clock the journey sets. */
+export interface Studio {
+  address: string;
+  data: string;
+  output: string;
+  setClock: (iso: string) => void;
+  kill: () => Promise<void>;
+  stop: () => Promise<void>;
+  start: (args?: string[], env?: Record<string, string>) => Promise<void>;
+  makeDemo: () => Promise<void>;
+}
+
+export const root = join(import.meta.dirname, '..');
+
+export function createStudio(): Studio & { discard: () => Promise<void> } {
+  const folder = mkdtempSync(join(tmpdir(), 'kosmema-e2e-'));
+  const clock = join(folder, 'clock');
+  let child: ChildProcess | null = null;
+  const ended = () =>
+    new Promise<void>((resolve) =>
+      child && child.exitCode === null && child.signalCode === null
+        ? child.once('exit', () => resolve())
+        : resolve(),
+    );
+  const studio: Studio & { discard: () => Promise<void> } = {
+    address: '',
+    output: '',
+    data: join(folder, 'data'),
+    setClock: (iso) => writeFileSync(clock, iso),
+    start: async (args = [], env = {}) => {
+      const port = studio.address ? new URL(studio.address).port : '0';
+      child = spawn('node', ['dist/server/main.js', ...args], {
+        cwd: root,
+        env: { ...process.env, KOSMEMA_DATA: studio.data, KOSMEMA_CLOCK_FILE: clock, PORT: port, ...env },
+      });
+      studio.output = '';
+      studio.address = await new Promise((resolve, reject) => {
+        const listen = (chunk: Buffer) => {
+          studio.output += chunk.toString();
+          const found = /Kosmema is at (http\S+)/.exec(studio.output)?.[1];
+          if (found) resolve(found);
+        };
+        child!.stdout!.on('data', listen);
+        child!.stderr!.on('data', listen);
+        child!.once('exit', () => reject(new Error(studio.output)));
+      });
+    },
+    kill: async () => {
+      child?.kill('SIGKILL');
+      await ended();
+    },
+    stop: async () => {
+      child?.kill('SIGTERM');
+      await ended();
+    },
+    makeDemo: () =>
+      new Promise((resolve, reject) => {
+        const made = spawn('node', ['dist/demo/make.js', studio.address], { cwd: root, stdio: 'inherit' });
+        made.on('exit', (code) =>
+          code === 0 ? resolve() : reject(new Error(`the demo ended with ${code}`)),
+        );
+      }),
+    discard: async () => {
+      await studio.kill();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+  studio.setClock('2026-03-10T08:00:00Z');
+  return studio;
+}
+
+/** A journey with a running studio; it fails on any error of the page or breach of its security policy. */
+export const test = base.extend<{ studio: Studio }>({
+  studio: async ({ page }, use) => {
+    const complaints: string[] = [];
+    page.on('pageerror', (error) => complaints.push(error.message));
+    page.on('console', (message) => {
+      if (/Content Security Policy|Refused to/.test(message.text())) complaints.push(message.text());
+    });
+    const studio = createStudio();
+    await studio.start();
+    await use(studio);
+    await studio.discard();
+    expect(complaints).toEqual([]);
+  },
+});
+
+export async function expectNoAxeFindings(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+export { expect };

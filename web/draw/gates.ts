@@ -1,0 +1,123 @@
+import type { StepPlan } from '../../core/plan/ahead.ts';
+import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import { copperGreen, faded, ink, ironRed, ochre, sans } from '../frame/theme.ts';
+import type { StripScene } from './scene.ts';
+
+export type Painter = CanvasRenderingContext2D;
+export type ToX = (at: Instant) => number;
+
+export const LEFT = 96;
+export const GATE_ROW = 34;
+/** Share of the time since the wall was last known by which a coming edge may shift. A rough figure. */
+const EDGE_SOFTNESS = 0.12;
+const SOFTEST = 3 * HOUR;
+
+/** The rows of gates: everything done shares one, each step to come has its own. */
+export function gateRows(steps: StepPlan[]): StepPlan[][] {
+  const done = steps.filter((s) => s.doneAt !== null);
+  const open = steps.filter((s) => s.doneAt === null && s.opens !== null);
+  return [...(done.length > 0 ? [done] : []), ...open.map((s) => [s])];
+}
+
+/** Paints the windows of the steps as gates above the wall. */
+export function paintGates(painter: Painter, scene: StripScene, x: ToX, width: number): void {
+  gateRows(scene.steps).forEach((row, i) => {
+    if (row[0]!.doneAt !== null) paintDone(painter, scene, x, row, i * GATE_ROW, width);
+    else paintGate(painter, scene, x, row[0]!, i * GATE_ROW, width);
+  });
+}
+
+const gateColour: Record<StepPlan['status'], string> = {
+  done: ink,
+  skipped: faded,
+  now: copperGreen,
+  waiting: ochre,
+  late: ironRed,
+  ahead: faded,
+  unreached: faded,
+};
+
+/** Steps done, as filled notches at their moments; the last is named. */
+function paintDone(
+  painter: Painter,
+  scene: StripScene,
+  x: ToX,
+  row: StepPlan[],
+  top: number,
+  width: number,
+): void {
+  painter.font = `650 14px ${sans}`;
+  painter.fillStyle = ink;
+  for (const gate of row) painter.fillRect(x(gate.doneAt!) - 3, top + 12, 6, GATE_ROW - 14);
+  const last = row.at(-1)!;
+  const at = x(last.doneAt!);
+  nameGate(
+    painter,
+    scene,
+    `${last.step.name}${last.status === 'skipped' ? ' left out' : ' done'}`,
+    { from: at, to: at + 4, y: top + GATE_ROW - 12 },
+    x,
+    width,
+  );
+}
+
+function paintGate(
+  painter: Painter,
+  scene: StripScene,
+  x: ToX,
+  gate: StepPlan,
+  top: number,
+  width: number,
+): void {
+  const colour = gateColour[gate.status];
+  const base = top + GATE_ROW - 2;
+  const crown = base - 13;
+  painter.strokeStyle = colour;
+  painter.fillStyle = colour;
+  painter.lineWidth = 2.5;
+  painter.font = `650 14px ${sans}`;
+  const soft = (at: Instant) =>
+    at > scene.now ? Math.min(SOFTEST, Math.max(0, at - scene.knownAt) * EDGE_SOFTNESS) : 0;
+  const opens = gate.opens!;
+  const closes = gate.closes ?? scene.to;
+  const left = [x(opens - soft(opens)), x(opens + soft(opens))] as const;
+  const right =
+    gate.closes === null
+      ? ([x(closes), x(closes)] as const)
+      : ([x(closes - soft(closes)), x(closes + soft(closes))] as const);
+  const flatFrom = Math.min(left[1], right[0]);
+  const flatTo = Math.max(left[1], right[0]);
+  painter.beginPath();
+  painter.moveTo(left[0], base);
+  painter.lineTo(flatFrom, crown);
+  painter.lineTo(flatTo, crown);
+  painter.lineTo(right[1], gate.closes === null ? crown : base);
+  painter.stroke();
+  painter.globalAlpha = 0.16;
+  painter.lineTo(right[1], base);
+  painter.fill();
+  painter.globalAlpha = 1;
+  nameGate(painter, scene, gate.step.name, { from: flatFrom - 6, to: width, y: top + 9 }, x, width);
+}
+
+/** Writes a gate's name where it can be read: inside it, else to its right, else to its left; never under the plumb line. */
+function nameGate(
+  painter: Painter,
+  scene: StripScene,
+  name: string,
+  place: { from: number; to: number; y: number },
+  x: ToX,
+  width: number,
+): void {
+  const length = painter.measureText(name).width;
+  const plumb = x(scene.now);
+  const clear = (at: number) => at + length < plumb - 5 || at > plumb + 5;
+  const right = place.to + 8;
+  const inside = [place.from + 6, plumb + 9].filter((at) => at >= place.from && at + length <= place.to - 4);
+  const beside = [right, plumb + 9].filter((at) => at >= right && at + length <= width - 2);
+  const before = [place.from - 8 - length, plumb - 9 - length].filter(
+    (at) => at >= LEFT && at + length <= place.from,
+  );
+  painter.textAlign = 'left';
+  painter.fillText(name, [...inside, ...beside, ...before].find(clear) ?? LEFT + 4, place.y);
+}
