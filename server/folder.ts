@@ -18,8 +18,15 @@ export interface OpenFolder {
   close: () => Promise<void>;
 }
 
+/** Opens the database of a data folder. */
+export type OpenDatabase = (folder: string) => Promise<Result<Database>>;
+
 /** Opens a data folder: takes it for this process, opens the journal and the database, and makes them agree. */
-export async function openFolder(path: string, clock: Clock): Promise<Result<OpenFolder>> {
+export async function openFolder(
+  path: string,
+  clock: Clock,
+  open: OpenDatabase = openDatabase,
+): Promise<Result<OpenFolder>> {
   const unusable = prepare(path);
   if (unusable) return { ok: false, problem: unusable };
   const lock = await takeFolder(realpathSync(path));
@@ -30,7 +37,7 @@ export async function openFolder(path: string, clock: Clock): Promise<Result<Ope
       `The data folder ${path} is in use by another Kosmema. Use that one, or choose another folder with KOSMEMA_DATA.`,
     );
   try {
-    return await openLocked(path, clock, lock);
+    return await openLocked(path, clock, lock, open);
   } catch (error) {
     await lock.release();
     if ((error as NodeJS.ErrnoException).code === 'ENOSPC')
@@ -57,10 +64,15 @@ function prepare(path: string): Problem | null {
   }
 }
 
-async function openLocked(path: string, clock: Clock, lock: FolderLock): Promise<Result<OpenFolder>> {
+async function openLocked(
+  path: string,
+  clock: Clock,
+  lock: FolderLock,
+  open: OpenDatabase,
+): Promise<Result<OpenFolder>> {
   const notes: string[] = [];
   const files = fileStore(join(path, 'files'));
-  const opened = await openOrRebuild(join(path, 'db'), clock, notes);
+  const opened = await openOrRebuild(join(path, 'db'), clock, notes, open);
   if (!opened.ok) {
     await lock.release();
     return opened;
@@ -75,15 +87,20 @@ async function openLocked(path: string, clock: Clock, lock: FolderLock): Promise
   return ok({ store, files, notes, close });
 }
 
-async function openOrRebuild(folder: string, clock: Clock, notes: string[]): Promise<Result<Database>> {
+async function openOrRebuild(
+  folder: string,
+  clock: Clock,
+  notes: string[],
+  open: OpenDatabase,
+): Promise<Result<Database>> {
   try {
-    return await openDatabase(folder);
+    return await open(folder);
   } catch {
     const aside = setAside(folder, clock.now());
     notes.push(
       `The database could not be opened. It was put aside as ${aside} and rebuilt from the journal.`,
     );
-    return openDatabase(folder);
+    return open(folder);
   }
 }
 

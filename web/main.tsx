@@ -23,6 +23,7 @@ const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <ErrorPage />,
+    HydrateFallback: () => null,
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./bench/Bench.tsx')).Bench }) },
       { path: 'pieces', lazy: async () => ({ Component: (await import('./pieces/Pieces.tsx')).Pieces }) },

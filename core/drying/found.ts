@@ -72,15 +72,15 @@ function misfit(body: ClayBody, observation: Observation, meanX: number): number
   return (Math.max(0, at - high) + Math.min(0, at - low)) / STAGE_NOISE;
 }
 
-/** Stages further than this from their edge after the fit are taken as found, not explained, on the reference scale. */
-const UNEXPLAINED = 1;
+/** What the fit leaves unexplained is moved this far inside the edge of what was found, on the reference scale. */
+const INSIDE = 0.1;
 
 /** The event that takes an observation as it was found, where the fitted wall still does not agree. */
 export function takenAsFound(body: ClayBody, observation: Observation): WallEvent {
   const { at } = observation;
   if (observation.kind === 'water') return { at, kind: 'found', fromX: observation.x, toX: observation.x };
   const { fromX, toX } = stageSpan(body, observation.stage);
-  const low = edgeAtWater(body, fromX) - UNEXPLAINED;
-  const high = edgeAtWater(body, toX) + UNEXPLAINED;
+  const low = edgeAtWater(body, fromX) + INSIDE;
+  const high = edgeAtWater(body, toX) - INSIDE;
   return { at, kind: 'found', fromX: waterAtEdge(body, low), toX: waterAtEdge(body, high) };
 }

@@ -15,22 +15,35 @@ const named = /time|date|zeit|datum|temp|humid|feuch|rh|°c|°f/i;
  * stand apart joined into one.
  */
 export function tableOf(text: string): Table {
-  const parsed = Papa.parse<string[]>(text, {
-    delimitersToGuess: [',', ';', '\t', '|'],
-    skipEmptyLines: false,
-  });
+  const delimiter = delimiterOf(text);
+  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false });
   const lines = parsed.data.map((cells, i) => ({ line: i + 1, cells: cells.map((cell) => cell.trim()) }));
   const filled = lines.filter(({ cells }) => cells.some((cell) => cell !== ''));
   const header = headerIndex(filled.slice(0, 40).map(({ cells }) => cells));
   const headers = filled[header]?.cells ?? [];
-  return joinDateAndTime({ delimiter: parsed.meta.delimiter, headers, rows: filled.slice(header + 1) });
+  return joinDateAndTime({ delimiter, headers, rows: filled.slice(header + 1) });
+}
+
+/** How many cells of a line name a reading; nothing for a line of one cell, or of figures. */
+const namesIn = (cells: string[]): number =>
+  cells.length < 2 ? 0 : cells.filter((cell) => named.test(cell) && !/^\d/.test(cell)).length;
+
+/** The delimiter under which some line near the top names most readings; where none does, the likeliest by its rows. */
+function delimiterOf(text: string): string {
+  const head = text.split(/\r?\n/, 60).join('\n');
+  const scores = [',', ';', '\t', '|'].map((delimiter) => {
+    const rows = Papa.parse<string[]>(head, { delimiter }).data;
+    return { delimiter, names: Math.max(...rows.map(namesIn)) };
+  });
+  const best = scores.reduce((a, b) => (b.names > a.names ? b : a));
+  return best.names > 0
+    ? best.delimiter
+    : Papa.parse<string[]>(head, { delimitersToGuess: [',', ';', '\t', '|'] }).meta.delimiter;
 }
 
 /** The header: among the first lines, the one with most words that name a reading; else the first. */
 function headerIndex(lines: string[][]): number {
-  const scores = lines.map((cells) =>
-    cells.length < 2 ? 0 : cells.filter((cell) => named.test(cell) && !/^\d/.test(cell)).length,
-  );
+  const scores = lines.map(namesIn);
   const best = Math.max(0, ...scores);
   return best === 0 ? 0 : scores.indexOf(best);
 }

@@ -1,7 +1,8 @@
 import { createContext, use, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Box, Button } from '@mui/material';
+import { useSWRConfig } from 'swr';
 import type { Entry } from '../../core/log/entry.ts';
-import { log, retract, type Outcome } from './outbox.ts';
+import { log, onSent, retract, type Outcome } from './outbox.ts';
 import { board, ink } from './theme.ts';
 
 interface Notice {
@@ -18,6 +19,10 @@ const SHOWN_MS = 12_000;
 /** Gives every view `useLog`, and shows what was logged with its undo. */
 export function Logging({ children }: { children: ReactNode }) {
   const [notice, setNotice] = useState<Notice | null>(null);
+
+  const { mutate } = useSWRConfig();
+
+  useEffect(() => onSent(() => void mutate(() => true)), [mutate]);
 
   const logAct = useCallback<LogAct>(async (words, entries) => {
     const outcome = await log(words, entries);

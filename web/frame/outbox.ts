@@ -1,6 +1,5 @@
 import { openDB, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
-import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { ActAnswer, ProblemDetails } from '../../api/routes.ts';
 import type { Act, Entry, EntryBodies, EntryKind, EntryOf } from '../../core/log/entry.ts';
@@ -30,6 +29,7 @@ let waiting: Waiting[] = [];
 let sending: Promise<void> | null = null;
 let retry: ReturnType<typeof setTimeout> | null = null;
 const listeners = new Set<() => void>();
+const sentListeners = new Set<() => void>();
 const database: Promise<IDBPDatabase> = openDB('kosmema-outbox', 1, {
   upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'order', autoIncrement: true }),
 });
@@ -120,7 +120,7 @@ async function send({ order, act, words }: Waiting): Promise<boolean> {
   try {
     await post<ActAnswer>('/api/acts', act);
     await db.delete(STORE, order);
-    void mutate(() => true);
+    for (const listener of sentListeners) listener();
     return true;
   } catch (error) {
     const final = error instanceof ServerProblem && [400, 409, 413, 422].includes(error.details.status);
@@ -139,6 +139,12 @@ export function useOutbox(): Waiting[] {
     },
     () => waiting,
   );
+}
+
+/** Calls back whenever the studio has taken an act, until the returned function is called. */
+export function onSent(listener: () => void): () => void {
+  sentListeners.add(listener);
+  return () => void sentListeners.delete(listener);
 }
 
 /** Takes up what was left from before, and sends again whenever the network comes back. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { mutate } from 'swr';
+import { useSWRConfig } from 'swr';
 import { Box, Button } from '@mui/material';
 import type { ImportAnswer } from '../../api/routes.ts';
 import { FileButton } from '../frame/FileButton.tsx';
@@ -9,6 +9,7 @@ import { ask, wordsFor } from '../frame/server.ts';
 /** The whole record as one file, out and in. */
 export function Archive() {
   const [message, setMessage] = useState<{ words: string; wrong: boolean } | null>(null);
+  const { mutate } = useSWRConfig();
   const [busy, setBusy] = useState(false);
 
   const take = async (file: File) => {

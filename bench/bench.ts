@@ -1,0 +1,132 @@
+import { cpus } from 'node:os';
+import { defaultBody } from '../core/clay/body.ts';
+import { seriesClimate, steadyClimate } from '../core/drying/air.ts';
+import type { Cover } from '../core/drying/face.ts';
+import { carry, startRun, TOLERANCE, type WallRun } from '../core/drying/run.ts';
+import { cellsAt } from '../core/drying/trajectory.ts';
+import type { Entry } from '../core/log/entry.ts';
+import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
+import type { PieceCase } from '../core/plan/case.ts';
+import { planPiece } from '../core/plan/plan.ts';
+
+/** How long the hot paths take, and how true the wall stays. Printed, never asserted. */
+const HOUR = 3_600_000;
+const START = Date.parse('2026-03-09T08:00:00Z');
+
+console.log(`${cpus().length} cores, ${cpus()[0]?.model ?? 'unknown'}, Node ${process.version}`);
+
+function climate() {
+  let seed = 7;
+  const wander = () => (seed = (seed * 48271) % 2147483647) / 2147483647 - 0.5;
+  const at = Array.from({ length: 170 }, (_, i) => START + i * HOUR);
+  const day = (i: number) => Math.cos((((i % 24) - 7) / 24) * 2 * Math.PI);
+  return seriesClimate(
+    {
+      at,
+      celsius: at.map((_, i) => 20 + 3 * day(i) + wander()),
+      humidity: at.map((_, i) => 0.5 - 0.1 * day(i) + 0.04 * wander()),
+    },
+    steadyClimate(20, 0.5),
+  );
+}
+
+function median(work: () => void, rounds: number): number {
+  for (let i = 0; i < rounds; i++) work();
+  const times = Array.from({ length: rounds }, () => {
+    const begun = performance.now();
+    work();
+    return performance.now() - begun;
+  });
+  return times.sort((a, b) => a - b)[rounds >> 1]!;
+}
+
+const air = climate();
+const week = (cover: Cover, tolerance: number): WallRun =>
+  carry(
+    startRun(
+      { body: defaultBody, thicknessM: 0.006, startX: 0.25, airFactor: 1, coverFactor: 1 },
+      { climate: air, heatTransfer: 4, cover, outside: 'free', inside: 'free' },
+      START,
+      tolerance,
+    ),
+    START + 168 * HOUR,
+  );
+
+for (const cover of ['open', 'draped', 'tight'] as const) {
+  const fine = week(cover, 1e-7).trajectory;
+  const used = week(cover, TOLERANCE).trajectory;
+  let worst = 0;
+  for (let hour = 0; hour <= 168; hour++) {
+    const a = cellsAt(fine, START + hour * HOUR);
+    const b = cellsAt(used, START + hour * HOUR);
+    a.forEach((x, i) => (worst = Math.max(worst, Math.abs(x - b[i]!))));
+  }
+  const ms = median(() => void week(cover, TOLERANCE), 60);
+  console.log(
+    `A week of one wall, ${cover}: ${ms.toFixed(2)} ms (wanted 3), ${used.at.length} steps, off by ${worst.toExponential(1)} at most (wanted 5e-4)`,
+  );
+}
+
+function pieceCase(i: number): PieceCase {
+  const entry = (kind: string, at: number, body: unknown): Entry =>
+    ({
+      id: `${kind}${at}`,
+      kind,
+      v: 1,
+      subject: `p${i}`,
+      at: new Date(at).toISOString(),
+      place: null,
+      face: 'outside',
+      body,
+    }) as unknown as Entry;
+  const coat = (n: number, hour: number) =>
+    entry('piece.coated', START + hour * HOUR, {
+      stepId: `coat-${n}`,
+      tubId: null,
+      thicknessM: 0.00015,
+      specificGravity: 1.38,
+      grainDensity: 2600,
+    });
+  const made = {
+    name: `Piece ${i}`,
+    clayId: 'c',
+    form: { kind: 'cylinder', diameterM: 0.1, heightM: 0.15, wallM: 0.004 + (i % 8) / 1000, mouth: 'open' },
+    roomId: 'r',
+    techniqueId: 'sgraffito',
+    schools: {},
+    cover: 'open',
+    onRack: false,
+    stage: null,
+  };
+  const entries = [
+    entry('piece.made', START, made),
+    ...(i % 3 === 0 ? [] : [coat(1, 4)]),
+    ...(i % 3 === 2
+      ? [entry('piece.checked', START + 4.5 * HOUR, { stage: 'leather-hard', confirmed: false, note: '' })]
+      : []),
+  ];
+  return {
+    pieceId: `p${i}`,
+    entries,
+    body: defaultBody,
+    studio: defaultStudio,
+    rooms: [
+      { id: 'r', settings: [{ ...defaultRoom, from: 0 }], series: { at: [], celsius: [], humidity: [] } },
+    ],
+  };
+}
+
+const cases = Array.from({ length: 30 }, (_, i) => pieceCase(i));
+const now = START + 5 * HOUR;
+for (const [what, i] of [
+  ['fresh', 0],
+  ['coated', 1],
+  ['coated and checked', 2],
+] as const) {
+  console.log(
+    `Plan of one changed piece, ${what}: ${median(() => void planPiece(cases[i]!, now), 12).toFixed(0)} ms (wanted 50)`,
+  );
+}
+console.log(
+  `Plans of 30 pieces, all anew: ${median(() => cases.forEach((given) => planPiece(given, now)), 3).toFixed(0)} ms`,
+);

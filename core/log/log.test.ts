@@ -1,0 +1,185 @@
+import { describe, expect, it } from 'vitest';
+import { whyNot } from './admit.ts';
+import type { Act, Entry, EntryBodies, EntryKind, RecordedAct } from './entry.ts';
+import { emptyLedger, entriesAbout, record, stands, subjectsTouched } from './ledger.ts';
+import { foldPiece, weighedWater } from './piece.ts';
+import { foldStudio, settingAt } from './studio.ts';
+import { foldTub } from './tub.ts';
+
+const NOW = Date.parse('2026-03-10T12:00:00Z');
+let count = 0;
+const entry = <K extends EntryKind>(
+  kind: K,
+  subject: string,
+  body: EntryBodies[K],
+  at = '2026-03-10T09:00:00.000Z',
+): Entry =>
+  ({ id: `e${(count += 1)}`, kind, v: 1, subject, at, place: null, face: null, body }) as unknown as Entry;
+const act = (...entries: Entry[]): Act => ({
+  id: `act${(count += 1)}`,
+  makerId: 'm',
+  deviceAt: '2026-03-10T09:00:00.000Z',
+  entries,
+});
+const ledgerOf = (...acts: Act[]) => {
+  const ledger = emptyLedger();
+  acts.forEach((a, i) => record(ledger, { ...a, n: i + 1, recordedAt: a.deviceAt } satisfies RecordedAct));
+  return ledger;
+};
+
+const pieceMade = (change: Partial<EntryBodies['piece.made']> = {}) =>
+  entry('piece.made', 'p', {
+    name: 'Cup',
+    clayId: 'clay-default',
+    form: { kind: 'plate', diameterM: 0.2, wallM: 0.006 },
+    roomId: 'room-default',
+    techniqueId: 'sgraffito',
+    schools: {},
+    cover: 'open',
+    onRack: false,
+    stage: null,
+    ...change,
+  });
+const tubMade = entry('tub.made', 't', {
+  name: 'Black',
+  use: 'brushed-engobe',
+  contents: '',
+  volumeM3: 0.001,
+  capacityM3: 0.002,
+  grainDensity: 2600,
+  wetColour: '#000000',
+  firedColour: '#000000',
+  adjusted: 'none',
+});
+const covered = (cover: 'open' | 'tight', at?: string) =>
+  entry('piece.covered', 'p', { cover, onRack: false }, at);
+const undo = (target: Act) => act(entry('act.retracted', target.id, { reason: '' }));
+
+describe('the ledger', () => {
+  it('takes back an act, takes the taking back back, and again', () => {
+    const cover = act(covered('tight'));
+    const first = undo(cover);
+    const second = undo(first);
+    const made = act(pieceMade());
+    expect(foldPiece('p', entriesAbout(ledgerOf(made, cover), 'p'))!.cover).toBe('tight');
+    expect(foldPiece('p', entriesAbout(ledgerOf(made, cover, first), 'p'))!.cover).toBe('open');
+    expect(foldPiece('p', entriesAbout(ledgerOf(made, cover, first, second), 'p'))!.cover).toBe('tight');
+    expect(stands(ledgerOf(made, cover, first, second), first.id)).toBe(false);
+  });
+
+  it('knows which subjects an undo touches', () => {
+    const cover = act(covered('tight'));
+    const ledger = ledgerOf(act(pieceMade()), cover);
+    expect(subjectsTouched(ledger, undo(cover))).toContain('p');
+  });
+
+  it('orders by when things happened, not by when they were logged', () => {
+    const ledger = ledgerOf(
+      act(pieceMade()),
+      act(covered('open', '2026-03-10T11:00:00.000Z')),
+      act(covered('tight', '2026-03-10T10:00:00.000Z')),
+    );
+    expect(foldPiece('p', entriesAbout(ledger, 'p'))!.cover).toBe('open');
+  });
+});
+
+describe('what is refused, and why', () => {
+  const ledger = ledgerOf(act(pieceMade()), act(tubMade));
+  const why = (e: Entry) => whyNot(ledger, act(e), NOW);
+  it.each([
+    ['a piece that does not exist', () => entry('piece.noted', 'nobody', { text: 'x' }), 'no-such-piece'],
+    ['before the piece was made', () => covered('tight', '2026-03-09T09:00:00.000Z'), 'before-made'],
+    ['the future', () => covered('tight', '2026-03-10T12:11:00.000Z'), 'in-the-future'],
+    ['a room that does not exist', () => entry('piece.moved', 'p', { roomId: 'cellar' }), 'no-such-room'],
+    [
+      'a step it does not have',
+      () => entry('piece.worked', 'p', { stepId: 'gild', outcome: null, note: '' }),
+      'no-such-step',
+    ],
+    ['an undo of nothing', () => entry('act.retracted', 'nothing', { reason: '' }), 'no-such-act'],
+    ['a tub that does not exist', () => entry('tub.noted', 'nobody', { text: 'x' }), 'no-such-tub'],
+    [
+      'slip lighter than water',
+      () =>
+        entry('tub.measured', 't', { massKg: 0.04, tareKg: 0, volumeM3: 5e-5, celsius: null, levelM3: null }),
+      'lighter-than-water',
+    ],
+    [
+      'slip denser than its powder',
+      () =>
+        entry('tub.measured', 't', { massKg: 0.15, tareKg: 0, volumeM3: 5e-5, celsius: null, levelM3: null }),
+      'denser-than-powder',
+    ],
+  ])('refuses %s', (_name, made, code) => {
+    expect(why(made())).toMatchObject({ code, message: expect.stringMatching(/.{20,}/) as string });
+  });
+
+  it('takes ten minutes of a fast clock, and a wall that is no thicker than half its piece', () => {
+    expect(why(covered('tight', '2026-03-10T12:09:00.000Z'))).toBeNull();
+    const thick = entry('piece.made', 'q', {
+      ...(pieceMade() as Extract<Entry, { kind: 'piece.made' }>).body,
+      form: { kind: 'plate', diameterM: 0.1, wallM: 0.06 },
+    });
+    expect(why(thick)).toMatchObject({ code: 'wall-too-thick', field: 'entries.0.body.form.wallM' });
+  });
+});
+
+describe('a tub by its log', () => {
+  it('moves its SG with water and powder, and keeps its measurements', () => {
+    const measured = entry('tub.measured', 't', {
+      massKg: 0.075,
+      tareKg: 0,
+      volumeM3: 5e-5,
+      celsius: null,
+      levelM3: null,
+    });
+    const watered = entry('tub.watered', 't', { volumeM3: 0.00025 });
+    const tub = foldTub('t', [tubMade, measured, watered])!;
+    expect(tub.specificGravity).toBeCloseTo(1.4, 9);
+    expect(tub.volumeM3).toBeCloseTo(0.00125, 12);
+    expect(tub.measuredAt).toBeNull();
+    expect(
+      foldTub('t', [tubMade, measured, entry('tub.used', 't', { volumeM3: 5, pieceId: null })])!.volumeM3,
+    ).toBe(0);
+  });
+});
+
+describe('weighings', () => {
+  it('adds the clay of coats to the dry mass', () => {
+    const weigh = (massKg: number, dryKg: number | null) =>
+      entry('piece.weighed', 'p', { massKg, tareKg: 0, dryKg });
+    const coat = entry('piece.coated', 'p', {
+      stepId: null,
+      tubId: null,
+      thicknessM: 0.0002,
+      specificGravity: 1.4,
+      grainDensity: 2600,
+    });
+    const [first, second] = weighedWater([weigh(1.2, 1), coat, weigh(1.32, null)], () => 0.1);
+    expect(first!.x).toBeCloseTo(0.2, 9);
+    expect(second!.x).toBeCloseTo(0.2, 9);
+    expect(weighedWater([weigh(0.9, 1)], () => 0)[0]!.reason).toContain('less than its dry clay');
+  });
+});
+
+describe('settings', () => {
+  it('hold from when they were set, so that a change rewrites no history', () => {
+    const room = (meanCelsius: number, at: string) =>
+      entry(
+        'room.set',
+        'room-default',
+        {
+          name: 'R',
+          heatTransfer: 4,
+          cycle: { meanCelsius, swingCelsius: 0, meanHumidity: 0.5, swingHumidity: 0, warmestHour: 15 },
+        },
+        at,
+      );
+    const { rooms, isSet } = foldStudio(
+      ledgerOf(act(room(15, '2026-01-01T00:00:00.000Z')), act(room(25, '2026-03-01T00:00:00.000Z'))),
+    );
+    expect(settingAt(rooms[0]!, Date.parse('2026-02-01T00:00:00Z')).cycle.meanCelsius).toBe(15);
+    expect(rooms[0]!.set.cycle.meanCelsius).toBe(25);
+    expect(isSet).toBe(false);
+  });
+});

@@ -1,0 +1,61 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build } from 'esbuild';
+import { must, root } from './run.mjs';
+
+/** Speeds, printed with the machine they were measured on. */
+await build({
+  entryPoints: [`${root}bench/bench.ts`],
+  outfile: `${root}dist/bench/bench.js`,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  logLevel: 'warning',
+});
+must('node', ['dist/bench/bench.js']);
+if (!existsSync(`${root}dist/web/index.html`)) must('node', ['scripts/build.mjs']);
+
+const folder = mkdtempSync(join(tmpdir(), 'kosmema-bench-'));
+const clock = join(folder, 'clock');
+writeFileSync(clock, '2026-03-11T09:20:00Z');
+
+async function start() {
+  const begun = performance.now();
+  const server = spawn('node', ['dist/server/main.js'], {
+    cwd: root,
+    env: { ...process.env, KOSMEMA_DATA: join(folder, 'data'), KOSMEMA_CLOCK_FILE: clock, PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const address = await new Promise((resolve) =>
+    server.stdout.on('data', (chunk) => /at (http\S+)/.test(chunk) && resolve(/at (http\S+)/.exec(chunk)[1])),
+  );
+  return {
+    address,
+    ms: performance.now() - begun,
+    stop: () =>
+      new Promise((resolve) => {
+        server.on('exit', resolve);
+        server.kill('SIGTERM');
+      }),
+  };
+}
+
+const timed = async (path) => {
+  const begun = performance.now();
+  await (await fetch(path)).arrayBuffer();
+  return performance.now() - begun;
+};
+
+const first = await start();
+must('node', ['dist/demo/make.js', first.address], { stdio: 'ignore' });
+await first.stop();
+const again = await start();
+console.log(`Start with the demo's data: ${(again.ms / 1000).toFixed(1)} s (wanted 3)`);
+console.log(
+  `Bench of the demo, first answer: ${(await timed(`${again.address}/api/bench`)).toFixed(0)} ms; warm: ${(await timed(`${again.address}/api/bench`)).toFixed(0)} ms (wanted 100)`,
+);
+await again.stop();
+rmSync(folder, { recursive: true, force: true });

@@ -1,0 +1,78 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { cpSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { drizzle } from 'drizzle-orm/node-postgres';
+import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import pg from 'pg';
+import { inject, onTestFinished } from 'vitest';
+import type { Act, Entry, EntryBodies, EntryKind } from '../../core/log/entry.ts';
+import { ok } from '../../core/units/problem.ts';
+import type { Clock } from '../clock.ts';
+import { migrationsFolder, openDatabase, type Tx } from '../db/open.ts';
+import { openFolder, type OpenDatabase, type OpenFolder } from '../folder.ts';
+
+export const NOW = Date.parse('2026-03-10T12:00:00Z');
+export const testClock: Clock = { now: () => NOW, workshopTime: false, save: () => {} };
+export const onPostgres = process.env['KOSMEMA_TEST_POSTGRES'];
+
+/** PGlite in the folder, or with KOSMEMA_TEST_POSTGRES a database of that server named by the folder. */
+const openForTest: OpenDatabase = onPostgres
+  ? async (folder) => {
+      const name = `t${createHash('sha256').update(folder).digest('hex').slice(0, 20)}`;
+      const admin = new pg.Client(onPostgres);
+      await admin.connect();
+      await admin.query(`create database ${name}`).catch(() => undefined);
+      await admin.end();
+      const url = new URL(onPostgres);
+      url.pathname = `/${name}`;
+      const pool = new pg.Pool({ connectionString: url.toString(), max: 1 });
+      const db = drizzle(pool);
+      await migrate(db, { migrationsFolder });
+      return ok({ db: db as unknown as Tx, close: () => pool.end() });
+    }
+  : openDatabase;
+
+/** An empty data folder; removed after the test. */
+export function emptyFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'kosmema-test-'));
+  onTestFinished(() => rmSync(folder, { recursive: true, force: true }));
+  mkdirSync(join(folder, 'data'));
+  if (!onPostgres) cpSync(inject('template'), join(folder, 'data', 'db'), { recursive: true });
+  return join(folder, 'data');
+}
+
+export async function opened(folder: string): Promise<OpenFolder> {
+  const outcome = await openFolder(folder, testClock, openForTest);
+  if (!outcome.ok) throw new Error(outcome.problem.message);
+  return outcome.value;
+}
+
+export function entry<K extends EntryKind>(
+  kind: K,
+  subject: string,
+  body: EntryBodies[K],
+  at = '2026-03-10T09:00:00.000Z',
+): Entry {
+  return { id: randomUUID(), kind, v: 1, subject, at, place: null, face: null, body } as unknown as Entry;
+}
+
+export const act = (...entries: Entry[]): Act => ({
+  id: randomUUID(),
+  makerId: 'maker-default',
+  deviceAt: '2026-03-10T09:00:00.000Z',
+  entries,
+});
+
+export const pieceMade = (subject = 'p'): Entry =>
+  entry('piece.made', subject, {
+    name: 'Cup',
+    clayId: 'clay-default',
+    form: { kind: 'plate', diameterM: 0.2, wallM: 0.006 },
+    roomId: 'room-default',
+    techniqueId: 'sgraffito',
+    schools: {},
+    cover: 'open',
+    onRack: false,
+    stage: null,
+  });
