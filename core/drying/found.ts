@@ -14,7 +14,8 @@ const PRIOR = { lnAir: 0.3, lnCover: 0.5, startX: 0.008 };
 /** One sigma of a stage edge read by hand, on the reference scale; and of a weighing, kg/kg. From memory. */
 const STAGE_NOISE = 2.5;
 const WEIGHING_NOISE = 0.003;
-const COARSE = 3e-4;
+/** The fit looks through many runs: each needs to be no truer than the hands. */
+const COARSE = 1e-3;
 
 /**
  * The most probable air factor, cover factor and starting water given what was found: least squares of the
@@ -55,7 +56,7 @@ export function settingAfter(
       maxValues: [4, 4, 3],
       gradientDifference: 0.05,
       damping: 0.01,
-      maxIterations: 12,
+      maxIterations: 6,
       errorTolerance: 1e-4,
     },
   );

@@ -23,10 +23,10 @@ describe('a logger’s file', () => {
 
   it('is read with semicolons, decimal commas, days first, and lines before its header', () => {
     const { readings, preview } = read(
-      'Logger 7\nSerial;12\n\nDatum;Temperatur;Feuchte\n08.03.2026 10:00;20,5 °C;48,2 %\n',
+      'Logger 7\nSerial;12\n\nDatum;Temperatur;Feuchte\n08.03.2026 10:00;20,5 °C;48,0 %\n',
     );
     expect(preview.delimiter).toBe(';');
-    expect(readings[0]).toMatchObject({ celsius: 20.5, humidity: 0.482 });
+    expect(readings[0]).toMatchObject({ celsius: 20.5, humidity: 0.48 });
   });
 
   it.each([

@@ -1,0 +1,64 @@
+/** What is true of clay and slip, for whoever builds on it. */
+export {
+  activityLaw,
+  defaultBody,
+  diffusivityLaw,
+  drySolidsPerArea,
+  equilibriumX,
+  linearShrinkage,
+  specificVolume,
+  volumeLaw,
+  type ClayBody,
+} from './clay/body.ts';
+export { wetness } from './clay/colour.ts';
+export {
+  edgeAtWater,
+  moistureIndex,
+  stageAt,
+  stages,
+  stageSpan,
+  waterAtEdge,
+  waterAtIndex,
+  type Stage,
+} from './clay/stage.ts';
+export { dryBasis, wetBasis } from './clay/water.ts';
+export {
+  cycleClimate,
+  saturationDensity,
+  saturationPressure,
+  seriesClimate,
+  steadyClimate,
+  wetBulb,
+  type Climate,
+} from './drying/air.ts';
+export { covers, evaporatingFace, surfaceState, type Cover, type FaceLaw } from './drying/face.ts';
+export { settingAfter, takenAsFound, type Observation } from './drying/found.ts';
+export { coreReading, meanReading, outerReading } from './drying/readings.ts';
+export { carry, forkRun, startRun, type WallEvent, type WallRun } from './drying/run.ts';
+export { meansOver } from './drying/series.ts';
+export { cellsAt, firstWhen, type Trajectory } from './drying/trajectory.ts';
+export { createWall, type Wall, type WallLaws } from './drying/wall.ts';
+export { capVolume, clayVolume, exposure, outsideArea, sphereZoneArea, type Form } from './form/form.ts';
+export { hazards, type Hazard } from './hazard/hazard.ts';
+export { whyNot } from './log/admit.ts';
+export { emptyLedger, entriesAbout, record, stands, subjectsTouched, type Ledger } from './log/ledger.ts';
+export { foldPiece, weighedWater, type PieceState } from './log/piece.ts';
+export { foldStudio, settingAt, type StudioState } from './log/studio.ts';
+export { foldTub, type TubState } from './log/tub.ts';
+export { firstWorkable, nightTime, workingTime } from './plan/hours.ts';
+export { nextStep, type NextStep } from './plan/next.ts';
+export { planPiece, type PiecePlan } from './plan/plan.ts';
+export { slipForCoat } from './slip/amount.ts';
+export { consistencies, rightFor } from './slip/consistency.ts';
+export { correctionFor, powderToAdd, thickened, watered, waterToAdd, waterToRemove } from './slip/correct.ts';
+export {
+  coatLoad,
+  dryContent,
+  judgeGravity,
+  measuredGravity,
+  slipWaterContent,
+  solidsByMass,
+  solidsByVolume,
+} from './slip/density.ts';
+export { stepsOf, techniqueNamed } from './technique/catalogue.ts';
+export { formatNumber, formatQuantity, fromUnit, readNumber, toUnit } from './units/quantity.ts';

@@ -1,0 +1,86 @@
+import { describe, expect, it } from 'vitest';
+import type { NextStep } from '../../core/plan/next.ts';
+import { HOUR, MINUTE } from '../../core/units/quantity.ts';
+import { answerFor, coverWords } from './answer.ts';
+import { span, whenNear } from './times.ts';
+
+const now = Date.parse('2026-03-11T09:20:00Z');
+const zone = 'Etc/GMT-1';
+const step = (change: Partial<NextStep>): NextStep => ({
+  stepId: 'carve',
+  name: 'Carve',
+  verb: 'Log carving',
+  does: 'work',
+  status: 'now',
+  opens: now - HOUR,
+  closes: now + 2 * HOUR,
+  doAt: now,
+  remedy: 'Mist it.',
+  waitFor: null,
+  ...change,
+});
+
+describe('the answer in words', () => {
+  it('says now and until when', () => {
+    expect(answerFor(step({}), now, zone)).toEqual({
+      tone: 'now',
+      headline: 'Carve now',
+      detail: 'Until 12:20: 2 h left.',
+    });
+  });
+  it('says when, and how long until then', () => {
+    const answer = answerFor(step({ status: 'waiting', opens: now + 95 * MINUTE }), now, zone);
+    expect(answer.headline).toBe('Carve at 11:55');
+    expect(answer.tone).toBe('soon');
+    expect(answerFor(step({ status: 'waiting', opens: now + 22 * HOUR }), now, zone).headline).toBe(
+      'Carve tomorrow 08:20',
+    );
+  });
+  it('names the sign that ends a wait', () => {
+    const waitFor = { sign: 'matte', afterStepId: 'coat-3', from: now, to: now + 3 * MINUTE } as const;
+    expect(answerFor(step({ waitFor }), now, zone)).toMatchObject({
+      tone: 'soon',
+      headline: 'Wait until matte',
+    });
+  });
+  it('says it is late, since when, and the remedy', () => {
+    const answer = answerFor(step({ status: 'late', closes: now - 90 * MINUTE }), now, zone);
+    expect(answer.tone).toBe('late');
+    expect(answer.detail).toContain('1 h 30 min ago');
+    expect(answer.detail).toContain('Mist it.');
+  });
+  it('says what holds a step back for ever', () => {
+    expect(answerFor(step({ status: 'unreached', opens: null, closes: null }), now, zone).headline).toBe(
+      'Holding',
+    );
+    expect(answerFor(null, now, zone).headline).toBe('All steps done');
+  });
+  it('advises a cover only where it gains something', () => {
+    const changes = [
+      { at: now, cover: 'tight' },
+      { at: now + 22 * HOUR, cover: 'open' },
+    ] as const;
+    const advice = { now: 'tight', why: 'keeps-steps-in-hours', changes: [...changes], doAt: [] } as const;
+    expect(coverWords({ ...advice, changes: [...changes], doAt: [] }, 'open', now, zone)).toBe(
+      'Cover tightly now, then uncover tomorrow 08:20: keeps the next steps in working hours.',
+    );
+    expect(coverWords({ ...advice, changes: [], doAt: [], why: 'stay' }, 'open', now, zone)).toBeNull();
+  });
+});
+
+describe('times near now', () => {
+  it('carries a day only where it is not today', () => {
+    expect(whenNear(now, now, zone)).toBe('10:20');
+    expect(whenNear(now - 48 * HOUR, now, zone)).toBe('Mon 10:20');
+    expect(whenNear(now - 400 * HOUR, now, zone)).toMatch(/^Sun,? 22 Feb 18:20$/);
+  });
+  it('is no finer than honest', () => {
+    expect([20_000, 5 * MINUTE, 2 * HOUR + MINUTE, 26 * HOUR, 80 * HOUR].map(span)).toEqual([
+      'under a minute',
+      '5 min',
+      '2 h',
+      '26 h',
+      '3 days',
+    ]);
+  });
+});
