@@ -2,7 +2,9 @@ import { useState } from 'react';
 import { FormControlLabel, Switch, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { covers, coverNamed, type Cover } from '../../core/drying/face.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import { ChoiceField } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
+import { useStudio } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 
 export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
@@ -11,16 +13,21 @@ export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
     plan.advice && plan.advice.now !== present ? plan.advice.now : present,
   );
   const [rack, setRack] = useState(onRack);
+  const { data: studio } = useStudio();
+  const [room, setRoom] = useState(plan.piece.roomId);
   const flat = made.form.kind === 'tile' || made.form.kind === 'plate';
   const { verb, effect } = coverNamed(cover);
   return (
     <LogDialog
       title={`Cover: ${made.name}`}
       verb={verb}
-      act={(at) => ({
-        words: `${made.name}: ${verb.toLowerCase()}`,
-        entries: [entry('piece.covered', id, { cover, onRack: rack }, { at })],
-      })}
+      act={(at) => {
+        const moved = room === plan.piece.roomId ? [] : [entry('piece.moved', id, { roomId: room }, { at })];
+        return {
+          words: `${made.name}: ${verb.toLowerCase()}`,
+          entries: [entry('piece.covered', id, { cover, onRack: rack }, { at }), ...moved],
+        };
+      }}
       onClose={onClose}
     >
       <ToggleButtonGroup
@@ -42,6 +49,14 @@ export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
         <FormControlLabel
           control={<Switch checked={rack} onChange={(_event, on) => setRack(on)} />}
           label="On a rack: air reaches both faces"
+        />
+      )}
+      {studio && studio.rooms.length > 1 && (
+        <ChoiceField
+          label="Room"
+          value={room}
+          onChoose={setRoom}
+          options={studio.rooms.map((r) => ({ value: r.id, label: r.set.name }))}
         />
       )}
       <span>{`It then ${effect}.`}</span>
