@@ -7,6 +7,12 @@ export default defineConfig({
   plugins: [react()],
   html: { cspNonce: '__NONCE__' },
   worker: { format: 'es' },
-  build: { outDir: 'dist/web', manifest: true, target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+  build: {
+    outDir: 'dist/web',
+    manifest: true,
+    target: 'es2022',
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 900,
+  },
   server: { proxy: { '/api': { target: server, changeOrigin: true, headers: { origin: server } } } },
 });

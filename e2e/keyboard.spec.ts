@@ -53,7 +53,8 @@ test('the whole way works by keyboard', async ({ page, studio }) => {
   await page.keyboard.press('Enter');
   await tabTo(/^(Open|Draped|Tight plastic|Damp box)/);
   const focused = () => page.evaluate(() => document.activeElement?.textContent ?? '');
-  for (let i = 0; i < 4 && !(await focused()).startsWith('Tight plastic'); i++) await page.keyboard.press('ArrowDown');
+  for (let i = 0; i < 4 && !(await focused()).startsWith('Tight plastic'); i++)
+    await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await tabTo('Cover tightly');
   await page.keyboard.press('Enter');

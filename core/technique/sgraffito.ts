@@ -140,7 +140,7 @@ export const sgraffito: Technique = {
       id: 'burrs',
       question: 'How do you take off burrs?',
       schools: [
-        { id: 'dry', name: 'Dry brush, light abrasion', difference: 'crisp, but makes dust' },
+        { id: 'dry', name: 'Dry brush, light abrasion', difference: 'crisp, dusty' },
         { id: 'sponge', name: 'Damp sponge', difference: 'softer edges, no dust' },
       ],
     },

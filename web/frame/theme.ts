@@ -64,6 +64,7 @@ export const theme = createTheme({
         root: {
           minHeight: 48,
           paddingInline: 20,
+          whiteSpace: 'nowrap',
           borderWidth: 2,
           '&:focus-visible': { outline: `3px solid ${cobalt}`, outlineOffset: 2 },
         },

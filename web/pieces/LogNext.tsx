@@ -54,7 +54,12 @@ export function LogStepButton({
   const Dialog = step.does === 'coat' ? CoatDialog : StepDialog;
   return (
     <>
-      <Button variant={variant} onClick={() => setOpen(true)} aria-label={`${step.verb}: ${piece.name}`}>
+      <Button
+        variant={variant}
+        sx={variant === 'text' ? { px: 0 } : {}}
+        onClick={() => setOpen(true)}
+        aria-label={`${step.verb}: ${piece.name}`}
+      >
         {step.verb}
       </Button>
       {open && (

@@ -86,7 +86,7 @@ function Signs({ step: { step, waitFor } }: { step: StepPlan }) {
       </Box>
       {step.hazards.map((id) => (
         <Box key={id} sx={{ color: manganese, fontWeight: 650 }}>
-          Caution, {hazards[id].title.toLowerCase()}: {hazards[id].measures.join('; ').toLowerCase()}
+          Caution, {hazards[id].title.toLowerCase()}: {hazards[id].measures.join('. ')}
         </Box>
       ))}
     </>
