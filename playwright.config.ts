@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
+  outputDir: 'test-results/browser',
   workers: 1,
   timeout: 120_000,
   expect: { timeout: 15_000 },
