@@ -30,7 +30,11 @@ module.exports = {
       name: 'core-packages',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { path: 'node_modules', pathNot: 'node_modules/(luxon|ml-levenberg-marquardt|@types/luxon)' },
+      to: {
+        path: 'node_modules',
+        pathNot:
+          'node_modules/(luxon|ml-levenberg-marquardt|simple-statistics|culori|@types/luxon|@types/culori)',
+      },
     },
   ],
   options: {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { slipBodies } from './slip.ts';
 import {
   across,
   colour,
@@ -9,9 +10,8 @@ import {
   instant,
   massKg,
   name,
+  note,
   roomCelsius,
-  sampleVolume,
-  tubVolume,
   wallThickness,
   within,
   words,
@@ -32,7 +32,6 @@ const stage = z.enum([
 ]);
 const sign = z.enum(['matte', 'print-free', 'firm', 'touch-dry']);
 const stepId = id;
-const note = words('The note', 2000);
 
 export const form = z.discriminatedUnion('kind', [
   z.object({
@@ -68,23 +67,6 @@ const pieceMade = z.object({
   onRack: z.boolean(),
   stage: stage.nullable(),
 });
-
-export const slipUse = z.enum([
-  'brushed-engobe',
-  'underglaze-carving',
-  'joining',
-  'poured-ground',
-  'broad-brush',
-  'drip',
-  'monoprint',
-  'stencil',
-  'inlay',
-  'trailing',
-  'white-ground',
-  'texture',
-  'sprayed',
-  'sigillata',
-]);
 
 export const readingsAnswers = z.object({
   zone,
@@ -208,29 +190,7 @@ export const bodies = {
   'piece.trimmed': z.object({ note }),
   'piece.noted': z.object({ text: note.min(1, 'The note is empty: write something, or leave it.') }),
   'piece.finished': z.object({ outcome, faults: z.array(words('A fault', 80)).max(20), note }),
-  'tub.made': z.object({
-    name: name('The name'),
-    use: slipUse,
-    contents: words('What is in it', 500),
-    volumeM3: tubVolume,
-    capacityM3: tubVolume,
-    grainDensity,
-    wetColour: colour,
-    firedColour: colour,
-    adjusted: z.enum(['none', 'deflocculated', 'flocculated']),
-  }),
-  'tub.measured': z.object({
-    massKg: massKg('The mass'),
-    tareKg: massKg('The tare'),
-    volumeM3: sampleVolume,
-    celsius: roomCelsius('Temperature').nullable(),
-    levelM3: tubVolume.nullable(),
-  }),
-  'tub.watered': z.object({ volumeM3: tubVolume }),
-  'tub.thickened': z.object({ dryKg: massKg('The powder') }),
-  'tub.used': z.object({ volumeM3: tubVolume, pieceId: id.nullable() }),
-  'tub.noted': z.object({ text: note.min(1, 'The note is empty: write something, or leave it.') }),
-  'tub.discarded': z.object({ reason: note }),
+  ...slipBodies,
   'readings.taken': z.object({
     file: z.string().regex(/^[0-9a-f]{64}$/, 'The file is not named by its checksum: upload it again.'),
     fileName: words('The file name', 200),
@@ -240,7 +200,11 @@ export const bodies = {
   'studio.set': studioSet,
   'room.set': roomSet,
   'clay.set': clayBody,
-  'maker.set': z.object({ name: name('The name'), units }),
+  'maker.set': z.object({
+    name: name('The name'),
+    units,
+    scaleStepKg: within('The scale', 1e-6, 0.1, 'between 0.001 and 100 g', 'the smallest step it shows.'),
+  }),
   'act.retracted': z.object({ reason: note }),
 } as const;
 

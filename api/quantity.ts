@@ -63,6 +63,7 @@ export const name = (field: string) =>
     .trim()
     .min(1, `${field} is empty: give it one.`)
     .max(80, `${field} is longer than 80 characters: shorten it.`);
+export const note = words('The note', 2000);
 export const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'A colour is written like #5d3b2c.');
 export const zone = z
   .string()

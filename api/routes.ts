@@ -2,7 +2,11 @@ import type { PieceCase } from '../core/plan/case.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { NextStep } from '../core/plan/next.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
-import type { TubState } from '../core/log/tub.ts';
+import type { BatchState } from '../core/log/batch.ts';
+import type { BinState } from '../core/log/bin.ts';
+import type { SlipCatalogue } from '../core/log/catalogue.ts';
+import type { TrialState } from '../core/log/trial.ts';
+import type { Attention, TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { PieceState } from '../core/log/piece.ts';
 import type { RecordedAct } from '../core/log/entry.ts';
 import type { StudioState } from '../core/log/studio.ts';
@@ -24,6 +28,11 @@ export interface ProblemDetails {
 /** The header that carries the studio's clock, ms, on every answer. */
 export const CLOCK_HEADER = 'kosmema-clock';
 export const PROBLEM_TYPE = 'application/problem+json';
+
+/** An act as a log shows it. */
+export interface ShownAct extends RecordedAct {
+  standing: boolean;
+}
 
 /** GET /api/studio */
 export interface StudioAnswer extends StudioState {
@@ -63,6 +72,7 @@ export interface BenchPiece {
 export interface BenchAnswer {
   at: Instant;
   pieces: BenchPiece[];
+  reminders: Reminder[];
 }
 
 /** GET /api/pieces */
@@ -84,14 +94,64 @@ export interface PieceRow {
 export interface PieceAnswer {
   given: PieceCase;
   /** Acts that name the piece, standing or not, in journal order. */
-  acts: (RecordedAct & { standing: boolean })[];
+  acts: ShownAct[];
 }
 
-/** GET /api/tubs and /api/tubs/:id */
-export type TubRow = TubState;
+/** GET /api/shelf */
+export interface ShelfAnswer {
+  tubs: TubOnShelf[];
+  batches: BatchRow[];
+  catalogue: SlipCatalogue;
+}
+
+/** A batch that is being made. */
+export interface BatchRow {
+  id: string;
+  name: string;
+  begunAt: Instant;
+  done: number;
+  steps: number;
+  next: string | null;
+  /** When to look at what slakes or soaks. */
+  look: { at: Instant; name: string; over: boolean } | null;
+}
+
+/** What the shelf asks for, on the Bench. */
+export type Reminder =
+  | { kind: 'batch'; id: string; name: string; at: Instant; look: string }
+  | { kind: 'tub'; id: string; name: string; attention: Attention };
+
+/** GET /api/tubs/:id */
 export interface TubAnswer {
-  tub: TubState;
-  acts: (RecordedAct & { standing: boolean })[];
+  shelf: TubOnShelf;
+  catalogue: SlipCatalogue;
+  trials: TrialState[];
+  acts: ShownAct[];
+}
+
+/** GET /api/batches/:id */
+export interface BatchAnswer {
+  batch: BatchState;
+  catalogue: SlipCatalogue;
+  acts: ShownAct[];
+}
+
+/** GET /api/bins */
+export interface BinsAnswer {
+  bins: BinState[];
+  acts: ShownAct[];
+}
+
+/** POST /api/labels: a sheet of labels as PDF. */
+export interface LabelsRequest {
+  paper: 'A4' | 'Letter';
+  labels: Label[];
+}
+export interface Label {
+  title: string;
+  lines: string[];
+  /** Where its QR code leads, from the root of this studio; null for none. */
+  path: string | null;
 }
 
 /** POST /api/files */

@@ -48,9 +48,30 @@ export { foldTub, type TubState } from './log/tub.ts';
 export { firstWorkable, nightTime, workingTime } from './plan/hours.ts';
 export { nextStep, type NextStep } from './plan/next.ts';
 export { planPiece, type PiecePlan } from './plan/plan.ts';
+export { alikeWhenWet, openWaterLoss, tubOnShelf, type TubOnShelf } from './shelf/tubOnShelf.ts';
+export { runOf } from './shelf/run.ts';
 export { slipForCoat } from './slip/amount.ts';
-export { consistencies, rightFor } from './slip/consistency.ts';
-export { correctionFor, powderToAdd, thickened, watered, waterToAdd, waterToRemove } from './slip/correct.ts';
+export { whyNotInto, type BinKind, type Waste } from './slip/bin.ts';
+export { blendCups, blendTable } from './slip/blend.ts';
+export { consistencies, consistencyFor, rightFor } from './slip/consistency.ts';
+export {
+  correctionFor,
+  dryingOfSlip,
+  powderToAdd,
+  thickened,
+  trimmingsToStand,
+  watered,
+  waterToAdd,
+  waterToRemove,
+} from './slip/correct.ts';
+export {
+  baumeOfGravity,
+  deflocculationCurve,
+  doseMass,
+  dosePercent,
+  gravityOfBaume,
+  letDown,
+} from './slip/deflocculate.ts';
 export {
   coatLoad,
   dryContent,
@@ -60,5 +81,17 @@ export {
   solidsByMass,
   solidsByVolume,
 } from './slip/density.ts';
+export { controlChart, driftOf } from './slip/drift.ts';
+export { gravityFelt, placeOfGravity } from './slip/feel.ts';
+export { apparentViscosity, gellingRatio } from './slip/flow.ts';
+export { judgeSlip } from './slip/judge.ts';
+export { makingSteps } from './slip/making.ts';
+export { firedMoles, formulaMass, mixtureDensity, type Material } from './slip/material.ts';
+export { molarMass } from './slip/oxide.ts';
+export { rawMaterials } from './slip/rawMaterials.ts';
+export { batchOf, recipeProblem, recipeQuestions, roundedBatch, type Recipe } from './slip/recipe.ts';
+export { layerYield, settlingSpeed, settlingTime, takenLayer, waterViscosity } from './slip/settle.ts';
+export { sieveOpening } from './slip/sieve.ts';
+export { expansionEstimate, unityFormula } from './slip/unity.ts';
 export { stepsOf, techniqueNamed } from './technique/catalogue.ts';
 export { formatNumber, formatQuantity, fromUnit, readNumber, toUnit } from './units/quantity.ts';

@@ -4,6 +4,7 @@ import { maker } from './maker.ts';
 import { pieces } from './pieces.ts';
 import { roomsAndReadings } from './rooms.ts';
 import { studioEntries } from './studio.ts';
+import { slipRoom, trials } from './slipRoom.ts';
 import { tubs } from './tubs.ts';
 
 /** Makes Quillstone Yard, an invented workshop, through the same interface everyone uses. */
@@ -40,6 +41,6 @@ for (const { entry, file } of roomsAndReadings(make, now)) {
   }
   await log([entry]);
 }
-for (const entries of tubs(make)) await log(entries);
+for (const entries of [...slipRoom(make), ...tubs(make), ...trials(make)]) await log(entries);
 for (const entries of pieces(make)) await log(entries);
 console.log('Quillstone Yard is made.');

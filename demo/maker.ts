@@ -4,7 +4,7 @@ import type { schema } from '../api/index.ts';
 
 export type Entry = z.infer<typeof schema.entry>;
 type Kind = Entry['kind'];
-type BodyOf<K extends Kind> = Extract<Entry, { kind: K }>['body'];
+export type BodyOf<K extends Kind> = Extract<Entry, { kind: K }>['body'];
 
 const HOUR = 3_600_000;
 const ZONE_AHEAD = HOUR;

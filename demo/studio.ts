@@ -40,8 +40,8 @@ export function studioEntries({ entry }: Make): Entry[] {
       nightFromMinute: 22 * 60,
       nightToMinute: 6 * 60 + 30,
     }),
-    entry('maker.set', 'maker-ines', 40, '09:01', { name: 'Ines', units }),
-    entry('maker.set', 'maker-default', 40, '09:02', { name: 'Odo', units }),
+    entry('maker.set', 'maker-ines', 40, '09:01', { name: 'Ines', units, scaleStepKg: 1e-4 }),
+    entry('maker.set', 'maker-default', 40, '09:02', { name: 'Odo', units, scaleStepKg: 1e-4 }),
     entry('clay.set', 'clay-default', 40, '09:05', sandClay),
     entry('clay.set', 'clay-buff', 40, '09:06', paleClay),
   ];

@@ -1,74 +1,150 @@
-import type { Entry, Make } from './maker.ts';
+import type { BodyOf, Entry, Make } from './maker.ts';
 
-/** Five tubs: one right, one too thick, one too thin, one for another use, one never measured. */
+type TubMade = BodyOf<'tub.made'>;
+type Measured = BodyOf<'tub.measured'>;
+
+/** A mass of 50 ml with its cup, g, and what else was taken. */
+type Reading = { daysAgo: number; time?: string; massG?: number } & Partial<Measured>;
+
+const plain = {
+  clayId: 'clay-buff',
+  adjusted: 'none',
+  grainDensity: 2650,
+  capacityM3: 0.0015,
+  carries: ['colour'],
+  keepsDays: 180,
+  composition: [],
+  batchId: null,
+} as const;
+
+/** Tubs at every state: right, too thick, too thin, drifting, settling, looking alike, never measured. */
 export function tubs({ entry }: Make): Entry[][] {
-  const tub = (id: string, body: Parameters<typeof entry<'tub.made'>>[4]): Entry[] => [
-    entry('tub.made', id, 21, '11:00', body),
-  ];
-  const measured = (id: string, daysAgo: number, massG: number): Entry[] => [
-    entry('tub.measured', id, daysAgo, '09:10', {
-      massKg: massG / 1000,
-      tareKg: 0.0124,
-      volumeM3: 5e-5,
-      celsius: 18.5,
-      levelM3: null,
+  const tub = (
+    id: string,
+    daysAgo: number,
+    made: Partial<TubMade> &
+      Pick<TubMade, 'name' | 'use' | 'contents' | 'volumeM3' | 'wetColour' | 'firedColour'>,
+  ): Entry[] => [
+    entry('tub.made', id, daysAgo, '11:00', {
+      ...plain,
+      carries: [...plain.carries],
+      composition: [],
+      ...made,
     }),
   ];
-  const plain = { adjusted: 'none', grainDensity: 2650, capacityM3: 0.0015 } as const;
+  const measured = (id: string, { daysAgo, time = '09:10', massG, ...more }: Reading): Entry[] => [
+    entry('tub.measured', id, daysAgo, time, {
+      sample: massG === undefined ? null : { massKg: massG / 1000, tareKg: 0.0124, volumeM3: 5e-5 },
+      gravityRead: null,
+      flow: [],
+      feel: null,
+      celsius: 18.5,
+      levelM3: null,
+      ...more,
+    }),
+  ];
+  const seconds = (s: number, restS = 0) => ({ cupId: 'cup-pot', seconds: s, restS });
+
   return [
-    tub('tub-night', {
-      ...plain,
+    tub('tub-night', 90, {
       name: 'Night black',
       use: 'brushed-engobe',
-      contents: 'Hollow buff trimmings, iron 6 %, manganese-free black stain 8 %',
+      contents: 'Hollow buff trimmings, iron 6 %, black stain 8 %',
       volumeM3: 0.0011,
       wetColour: '#4b4640',
       firedColour: '#1b1a1c',
     }),
-    tub('tub-chalk', {
-      ...plain,
+    ...[
+      { daysAgo: 34, massG: 79.8, flow: [seconds(21)], feel: 'single-cream' as const },
+      { daysAgo: 27, massG: 80.1, flow: [seconds(21.6)] },
+      { daysAgo: 20, massG: 80.3, flow: [seconds(22.2)], feel: 'single-cream' as const },
+      { daysAgo: 13, massG: 80.4, flow: [seconds(22.1)] },
+      { daysAgo: 6, massG: 80.9, flow: [seconds(22.9), seconds(26.5, 600)] },
+      { daysAgo: 1, massG: 81.1, flow: [seconds(23.4)], feel: 'single-cream' as const },
+    ].map((reading) => measured('tub-night', reading)),
+    [entry('tub.moved', 'tub-night', 30, '17:00', { shelf: 'Wet shelf, left' })],
+
+    tub('tub-chalk', 40, {
       name: 'Chalk white',
       use: 'poured-ground',
       contents: 'Equal parts china clay and Hollow buff',
       volumeM3: 0.0023,
       capacityM3: 0.003,
+      carries: [],
       wetColour: '#d9cfbd',
       firedColour: '#f4efe2',
+      composition: [
+        { materialId: 'china-clay', kg: 0.9 },
+        { materialId: 'stoneware-clay', kg: 0.9 },
+      ],
     }),
-    tub('tub-harbour', {
-      ...plain,
+    measured('tub-chalk', { daysAgo: 2, massG: 91.2, feel: 'runny-yoghurt' }),
+
+    tub('tub-harbour', 35, {
       name: 'Harbour blue',
       use: 'brushed-engobe',
       contents: 'Hollow buff, cobalt carbonate 1 %, blue stain 6 %',
       volumeM3: 0.0008,
+      carries: ['colour', 'toxic'],
       wetColour: '#8b8fa3',
       firedColour: '#274a80',
     }),
-    tub('tub-moss', {
-      ...plain,
+    measured('tub-harbour', { daysAgo: 1, massG: 80.2, flow: [seconds(21.8)] }),
+
+    tub('tub-dusk', 28, {
+      name: 'Dusk violet',
+      use: 'brushed-engobe',
+      contents: 'Hollow buff, violet stain 9 %',
+      volumeM3: 0.0005,
+      wetColour: '#8c8ea1',
+      firedColour: '#6a4a78',
+    }),
+    measured('tub-dusk', { daysAgo: 3, feel: 'milk' }),
+
+    tub('tub-moss', 21, {
       name: 'Moss trailing slip',
       use: 'trailing',
       contents: 'Hollow buff, copper carbonate 3 %',
       volumeM3: 0.0004,
       capacityM3: 0.0008,
+      carries: ['colour', 'toxic'],
       wetColour: '#87907a',
       firedColour: '#3f6147',
     }),
-    tub('tub-rust', {
-      ...plain,
+    measured('tub-moss', { daysAgo: 3, massG: 84.6 }),
+
+    tub('tub-frost', 16, {
+      name: 'Frost texture',
+      use: 'texture',
+      contents: 'Hollow buff trimmings with sodium silicate',
+      volumeM3: 0.0009,
+      capacityM3: 0.002,
+      adjusted: 'deflocculated',
+      carries: ['silicate'],
+      wetColour: '#a99f8e',
+      firedColour: '#ece5d6',
+    }),
+    measured('tub-frost', { daysAgo: 2, massG: 93.4, feel: 'set-yoghurt' }),
+
+    tub('tub-rust', 12, {
       name: 'Rust sigillata',
       use: 'sigillata',
-      contents: 'Top layer of Tarn red, settled a day',
-      volumeM3: 0.0006,
-      capacityM3: 0.001,
+      contents: 'Tarn red, thin, with a little soda ash',
+      volumeM3: 0.0016,
+      capacityM3: 0.002,
+      clayId: 'clay-default',
       wetColour: '#a0603f',
       firedColour: '#8a3b22',
       adjusted: 'deflocculated',
     }),
-    measured('tub-night', 6, 80.4),
-    measured('tub-night', 1, 81.1),
-    measured('tub-chalk', 2, 91.2),
-    measured('tub-harbour', 1, 80.2),
-    measured('tub-moss', 3, 84.6),
+    measured('tub-rust', { daysAgo: 1, massG: 69.9, feel: 'milk' }),
+    [
+      entry('tub.settling', 'tub-rust', 1, '17:40', {
+        depthM: 0.1,
+        grainM: 2e-6,
+        celsius: 18,
+        seconds: 46_800,
+      }),
+    ],
   ];
 }

@@ -12,7 +12,11 @@ import { createPlans } from './plans.ts';
 import { actRoutes } from './routes/acts.ts';
 import { archiveRoutes } from './routes/archive.ts';
 import { readingsRoutes } from './routes/readings.ts';
+import { formatRoutes } from './routes/formats.ts';
+import { labelRoutes } from './routes/labels.ts';
+import { slipRoutes } from './routes/slips.ts';
 import { viewRoutes } from './routes/views.ts';
+import { createShelf } from './shelf.ts';
 import type { Store } from './store.ts';
 
 export interface AppParts {
@@ -43,6 +47,7 @@ export function createApp(parts: AppParts): Express {
 
 function apiRoutes(store: Store, files: FileStore, clock: Clock): Router {
   const plans = createPlans(store);
+  const shelf = createShelf(store);
   const api = Router();
   api.use((_request, response, next) => {
     response.set(CLOCK_HEADER, String(Math.round(clock.now())));
@@ -50,7 +55,10 @@ function apiRoutes(store: Store, files: FileStore, clock: Clock): Router {
     next();
   });
   api.use(
-    viewRoutes(store, plans, clock),
+    viewRoutes(store, plans, shelf, clock),
+    slipRoutes(store, shelf, clock),
+    labelRoutes(),
+    formatRoutes(store, shelf, files, clock),
     actRoutes(store),
     readingsRoutes(files),
     archiveRoutes(store, files, clock),

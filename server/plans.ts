@@ -1,5 +1,5 @@
 import { setImmediate as breathe } from 'node:timers/promises';
-import type { BenchAnswer, BenchPiece, PieceRow } from '../api/index.ts';
+import type { BenchPiece, PieceRow } from '../api/index.ts';
 import { wetness } from '../core/clay/colour.ts';
 import { meansOver } from '../core/drying/series.ts';
 import { outerReading } from '../core/drying/readings.ts';
@@ -17,7 +17,7 @@ import type { Store } from './store.ts';
 
 /** Plans of pieces, kept while nothing that they rest on changes. */
 export interface Plans {
-  bench: (now: Instant) => Promise<BenchAnswer>;
+  bench: (now: Instant) => Promise<BenchPiece[]>;
   rows: (now: Instant) => PieceRow[];
   caseOf: (pieceId: string) => Promise<PieceCase | null>;
 }
@@ -89,7 +89,7 @@ export function createPlans(store: Store): Plans {
         const { plan, given } = await planOf(piece, now);
         rows.push(benchPiece(plan, given, roomName(store, piece.roomId), now));
       }
-      return { at: now, pieces: rows };
+      return rows;
     },
     rows: () =>
       pieces().map((piece) => {

@@ -1,4 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
+import type { ShownAct } from '../api/index.ts';
 import type { AirReading } from '../core/drying/series.ts';
 import { whyNot } from '../core/log/admit.ts';
 import type { Act, Entry, RecordedAct } from '../core/log/entry.ts';
@@ -148,6 +149,10 @@ export function createStore(parts: {
     },
   };
 }
+
+/** Acts that name a subject, standing or not, in journal order. */
+export const actsAbout = ({ ledger }: Store, subject: string): ShownAct[] =>
+  (ledger.bySubject.get(subject) ?? []).map((act) => ({ ...act, standing: stands(ledger, act.id) }));
 
 /** The five-minute means that acts bring, read from the raw files they name. */
 export function meansOfActs(acts: RecordedAct[], files: FileStore): ReadingsByAct {

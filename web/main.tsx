@@ -32,9 +32,47 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pieces/NewPiece.tsx')).NewPiece }),
       },
       { path: 'pieces/:id', lazy: async () => ({ Component: (await import('./pieces/Piece.tsx')).Piece }) },
-      { path: 'slips', lazy: async () => ({ Component: (await import('./slips/Slips.tsx')).Slips }) },
-      { path: 'slips/new', lazy: async () => ({ Component: (await import('./slips/NewTub.tsx')).NewTub }) },
-      { path: 'slips/:id', lazy: async () => ({ Component: (await import('./slips/Tub.tsx')).Tub }) },
+      {
+        path: 'slips',
+        lazy: async () => ({ Component: (await import('./slips/SlipsFrame.tsx')).SlipsFrame }),
+        children: [
+          { index: true, lazy: async () => ({ Component: (await import('./slips/Shelf.tsx')).Shelf }) },
+          { path: 'new', lazy: async () => ({ Component: (await import('./slips/NewTub.tsx')).NewTub }) },
+          { path: 'make', lazy: async () => ({ Component: (await import('./slips/Make.tsx')).Make }) },
+          {
+            path: 'batches/:id',
+            lazy: async () => ({ Component: (await import('./slips/BatchSheet.tsx')).BatchSheet }),
+          },
+          {
+            path: 'recipes',
+            lazy: async () => ({ Component: (await import('./slips/Recipes.tsx')).Recipes }),
+          },
+          {
+            path: 'recipes/:id',
+            lazy: async () => ({ Component: (await import('./slips/RecipePage.tsx')).RecipePage }),
+          },
+          { path: 'blend', lazy: async () => ({ Component: (await import('./slips/Blend.tsx')).Blend }) },
+          { path: 'bins', lazy: async () => ({ Component: (await import('./slips/Bins.tsx')).Bins }) },
+          { path: 'wanted', lazy: async () => ({ Component: (await import('./slips/Wanted.tsx')).Wanted }) },
+          {
+            path: 'materials',
+            lazy: async () => ({ Component: (await import('./slips/Materials.tsx')).Materials }),
+          },
+          { path: ':id', lazy: async () => ({ Component: (await import('./slips/Tub.tsx')).Tub }) },
+          {
+            path: ':id/measure',
+            lazy: async () => ({ Component: (await import('./slips/Measure.tsx')).Measure }),
+          },
+          {
+            path: ':id/deflocculate',
+            lazy: async () => ({ Component: (await import('./slips/Deflocculate.tsx')).Deflocculate }),
+          },
+          {
+            path: ':id/settle',
+            lazy: async () => ({ Component: (await import('./slips/Settle.tsx')).Settle }),
+          },
+        ],
+      },
       { path: 'studio', lazy: async () => ({ Component: (await import('./studio/Studio.tsx')).Studio }) },
       { path: '*', Component: ErrorPage },
     ],

@@ -1,5 +1,6 @@
 /** Cautions, shown at the step where they apply. They name the measure and defer to local rules. */
-export type HazardId = 'silica-dust' | 'toxic-colour' | 'slump' | 'steam' | 'heavy-ware';
+export type HazardId =
+  'silica-dust' | 'toxic-colour' | 'manganese' | 'alkali' | 'old-slip' | 'slump' | 'steam' | 'heavy-ware';
 
 export interface Hazard {
   id: HazardId;
@@ -31,6 +32,34 @@ export const hazards: Record<HazardId, Hazard> = {
     why: 'Manganese, cobalt, chromium, copper and nickel compounds harm when swallowed, breathed or left on skin.',
     measures: ['Wear gloves', 'No food or drink in the room', 'Keep the tub labelled'],
     defersTo: "Follow the supplier's safety data sheet.",
+    limit: null,
+  },
+  manganese: {
+    id: 'manganese',
+    title: 'Manganese',
+    why: 'Manganese dust and kiln fume damage nerves, and the damage stays.',
+    measures: [
+      'Gloves, and a fit-tested respirator while it is dry',
+      'Wet it before it is stirred in',
+      'Vent the kiln, and stay out of the room',
+    ],
+    defersTo: "Follow the supplier's safety data sheet; pupils and pregnant people leave it to others.",
+    limit: null,
+  },
+  alkali: {
+    id: 'alkali',
+    title: 'Strong alkali',
+    why: 'Sodium silicate and soda ash burn eyes and skin, look like water, and dry to sharp glass.',
+    measures: ['Goggles and gloves', 'Label the cup', 'Wipe up spills before they dry'],
+    defersTo: "Follow the supplier's safety data sheet.",
+    limit: null,
+  },
+  'old-slip': {
+    id: 'old-slip',
+    title: 'Mould and bacteria',
+    why: 'Slip that has stood grows both.',
+    measures: ['Cover cuts or wear gloves', 'Wash hands afterwards', 'Throw out what smells bad'],
+    defersTo: 'Ask a doctor about an inflamed cut.',
     limit: null,
   },
   slump: {

@@ -1,17 +1,18 @@
-import { measuredGravity, judgeGravity } from '../slip/density.ts';
+import { judgeGravity } from '../slip/density.ts';
 import { stepsOf } from '../technique/catalogue.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Act, Entry, EntryKind, PieceMade } from './entry.ts';
 import { entriesAbout, stands, type Ledger } from './ledger.ts';
-import { foldPiece, instantOf } from './piece.ts';
+import { CLOCKS_DIFFER, foldPiece, instantOf } from './piece.ts';
 import { foldStudio } from './studio.ts';
+import { isOfShelf, shelfProblem } from './admitShelf.ts';
+import { tubProblem } from './admitTub.ts';
 import { foldTub } from './tub.ts';
 
 /** A tablet's clock may run this far ahead of the studio's. */
 export const AHEAD_ALLOWED = 10 * MINUTE;
-/** Two devices, or one before and after its clock was set right, may disagree this much about what came first. */
-const CLOCKS_DIFFER = 5 * MINUTE;
+const beginnings: EntryKind[] = ['piece.made', 'tub.made', 'batch.begun', 'bin.set', 'trial.begun'];
 
 /**
  * Whether an act can be taken into the log as it stands: what it names exists, and nothing happens before its
@@ -23,7 +24,7 @@ export function whyNot(ledger: Ledger, act: Act, now: Instant): Problem | null {
   for (const [i, entry] of act.entries.entries()) {
     const found = entryProblem(ledger, entry, now, born);
     if (found) return { ...found, field: `entries.${i}.${found.field ?? 'subject'}` };
-    if (entry.kind === 'piece.made' || entry.kind === 'tub.made') born.set(entry.subject, entry.kind);
+    if (beginnings.includes(entry.kind)) born.set(entry.subject, entry.kind);
   }
   return null;
 }
@@ -44,6 +45,7 @@ function entryProblem(
   if (entry.kind === 'act.retracted') return retractionProblem(ledger, entry.subject);
   if (entry.kind.startsWith('piece.')) return pieceProblem(ledger, entry, born);
   if (entry.kind.startsWith('tub.')) return tubProblem(ledger, entry, born);
+  if (isOfShelf(entry)) return shelfProblem(ledger, entry, born);
   if (entry.kind === 'readings.taken') return roomProblem(ledger, entry.subject, 'subject');
   return null;
 }
@@ -148,35 +150,4 @@ function madeProblem(ledger: Ledger, made: PieceMade, field: string): Problem | 
         `${field}.form.wallM`,
         'The wall is thicker than half the piece is wide: check both figures and their units.',
       );
-}
-
-function tubProblem(ledger: Ledger, entry: Entry, born: Map<string, EntryKind>): Problem | null {
-  if (entry.kind === 'tub.made') {
-    if (ledger.bySubject.has(entry.subject))
-      return problem('tub-exists', 'subject', 'A tub with this mark is on the shelf already.');
-    return entry.body.volumeM3 > entry.body.capacityM3
-      ? problem(
-          'over-full',
-          'body.volumeM3',
-          'There is more in the tub than it holds: check the two volumes.',
-        )
-      : null;
-  }
-  if (born.has(entry.subject)) return null;
-  const tub = foldTub(entry.subject, entriesAbout(ledger, entry.subject));
-  if (!tub)
-    return problem(
-      'no-such-tub',
-      'subject',
-      'This tub is not on the shelf (its making may have been undone): go back to Slips and pick it again.',
-    );
-  if (instantOf(entry) < tub.madeAt - CLOCKS_DIFFER)
-    return problem('before-made', 'at', `“${tub.made.name}” had not been mixed yet: check the date.`);
-  if (tub.discardedAt && entry.kind !== 'tub.noted')
-    return problem('discarded', 'subject', `“${tub.made.name}” was discarded: undo that first.`);
-  if (entry.kind !== 'tub.measured') return null;
-  const gravity = measuredGravity(entry.body);
-  if (!gravity.ok) return { ...gravity.problem, field: `body.${gravity.problem.field}` };
-  const judged = judgeGravity(gravity.value, tub.made.grainDensity);
-  return judged.ok ? null : { ...judged.problem, field: `body.${judged.problem.field}` };
 }

@@ -3,7 +3,14 @@ import type { Stage } from '../clay/stage.ts';
 import type { DailyCycle } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
 import type { Form } from '../form/form.ts';
-import type { SlipUse } from '../slip/consistency.ts';
+import type { BinKind, Waste } from '../slip/bin.ts';
+import type { SlipUse, Wanted } from '../slip/consistency.ts';
+import type { Adjustment } from '../slip/correct.ts';
+import type { Feel } from '../slip/feel.ts';
+import type { FlowCup } from '../slip/flow.ts';
+import type { MakingRoad, MakingSource } from '../slip/making.ts';
+import type { Material } from '../slip/material.ts';
+import type { Recipe } from '../slip/recipe.ts';
 import type { Sign, TechniqueId } from '../technique/technique.ts';
 import type { UnitChoice } from '../units/quantity.ts';
 
@@ -44,11 +51,16 @@ export interface PieceWeighed {
   dryKg: number | null;
 }
 
+/** What a tub carries that decides where its waste may go. */
+export type Carries = 'colour' | 'toxic' | 'silicate';
+
 export interface TubMade {
   name: string;
   use: SlipUse;
   /** What is in it, in the maker's words. */
   contents: string;
+  /** The body it was made from or for. */
+  clayId: string | null;
   volumeM3: number;
   /** The tub when full, m³. */
   capacityM3: number;
@@ -56,17 +68,66 @@ export interface TubMade {
   grainDensity: number;
   wetColour: string;
   firedColour: string;
-  adjusted: 'none' | 'deflocculated' | 'flocculated';
+  adjusted: Adjustment;
+  carries: Carries[];
+  /** Days it is expected to keep before it is looked at for mould; null for no date. */
+  keepsDays: number | null;
+  /** What was really weighed into it; empty where it was not. */
+  composition: { materialId: string; kg: number }[];
+  batchId: string | null;
 }
 
-export interface TubMeasured {
+/** Seconds a cup took to empty. */
+export interface FlowTaken {
+  cupId: string;
+  seconds: number;
+  /** Rest before, s; 0 is freshly stirred. */
+  restS: number;
+}
+
+export interface GravitySample {
   /** Mass of the sample with its cup, kg. */
   massKg: number;
   tareKg: number;
   volumeM3: number;
+}
+
+/** A measurement of slip: any of it, at least one. */
+export interface TubMeasured {
+  sample: GravitySample | null;
+  /** SG as read off a hydrometer, or taken over from another record. */
+  gravityRead: number | null;
+  flow: FlowTaken[];
+  feel: Feel | null;
   celsius: number | null;
   /** Level of the tub, m³, where the maker read it. */
   levelM3: number | null;
+}
+
+export interface BatchBegun {
+  name: string;
+  recipeId: string | null;
+  source: MakingSource;
+  road: MakingRoad;
+  use: SlipUse;
+  clayId: string | null;
+  /** What is to be weighed, dry. */
+  lines: { materialId: string; kg: number }[];
+  /** Colourants by percent of the dry slip, for slip of unknown solids. */
+  colourants: { materialId: string; percent: number }[];
+  waterKg: number;
+  grainDensity: number;
+}
+
+export interface TrialBegun {
+  tubId: string;
+  /** Slip taken into the cup, m³, and its SG. */
+  volumeM3: number;
+  specificGravity: number;
+  materialId: string;
+  /** Mass of one drop, kg. */
+  dropKg: number;
+  cupId: string;
 }
 
 export interface ReadingsTaken {
@@ -128,14 +189,48 @@ export interface EntryBodies {
   'tub.measured': TubMeasured;
   'tub.watered': { volumeM3: number };
   'tub.thickened': { dryKg: number };
+  /** Clear water poured off, or water lost by standing open. */
+  'tub.decanted': { volumeM3: number };
+  'tub.dosed': { does: 'deflocculate' | 'flocculate'; materialId: string; massKg: number };
+  'tub.sieved': { mesh: number };
+  'tub.stirred': Record<string, never>;
+  'tub.topped': { volumeM3: number; specificGravity: number | null; fromTubId: string | null };
   'tub.used': { volumeM3: number; pieceId: string | null };
+  'tub.moved': { shelf: string };
+  'tub.settling': { depthM: number; grainM: number; celsius: number; seconds: number };
   'tub.noted': { text: string };
   'tub.discarded': { reason: string };
+  'material.set': Material;
+  'recipe.set': Recipe;
+  'recipe.retired': { reason: string };
+  'cup.set': FlowCup;
+  'wanted.set': Wanted;
+  'batch.begun': BatchBegun;
+  'batch.weighed': { line: number; massKg: number };
+  'batch.ticked': { stepId: string };
+  'batch.measured': { sample: GravitySample; volumeM3: number };
+  'batch.felt': { feel: Feel; volumeM3: number };
+  'batch.coloured': { materialId: string; massKg: number };
+  'batch.finished': { tubId: string };
+  'batch.abandoned': { reason: string };
+  'bin.set': { name: string; kind: BinKind; clayId: string | null };
+  'bin.filled': {
+    waste: Waste;
+    clayId: string | null;
+    massKg: number;
+    from: string;
+    override: string | null;
+  };
+  'bin.emptied': { how: string };
+  'trial.begun': TrialBegun;
+  'trial.dosed': { drops: number; seconds: number };
+  'trial.ended': { note: string };
   'readings.taken': ReadingsTaken;
   'studio.set': StudioSet;
   'room.set': RoomSet;
   'clay.set': ClayBody;
-  'maker.set': { name: string; units: UnitChoice };
+  /** `scaleStepKg` is what the maker's scale resolves. */
+  'maker.set': { name: string; units: UnitChoice; scaleStepKg: number };
   'act.retracted': { reason: string };
 }
 

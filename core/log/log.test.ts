@@ -1,22 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { whyNot } from './admit.ts';
-import type { Act, Entry, EntryBodies, EntryKind, RecordedAct } from './entry.ts';
+import { entry, measuredBody, sampleOf, tubBody } from './entries.test-support.ts';
+import type { Act, Entry, EntryBodies, RecordedAct } from './entry.ts';
 import { emptyLedger, entriesAbout, record, stands, subjectsTouched } from './ledger.ts';
 import { foldPiece, weighedWater } from './piece.ts';
 import { foldStudio, settingAt } from './studio.ts';
 import { foldTub } from './tub.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');
-let count = 0;
-const entry = <K extends EntryKind>(
-  kind: K,
-  subject: string,
-  body: EntryBodies[K],
-  at = '2026-03-10T09:00:00.000Z',
-): Entry =>
-  ({ id: `e${(count += 1)}`, kind, v: 1, subject, at, place: null, face: null, body }) as unknown as Entry;
+let acts = 0;
 const act = (...entries: Entry[]): Act => ({
-  id: `act${(count += 1)}`,
+  id: `act${(acts += 1)}`,
   makerId: 'm',
   deviceAt: '2026-03-10T09:00:00.000Z',
   entries,
@@ -40,17 +34,7 @@ const pieceMade = (change: Partial<EntryBodies['piece.made']> = {}) =>
     stage: null,
     ...change,
   });
-const tubMade = entry('tub.made', 't', {
-  name: 'Black',
-  use: 'brushed-engobe',
-  contents: '',
-  volumeM3: 0.001,
-  capacityM3: 0.002,
-  grainDensity: 2600,
-  wetColour: '#000000',
-  firedColour: '#000000',
-  adjusted: 'none',
-});
+const tubMade = entry('tub.made', 't', tubBody());
 const covered = (cover: 'open' | 'tight', at?: string) =>
   entry('piece.covered', 'p', { cover, onRack: false }, at);
 const undo = (target: Act) => act(entry('act.retracted', target.id, { reason: '' }));
@@ -100,14 +84,12 @@ describe('what is refused, and why', () => {
     ['a tub that does not exist', () => entry('tub.noted', 'nobody', { text: 'x' }), 'no-such-tub'],
     [
       'slip lighter than water',
-      () =>
-        entry('tub.measured', 't', { massKg: 0.04, tareKg: 0, volumeM3: 5e-5, celsius: null, levelM3: null }),
+      () => entry('tub.measured', 't', measuredBody({ sample: sampleOf(0.8) })),
       'lighter-than-water',
     ],
     [
       'slip denser than its powder',
-      () =>
-        entry('tub.measured', 't', { massKg: 0.15, tareKg: 0, volumeM3: 5e-5, celsius: null, levelM3: null }),
+      () => entry('tub.measured', 't', measuredBody({ sample: sampleOf(3) })),
       'denser-than-powder',
     ],
   ])('refuses %s', (_name, made, code) => {
@@ -126,13 +108,7 @@ describe('what is refused, and why', () => {
 
 describe('a tub by its log', () => {
   it('moves its SG with water and powder, and keeps its measurements', () => {
-    const measured = entry('tub.measured', 't', {
-      massKg: 0.075,
-      tareKg: 0,
-      volumeM3: 5e-5,
-      celsius: null,
-      levelM3: null,
-    });
+    const measured = entry('tub.measured', 't', measuredBody({ sample: sampleOf(1.5) }));
     const watered = entry('tub.watered', 't', { volumeM3: 0.00025 });
     const tub = foldTub('t', [tubMade, measured, watered])!;
     expect(tub.specificGravity).toBeCloseTo(1.4, 9);

@@ -1,6 +1,6 @@
 import type { Stage } from '../clay/stage.ts';
 import type { Cover } from '../drying/face.ts';
-import type { Instant } from '../units/quantity.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
 import { entriesOf, type Entry, type EntryOf, type Outcome, type PieceMade } from './entry.ts';
 
 /** What a piece's log says of it, without any physics. */
@@ -19,6 +19,9 @@ export interface PieceState {
   finished: { at: Instant; outcome: Outcome; faults: string[]; note: string } | null;
   lastAt: Instant;
 }
+
+/** Two devices, or one before and after its clock was set right, may disagree this much about what came first. */
+export const CLOCKS_DIFFER = 5 * MINUTE;
 
 export const instantOf = (entry: { at: string }): Instant => Date.parse(entry.at);
 

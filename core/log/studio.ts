@@ -1,14 +1,8 @@
 import { defaultBody, type ClayBody } from '../clay/body.ts';
-import { metricUnits, type Instant, type UnitChoice } from '../units/quantity.ts';
-import {
-  entriesOf,
-  type EntryBodies,
-  type EntryKind,
-  type EntryOf,
-  type RoomSet,
-  type StudioSet,
-} from './entry.ts';
+import { metricUnits, type Instant } from '../units/quantity.ts';
+import { entriesOf, type EntryBodies, type EntryOf, type RoomSet, type StudioSet } from './entry.ts';
 import { entriesAbout, type Ledger } from './ledger.ts';
+import { subjectsOf } from './catalogue.ts';
 import { instantOf } from './piece.ts';
 
 export const DEFAULT_CLAY = 'clay-default';
@@ -51,14 +45,6 @@ function revisions<K extends Settable>(
   return builtIn ? [{ from: 0, set: builtIn }, ...logged] : logged;
 }
 
-/** The subjects that acts of this kind name, built-in first. */
-function subjectsOf(ledger: Ledger, kind: EntryKind, builtIn: string[]): string[] {
-  const named = ledger.acts.flatMap((act) =>
-    act.entries.flatMap((e) => (e.kind === kind ? [e.subject] : [])),
-  );
-  return [...new Set([...builtIn, ...named])];
-}
-
 export interface Named<T> {
   id: string;
   /** Every setting with when it began, ascending. */
@@ -72,7 +58,7 @@ function catalogue<K extends Settable>(
   kind: K,
   builtIn: Record<string, EntryBodies[K]>,
 ): Named<EntryBodies[K]>[] {
-  return subjectsOf(ledger, kind, Object.keys(builtIn)).flatMap((id) => {
+  return [...new Set([...Object.keys(builtIn), ...subjectsOf(ledger, kind)])].flatMap((id) => {
     const all = revisions(ledger, kind, id, builtIn[id] ?? null);
     const last = all.at(-1);
     return last ? [{ id, revisions: all, set: last.set }] : [];
@@ -86,7 +72,7 @@ export interface StudioState {
   isSet: boolean;
   rooms: Named<RoomSet>[];
   clays: Named<ClayBody>[];
-  makers: Named<{ name: string; units: UnitChoice }>[];
+  makers: Named<EntryBodies['maker.set']>[];
 }
 
 export function foldStudio(ledger: Ledger): StudioState {
@@ -96,7 +82,9 @@ export function foldStudio(ledger: Ledger): StudioState {
     isSet: studio.length > 1,
     rooms: catalogue(ledger, 'room.set', { [DEFAULT_ROOM]: defaultRoom }),
     clays: catalogue(ledger, 'clay.set', { [DEFAULT_CLAY]: defaultBody }),
-    makers: catalogue(ledger, 'maker.set', { [DEFAULT_MAKER]: { name: 'Me', units: metricUnits } }),
+    makers: catalogue(ledger, 'maker.set', {
+      [DEFAULT_MAKER]: { name: 'Me', units: metricUnits, scaleStepKg: 1e-4 },
+    }),
   };
 }
 

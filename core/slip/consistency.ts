@@ -1,9 +1,14 @@
+import { feelNamed, type Feel } from './feel.ts';
+
 export interface Range {
   from: number;
   to: number;
 }
 
 export type SlipUse =
+  | 'wash'
+  | 'sigillata'
+  | 'sprayed'
   | 'brushed-engobe'
   | 'underglaze-carving'
   | 'joining'
@@ -15,138 +20,184 @@ export type SlipUse =
   | 'inlay'
   | 'trailing'
   | 'white-ground'
-  | 'texture'
-  | 'sprayed'
-  | 'sigillata';
+  | 'texture';
 
-export interface Consistency {
+/** What a slip should be like for a use. */
+export interface Wanted {
+  feel: { from: Feel; to: Feel };
+  /** SG of slip of clay and water alone. */
+  gravity: Range;
+  /** Sieve by its mesh number; null where it is not sieved. */
+  mesh: number | null;
+  /** Seconds in a cup the maker has, stirred; null where flow is not asked for. */
+  flow: { cupId: string; seconds: Range } | null;
+}
+
+export interface Consistency extends Wanted {
   use: SlipUse;
   name: string;
-  feel: string;
-  /** SG of slip of clay and water alone. Common practice and from memory; a starting point. */
-  gravity: Range;
+  /** What it does besides, in words. */
+  manner: string;
   sieve: string;
   coats: string;
 }
 
-/** Thinnest first. */
+const usual = (
+  use: SlipUse,
+  name: string,
+  feel: [Feel, Feel],
+  manner: string,
+  gravity: [number, number],
+  mesh: number | null,
+  sieve: string,
+  coats: string,
+): Consistency => ({
+  use,
+  name,
+  feel: { from: feel[0], to: feel[1] },
+  manner,
+  gravity: { from: gravity[0], to: gravity[1] },
+  mesh,
+  flow: null,
+  sieve,
+  coats,
+});
+
+/** Thinnest first. Common practice and from memory; each studio sets its own. */
 export const consistencies: Consistency[] = [
-  {
-    use: 'sigillata',
-    name: 'Terra sigillata',
-    feel: 'skimmed milk',
-    gravity: { from: 1.1, to: 1.18 },
-    sieve: 'settle and decant',
-    coats: '2–3 thin',
-  },
-  {
-    use: 'sprayed',
-    name: 'Sprayed engobe',
-    feel: 'milk',
-    gravity: { from: 1.25, to: 1.35 },
-    sieve: '120 mesh',
-    coats: 'many',
-  },
-  {
-    use: 'brushed-engobe',
-    name: 'Brushed engobe, thin coats',
-    feel: 'single cream',
-    gravity: { from: 1.3, to: 1.42 },
-    sieve: '100 mesh',
-    coats: '3, each matte first',
-  },
-  {
-    use: 'underglaze-carving',
-    name: 'Underglaze for carving',
-    feel: 'single cream',
-    gravity: { from: 1.35, to: 1.45 },
-    sieve: 'as bought',
-    coats: '2',
-  },
-  {
-    use: 'joining',
-    name: 'Joining slip',
-    feel: 'single cream, runs into scoring',
-    gravity: { from: 1.35, to: 1.45 },
-    sieve: 'none',
-    coats: '–',
-  },
-  {
-    use: 'poured-ground',
-    name: 'Poured or dipped ground',
-    feel: 'double cream',
-    gravity: { from: 1.42, to: 1.52 },
-    sieve: '80 mesh',
-    coats: '1',
-  },
-  {
-    use: 'broad-brush',
-    name: 'Broad-brush ground',
-    feel: 'double cream, streaky',
-    gravity: { from: 1.42, to: 1.55 },
-    sieve: '80 mesh',
-    coats: '1–4, one direction',
-  },
-  {
-    use: 'drip',
-    name: 'Slip drip by syringe',
-    feel: 'runs, then stops',
-    gravity: { from: 1.45, to: 1.55 },
-    sieve: '80 mesh',
-    coats: '1',
-  },
-  {
-    use: 'monoprint',
-    name: 'Monoprint',
-    feel: 'double cream, tacky on paper',
-    gravity: { from: 1.45, to: 1.55 },
-    sieve: '80–100 mesh',
-    coats: '1–2',
-  },
-  {
-    use: 'stencil',
-    name: 'Stencil and lace',
-    feel: 'runny yoghurt',
-    gravity: { from: 1.45, to: 1.58 },
-    sieve: '80 mesh',
-    coats: '1',
-  },
-  {
-    use: 'inlay',
-    name: 'Inlay fill',
-    feel: 'set yoghurt',
-    gravity: { from: 1.5, to: 1.65 },
-    sieve: '80 mesh',
-    coats: '2–5 fills',
-  },
-  {
-    use: 'trailing',
-    name: 'Trailing',
-    feel: 'set yoghurt, a line stands up',
-    gravity: { from: 1.5, to: 1.65 },
-    sieve: '100 mesh, blended',
-    coats: '1',
-  },
-  {
-    use: 'white-ground',
-    name: 'White ground on a coarse body',
-    feel: 'runny yoghurt',
-    gravity: { from: 1.5, to: 1.6 },
-    sieve: '100 mesh, twice',
-    coats: '1–2',
-  },
-  {
-    use: 'texture',
-    name: 'Thick texture slip',
-    feel: 'soft butter-icing',
-    gravity: { from: 1.7, to: 1.85 },
-    sieve: 'none',
-    coats: '1',
-  },
+  usual('wash', 'Oxide wash', ['skimmed-milk', 'milk'], '', [1.05, 1.2], 120, '120 mesh', '1, wiped back'),
+  usual(
+    'sigillata',
+    'Terra sigillata',
+    ['skimmed-milk', 'skimmed-milk'],
+    '',
+    [1.1, 1.18],
+    null,
+    'settle and decant',
+    '2–3 thin',
+  ),
+  usual('sprayed', 'Sprayed engobe', ['milk', 'milk'], '', [1.25, 1.35], 120, '120 mesh', 'many'),
+  usual(
+    'brushed-engobe',
+    'Brushed engobe, thin coats',
+    ['single-cream', 'single-cream'],
+    '',
+    [1.3, 1.42],
+    100,
+    '100 mesh',
+    '3, each matte first',
+  ),
+  usual(
+    'underglaze-carving',
+    'Underglaze for carving',
+    ['single-cream', 'single-cream'],
+    '',
+    [1.35, 1.45],
+    null,
+    'as bought',
+    '2',
+  ),
+  usual(
+    'joining',
+    'Joining slip',
+    ['single-cream', 'single-cream'],
+    'runs into scoring',
+    [1.35, 1.45],
+    null,
+    'none',
+    '–',
+  ),
+  usual(
+    'poured-ground',
+    'Poured or dipped ground',
+    ['double-cream', 'double-cream'],
+    '',
+    [1.42, 1.52],
+    80,
+    '80 mesh',
+    '1',
+  ),
+  usual(
+    'broad-brush',
+    'Broad-brush ground',
+    ['double-cream', 'double-cream'],
+    'streaky',
+    [1.42, 1.55],
+    80,
+    '80 mesh',
+    '1–4, one direction',
+  ),
+  usual(
+    'drip',
+    'Slip drip by syringe',
+    ['double-cream', 'runny-yoghurt'],
+    'runs, then stops',
+    [1.45, 1.55],
+    80,
+    '80 mesh',
+    '1',
+  ),
+  usual(
+    'monoprint',
+    'Monoprint',
+    ['double-cream', 'double-cream'],
+    'tacky on paper',
+    [1.45, 1.55],
+    80,
+    '80–100 mesh',
+    '1–2',
+  ),
+  usual(
+    'stencil',
+    'Stencil and lace',
+    ['runny-yoghurt', 'runny-yoghurt'],
+    '',
+    [1.45, 1.58],
+    80,
+    '80 mesh',
+    '1',
+  ),
+  usual('inlay', 'Inlay fill', ['set-yoghurt', 'set-yoghurt'], '', [1.5, 1.65], 80, '80 mesh', '2–5 fills'),
+  usual(
+    'trailing',
+    'Trailing',
+    ['set-yoghurt', 'set-yoghurt'],
+    'a line stands up',
+    [1.5, 1.65],
+    100,
+    '100 mesh, blended',
+    '1',
+  ),
+  usual(
+    'white-ground',
+    'White ground on a coarse body',
+    ['runny-yoghurt', 'runny-yoghurt'],
+    '',
+    [1.5, 1.6],
+    100,
+    '100 mesh, twice',
+    '1–2',
+  ),
+  usual('texture', 'Thick texture slip', ['soft-icing', 'soft-icing'], '', [1.7, 1.85], null, 'none', '1'),
 ];
 
-export const consistencyFor = (use: SlipUse): Consistency => consistencies.find((c) => c.use === use)!;
+/** What a studio has set in place of the usual, by use. */
+export type WantedByUse = Partial<Record<SlipUse, Wanted>>;
 
-/** Uses for which a slip of this SG is right as it stands. */
-export const rightFor = (gravity: number): Consistency[] =>
-  consistencies.filter((c) => gravity >= c.gravity.from && gravity <= c.gravity.to);
+export const consistencyFor = (use: SlipUse, set: WantedByUse = {}): Consistency => {
+  const found = consistencies.find((c) => c.use === use)!;
+  const own = set[use];
+  return own ? { ...found, ...own, sieve: own.mesh === null ? 'none' : `${own.mesh} mesh` } : found;
+};
+
+/** How it should feel, in words. */
+export function feelOf({ feel, manner }: Consistency): string {
+  const words = [...new Set([feelNamed(feel.from).name, feelNamed(feel.to).name])].join(' to ');
+  return manner === '' ? words : `${words}, ${manner}`;
+}
+
+/** Uses for which a slip of clay and water of this SG is right as it stands. */
+export const rightFor = (gravity: number, set: WantedByUse = {}): Consistency[] =>
+  consistencies
+    .map(({ use }) => consistencyFor(use, set))
+    .filter((c) => gravity >= c.gravity.from && gravity <= c.gravity.to);

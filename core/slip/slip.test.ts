@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import { correctionFor, powderToAdd, thickened, watered, waterToAdd, waterToRemove } from './correct.ts';
+import {
+  correctionFor,
+  dryingOfSlip,
+  powderToAdd,
+  thickened,
+  trimmingsToStand,
+  watered,
+  waterToAdd,
+  waterToRemove,
+} from './correct.ts';
 import { consistencies } from './consistency.ts';
 import {
   coatLoad,
@@ -65,18 +74,47 @@ describe('corrections against a mass balance', () => {
     );
   });
 
-  it('calls every tub right, too thick or too thin, and its roads lead into the range', () => {
+  it('names roads that lead into the wanted range, quickest first', () => {
+    const tub = (at: number) => ({
+      volumeM3: 0.001,
+      gravity: at,
+      grainDensity: 2600,
+      adjusted: 'none' as const,
+      evaporationPerDay: 1e-5,
+    });
     for (const { gravity: wanted } of consistencies) {
-      expect(correctionFor(0.001, (wanted.from + wanted.to) / 2, wanted, 2600).verdict).toBe('right');
-      const thick = correctionFor(0.001, wanted.to + 0.03, wanted, 2600);
-      expect(thick.verdict).toBe('too-thick');
-      expect(thick.target).toBeGreaterThan(wanted.from);
-      expect(thick.target).toBeLessThan(wanted.to);
-      expect(correctionFor(0.001, wanted.from - 0.03, wanted, 2600).roads.map((r) => r.road)).toEqual([
-        'powder',
-        'evaporate',
-      ]);
+      const thick = correctionFor(tub(wanted.to + 0.03), 'too-thick', wanted);
+      const [first] = thick.roads;
+      expect(first?.road === 'water' && watered(0.001, wanted.to + 0.03, first.volumeM3)).toBeCloseTo(
+        thick.target,
+        9,
+      );
+      const thin = correctionFor(tub(Math.max(1.01, wanted.from - 0.03)), 'too-thin', wanted);
+      expect(thin.roads.map((r) => r.road)).toEqual(['flocculate', 'powder', 'decant', 'evaporate']);
+      for (const { target } of [thick, thin]) {
+        expect(target).toBeGreaterThan(wanted.from);
+        expect(target).toBeLessThan(wanted.to);
+      }
+      expect(thin.roads.map((r) => r.days)).toEqual(
+        expect.arrayContaining([0, 1, 2, expect.any(Number) as number]),
+      );
     }
+  });
+
+  it('lets a deflocculated coat shrink less after it has set, and a thin one leave less', () => {
+    expect(dryingOfSlip(1.5, 2600, 'deflocculated').shrinkageAfterSet).toBeLessThan(
+      dryingOfSlip(1.5, 2600, 'none').shrinkageAfterSet,
+    );
+    expect(dryingOfSlip(1.3, 2600, 'none').thicknessLeft).toBeLessThan(
+      dryingOfSlip(1.5, 2600, 'none').thicknessLeft,
+    );
+  });
+
+  it('brings thick silicate slip to stand with the trimmings it names', () => {
+    const tub = { volumeM3: 0.002, gravity: 1.55, grainDensity: 2600, adjusted: 'deflocculated' as const };
+    const kg = trimmingsToStand(tub, { from: 1.7, to: 1.85 });
+    expect(thickened(0.002, 1.55, kg, 2600)).toBeCloseTo(1.775, 9);
+    expect(trimmingsToStand({ ...tub, gravity: 1.72 }, { from: 1.7, to: 1.85 })).toBe(0);
   });
 });
 

@@ -11,12 +11,12 @@ export function decodeText(bytes: Buffer): Result<{ text: string; encoding: stri
 }
 
 function wrongKind(bytes: Buffer): string | null {
-  if (bytes.length === 0) return 'The file is empty: export it from the logger again.';
+  if (bytes.length === 0) return 'The file is empty: export it again.';
   const start = bytes.subarray(0, 8).toString('latin1');
   if (start.startsWith('PK'))
     return 'This is a workbook or an archive, not plain text: open it and save the sheet as CSV.';
-  if (start.startsWith('%PDF')) return 'This is a PDF: export the readings as CSV instead.';
-  if (/^(\x89PNG|\xff\xd8|GIF8)/.test(start)) return 'This is a picture: export the readings as CSV instead.';
+  if (start.startsWith('%PDF')) return 'This is a PDF: export it as CSV instead.';
+  if (/^(\x89PNG|\xff\xd8|GIF8)/.test(start)) return 'This is a picture: export the data as CSV instead.';
   return null;
 }
 

@@ -1,75 +1,32 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react';
-import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
-import type { Entry } from '../../core/log/entry.ts';
-import type { Instant } from '../../core/units/quantity.ts';
-import { studioNow } from './clock.ts';
-import { useZone } from './maker.ts';
-import { useLog } from './notice.tsx';
-import { Trouble } from './parts.tsx';
-import { whenNear } from './times.ts';
+import type { ReactNode } from 'react';
+import { Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
+import { LogForm, type LogFormProps } from './LogForm.tsx';
 
-const WhenField = lazy(async () => ({ default: (await import('./WhenField.tsx')).WhenField }));
-
-interface LogDialogProps {
+interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act'> {
   title: string;
-  /** What the button says. */
-  verb: string;
-  /** What the act is called when logged; the entries, or what is wrong with the form. */
-  act: (at: Instant) => { words: string; entries: Entry[] } | { wrong: string };
   onClose: () => void;
   children?: ReactNode;
 }
 
-/** A form that logs one act, now or at another time. Nothing typed is lost when it is refused. */
+/** A `LogForm` over the view. */
 export function LogDialog({ title, verb, act, onClose, children }: LogDialogProps) {
-  const log = useLog();
-  const [at, setAt] = useState<Instant | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const zone = useZone();
-
-  const submit = async () => {
-    const made = act(at ?? studioNow());
-    if ('wrong' in made) return setWrong(made.wrong);
-    setBusy(true);
-    const outcome = await log(made.words, made.entries);
-    setBusy(false);
-    if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
-    else onClose();
-  };
-
   return (
     <Dialog open onClose={onClose} maxWidth="sm" aria-labelledby="log-dialog-title">
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-        sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}
+      <LogForm
+        verb={verb}
+        act={act}
+        onDone={onClose}
+        onLeave={onClose}
+        frame={({ fields, buttons }) => (
+          <>
+            <DialogTitle id="log-dialog-title">{title}</DialogTitle>
+            <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>{fields}</DialogContent>
+            <DialogActions>{buttons}</DialogActions>
+          </>
+        )}
       >
-        <DialogTitle id="log-dialog-title">{title}</DialogTitle>
-        <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
-          {children}
-          {at === null ? (
-            <Button sx={{ justifySelf: 'start', px: 0 }} onClick={() => setAt(studioNow())}>
-              It was at another time
-            </Button>
-          ) : (
-            <Suspense fallback={whenNear(at, studioNow(), zone)}>
-              <WhenField label="When" at={at} onAt={setAt} zone={zone} />
-            </Suspense>
-          )}
-          {wrong && <Trouble>{wrong}</Trouble>}
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={onClose}>Not now</Button>
-          <Button type="submit" variant="contained" disabled={busy}>
-            {verb}
-          </Button>
-        </DialogActions>
-      </Box>
+        {children}
+      </LogForm>
     </Dialog>
   );
 }

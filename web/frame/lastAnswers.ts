@@ -1,7 +1,7 @@
 import type { Cache, State } from 'swr';
 
 const KEY = 'kosmema-last-answers';
-const KEPT = ['/api/studio', '/api/bench', '/api/pieces', '/api/tubs'];
+const KEPT = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf'];
 
 /** SWR's cache, begun with the last answers this device had, so that a view shows them at once. */
 export function lastAnswers(): Cache {

@@ -17,6 +17,12 @@ export function useUnits(): UnitChoice {
   return data?.makers.find((maker) => maker.id === currentMaker())?.set.units ?? metricUnits;
 }
 
+/** The smallest step of the scale of whoever is logging, kg. */
+export function useScaleStep(): number {
+  const { data } = useStudio();
+  return data?.makers.find((maker) => maker.id === currentMaker())?.set.scaleStepKg ?? 1e-4;
+}
+
 /** The studio's zone, for showing times. */
 export function useZone(): string {
   return useStudio().data?.studio.zone ?? 'Etc/UTC';

@@ -1,13 +1,11 @@
 import { useState } from 'react';
-import useSWR from 'swr';
-import type { TubRow } from '../../api/routes.ts';
 import { slipForCoat } from '../../core/slip/amount.ts';
 import { sgraffito } from '../../core/technique/sgraffito.ts';
 import { ChoiceField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
-import { ask } from '../frame/server.ts';
+import { useShelf } from '../slips/shelf.ts';
 import type { StepDialogProps } from './StepDialog.tsx';
 
 const LAST_TUB = 'kosmema-last-tub';
@@ -17,8 +15,8 @@ const PLAIN_GRAIN = 2600;
 /** Logs a coat: from which tub, how thick. The tub's own figures are taken where there are any. */
 export function CoatDialog({ pieceId, pieceName, areaM2, step, onClose }: StepDialogProps) {
   const units = useUnits();
-  const { data: tubs = [] } = useSWR<TubRow[]>('/api/tubs', ask);
-  const usable = tubs.filter((tub) => !tub.discardedAt);
+  const { data: shelf } = useShelf();
+  const usable = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
   const [chosen, setChosen] = useState<string | null>(localStorage.getItem(LAST_TUB));
   const tub = usable.find((t) => t.id === chosen);
   const [thickness, setThickness] = useState(() => quantityText(sgraffito.coat.thicknessM, 'length', units));

@@ -1,55 +1,181 @@
-import type { TubState } from '../../core/log/tub.ts';
-import { correctionFor, type Correction, type Road } from '../../core/slip/correct.ts';
-import { consistencyFor } from '../../core/slip/consistency.ts';
-import { formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
+import type { Attention, TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
+import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { Entry } from '../../core/log/entry.ts';
+import { consistencyFor, feelOf, type Consistency } from '../../core/slip/consistency.ts';
+import type { Road } from '../../core/slip/correct.ts';
+import { measuredGravity } from '../../core/slip/density.ts';
+import type { SignalRule } from '../../core/slip/drift.ts';
+import { feelNamed } from '../../core/slip/feel.ts';
+import { readingNow } from '../../core/log/tub.ts';
+import { formatNumber, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import type { Answer } from '../frame/answer.ts';
+import { shortDate, whenNear } from '../frame/times.ts';
 
-/** What a tub needs, in words. */
-export function tubAnswer(tub: TubState, units: UnitChoice): Answer {
-  const { name, feel } = consistencyFor(tub.made.use);
-  if (tub.specificGravity === null)
+/** What a tub is right for or needs, in words. */
+export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitChoice): Answer {
+  const { tub, judgement, correction } = shelf;
+  const use = wanted.name.toLowerCase();
+  if (tub.discardedAt !== null) return { tone: 'rest', headline: 'Discarded', detail: '' };
+  if (judgement.verdict === 'unknown')
     return {
       tone: 'soon',
-      headline: 'Not measured yet',
-      detail: `Weigh a known volume of it. For ${name.toLowerCase()} it should feel like ${feel}.`,
+      headline: tub.measurements.length === 0 ? 'Not measured yet' : 'Measure it again',
+      detail: `Weigh a known volume, time a cup, or dip a finger. For ${use} it should feel like ${feelOf(wanted)}.`,
     };
-  const correction = tubCorrection(tub)!;
-  if (correction.verdict === 'right')
-    return {
-      tone: 'now',
-      headline: `Right for ${name.toLowerCase()}`,
-      detail: `SG ${tub.specificGravity.toFixed(2)}${tub.measuredAt === null ? ' by the log; measure it to be sure' : ''}.`,
-    };
-  const verdict = correction.verdict === 'too-thick' ? 'Too thick' : 'Too thin';
+  const read = readingWords(shelf, units);
+  if (judgement.verdict === 'right') {
+    const log = tub.measuredAt === null ? ' By the log since it was changed; measure it to be sure.' : '';
+    return { tone: 'now', headline: `Right for ${use}`, detail: `${read}.${log}` };
+  }
+  const verdict = judgement.verdict === 'too-thick' ? 'Too thick' : 'Too thin';
+  const [road] = correction?.roads ?? [];
+  if (!road || !correction) return { tone: 'soon', headline: verdict, detail: `${read}.` };
   const adjusted =
-    tub.made.adjusted === 'none'
+    tub.adjusted === 'none'
       ? ''
-      : ` It was ${tub.made.adjusted}, so its feel decides; the SG is for reference.`;
+      : ` It has been ${tub.adjusted}, so feel and flow decide; SG is for reference.`;
   return {
     tone: 'soon',
-    headline: `${verdict}: ${roadWords(correction.roads[0]!, units)}`,
-    detail: `SG ${tub.specificGravity.toFixed(2)}, to reach ${correction.target.toFixed(2)}. Add a third, stir, measure again.${adjusted}`,
+    headline: `${verdict}: ${roadWords(road, units)}`,
+    detail: `${read}, to reach SG ${correction.target.toFixed(2)}. Add a third, stir, measure again.${adjusted}`,
   };
 }
 
-export function tubCorrection(tub: TubState): Correction | null {
-  if (tub.specificGravity === null) return null;
-  return correctionFor(
-    tub.volumeM3,
-    tub.specificGravity,
-    consistencyFor(tub.made.use).gravity,
-    tub.made.grainDensity,
-  );
+/** What decided, in words. */
+function readingWords({ tub, judgement }: TubOnShelf, units: UnitChoice): string {
+  const { feel, seconds } = readingNow(tub);
+  const taken = Object.values(seconds)[0];
+  if (judgement.by === 'flow' && taken !== undefined) return `Runs out in ${formatNumber(taken, 1, units)} s`;
+  if (judgement.by === 'feel' && feel !== null) {
+    const sigma = judgement.felt?.sigma;
+    const about =
+      judgement.gravity === null || sigma === undefined
+        ? ''
+        : `, about SG ${judgement.gravity.toFixed(2)} give or take ${sigma.toFixed(2)}`;
+    return `Feels like ${feelNamed(feel).name}${about}`;
+  }
+  return `SG ${judgement.gravity?.toFixed(2) ?? '?'}`;
 }
 
 /** A way to correct a tub, in words. */
 export function roadWords(road: Road, units: UnitChoice): string {
+  const volume = (m3: number) => formatQuantity('volume', m3, units);
   switch (road.road) {
     case 'water':
-      return `add ${formatQuantity('volume', road.volumeM3, units)} of water`;
+      return `add ${volume(road.volumeM3)} of water`;
     case 'powder':
       return `add ${formatQuantity('mass', road.dryKg, units)} of dry powder`;
+    case 'decant':
+      return `let it settle, pour off ${volume(road.volumeM3)} of water`;
     case 'evaporate':
-      return `let ${formatQuantity('volume', road.volumeM3, units)} of water evaporate, or pour it off`;
+      return `leave it open until ${volume(road.volumeM3)} of water has gone`;
+    case 'deflocculate':
+      return 'drops of deflocculant';
+    case 'flocculate':
+      return 'drops of flocculant';
   }
+}
+
+export const signalWords: Record<SignalRule, string> = {
+  outside: 'the last reading is outside its usual spread',
+  jump: 'it jumped since the reading before',
+  'one-side': 'eight readings running lie on one side of its mean',
+  trend: 'six readings running go one way',
+};
+
+/** What wants looking at, in words. */
+export function attentionWords(attention: Attention, now: Instant, zone: string): string {
+  switch (attention.kind) {
+    case 'unmeasured':
+      return 'never measured';
+    case 'unfit':
+      return 'not right for its use';
+    case 'settled':
+      return `settled since ${whenNear(attention.at, now, zone)}: take the top layer`;
+    case 'mould':
+      return `look for mould: its date was ${shortDate(attention.at, zone)}`;
+    case 'drifting':
+      return `at this drift it is out of its range by ${shortDate(attention.outAt, zone)}`;
+    case 'signal':
+      return `${attention.of === 'gravity' ? 'SG' : 'flow'}: ${signalWords[attention.rule]}`;
+    case 'alike':
+      return `looks like ${attention.names.join(', ')} when wet, and fires differently`;
+    case 'low':
+      return 'nearly empty';
+  }
+}
+
+/** An entry of a tub's log, in words. */
+export function tubWords(e: Entry, units: UnitChoice, catalogue: SlipCatalogue): string {
+  const volume = (m3: number) => formatQuantity('volume', m3, units);
+  const mass = (kg: number) => formatQuantity('mass', kg, units);
+  switch (e.kind) {
+    case 'tub.made':
+      return 'Put on the shelf';
+    case 'tub.measured':
+      return measuredWords(e.body, units, catalogue);
+    case 'tub.watered':
+      return `${volume(e.body.volumeM3)} of water in`;
+    case 'tub.thickened':
+      return `${mass(e.body.dryKg)} of powder in`;
+    case 'tub.decanted':
+      return `${volume(e.body.volumeM3)} of water off`;
+    case 'tub.dosed':
+      return `${mass(e.body.massKg)} of ${catalogue.materials[e.body.materialId]?.name.toLowerCase() ?? 'something'} in`;
+    case 'tub.sieved':
+      return `Sieved, ${e.body.mesh} mesh`;
+    case 'tub.stirred':
+      return 'Stirred';
+    case 'tub.topped':
+      return `Topped up with ${volume(e.body.volumeM3)} of slip`;
+    case 'tub.used':
+      return `${volume(e.body.volumeM3)} used`;
+    case 'tub.moved':
+      return `Moved to ${e.body.shelf}`;
+    case 'tub.settling':
+      return 'Left to settle';
+    case 'tub.noted':
+      return e.body.text;
+    case 'tub.discarded':
+      return e.body.reason === '' ? 'Discarded' : `Discarded: ${e.body.reason}`;
+    default:
+      return e.kind;
+  }
+}
+
+function measuredWords(
+  body: Extract<Entry, { kind: 'tub.measured' }>['body'],
+  units: UnitChoice,
+  { cups }: SlipCatalogue,
+): string {
+  const gravity = body.sample ? measuredGravity(body.sample) : null;
+  const sg = gravity?.ok ? gravity.value : body.gravityRead;
+  const parts = [
+    ...(sg === null ? [] : [`SG ${sg.toFixed(3)}`]),
+    ...body.flow.map(
+      ({ cupId, seconds, restS }) =>
+        `${formatNumber(seconds, 1, units)} s in ${cups[cupId]?.name ?? 'a cup'}${restS > 0 ? ` after ${Math.round(restS / 60)} min rest` : ''}`,
+    ),
+    ...(body.feel === null ? [] : [feelNamed(body.feel).name]),
+    ...(body.celsius === null ? [] : [formatQuantity('temperature', body.celsius, units)]),
+    ...(body.levelM3 === null ? [] : [`level ${formatQuantity('volume', body.levelM3, units)}`]),
+  ];
+  return `Measured: ${parts.join(', ')}`;
+}
+
+/** What is printed on a tub's label. */
+export function labelOf({ tub, waste }: TubOnShelf, zone: string) {
+  const { made } = tub;
+  const cautions =
+    waste === 'toxic' ? ['Toxic colourant'] : waste === 'silicate' ? ['Silicate: never reclaim'] : [];
+  return {
+    title: made.name,
+    lines: [
+      ...(made.contents === '' ? [] : [made.contents]),
+      `For ${consistencyFor(made.use).name.toLowerCase()}`,
+      `Made ${shortDate(tub.madeAt, zone)}`,
+      ...cautions,
+    ],
+    path: `/slips/${tub.id}`,
+  };
 }

@@ -4,8 +4,8 @@ import { Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { EntryBodies } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
-import { metricUnits, type UnitChoice } from '../../core/units/quantity.ts';
-import { ChoiceField } from '../frame/fields.tsx';
+import { formatNumber, metricUnits, type UnitChoice } from '../../core/units/quantity.ts';
+import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
 import { chooseMaker, currentMaker } from '../frame/maker.ts';
 import { Section } from '../frame/parts.tsx';
 import { faded, hairline } from '../frame/theme.ts';
@@ -23,7 +23,7 @@ export function Makers({ makers }: { makers: Named<MakerSet>[] }) {
       action={
         <Button
           variant="outlined"
-          onClick={() => setEditing({ id: uuid(), set: { name: '', units: metricUnits } })}
+          onClick={() => setEditing({ id: uuid(), set: { name: '', units: metricUnits, scaleStepKg: 1e-4 } })}
         >
           Add a maker
         </Button>
@@ -73,6 +73,7 @@ export function Makers({ makers }: { makers: Named<MakerSet>[] }) {
 function MakerDialog({ maker, onClose }: { maker: { id: string; set: MakerSet }; onClose: () => void }) {
   const [name, setName] = useState(maker.set.name);
   const [units, setUnits] = useState<UnitChoice>(maker.set.units);
+  const [step, setStep] = useState(() => formatNumber(maker.set.scaleStepKg * 1000, 3, units));
   const unit = <K extends keyof UnitChoice>(
     key: K,
     label: string,
@@ -91,7 +92,7 @@ function MakerDialog({ maker, onClose }: { maker: { id: string; set: MakerSet };
       kind="maker.set"
       subject={maker.id}
       schema={bodies['maker.set']}
-      body={() => ({ name, units })}
+      body={() => ({ name, units, scaleStepKg: (typedNumber(step) ?? Number.NaN) / 1000 })}
       onClose={onClose}
     >
       {(wrong) => (
@@ -123,6 +124,16 @@ function MakerDialog({ maker, onClose }: { maker: { id: string; set: MakerSet };
             { value: '.', label: 'Point' },
             { value: ',', label: 'Comma' },
           ])}
+          <QuantityField
+            label="Smallest step of the scale"
+            text={step}
+            onText={setStep}
+            dimension={null}
+            unit="g"
+            units={units}
+            error={wrong['scaleStepKg']}
+            help="Batches are rounded to it"
+          />
         </>
       )}
     </SetDialog>

@@ -1,0 +1,76 @@
+/** What clay waste carries, worst last. */
+export type Waste = 'clean' | 'thin-deflocculated' | 'coloured' | 'silicate' | 'toxic';
+export type BinKind = 'reclaim' | 'apart' | 'coloured' | 'waste' | 'toxic-waste';
+
+export const wastes: { waste: Waste; name: string; is: string }[] = [
+  { waste: 'clean', name: 'Clean clay', is: 'trimmings and slops of the body alone' },
+  {
+    waste: 'thin-deflocculated',
+    name: 'Thin deflocculated coat or silicate join',
+    is: 'clay that carries only that',
+  },
+  { waste: 'coloured', name: 'Coloured trimmings or inlay scrapings', is: 'stains and iron' },
+  { waste: 'silicate', name: 'Silicate crackle or texture slip', is: 'anything laid with silicate' },
+  {
+    waste: 'toxic',
+    name: 'With toxic colourants',
+    is: 'manganese, cobalt, chromium, copper, nickel, barium',
+  },
+];
+
+export const binKinds: { kind: BinKind; name: string; takes: string }[] = [
+  { kind: 'reclaim', name: 'Reclaim', takes: 'clean clay of one body, to be thrown again' },
+  { kind: 'apart', name: 'Kept apart', takes: 'clay with a thin deflocculated coat' },
+  { kind: 'coloured', name: 'Coloured', takes: 'coloured trimmings, for coloured slip' },
+  { kind: 'waste', name: 'Waste', takes: 'what is not used again' },
+  { kind: 'toxic-waste', name: 'Waste with toxic colourants', takes: 'what local rules treat as such' },
+];
+
+export interface Refusal {
+  reason: string;
+  /** Whether the maker may put it in all the same. */
+  mayOverride: boolean;
+}
+
+const never = (reason: string): Refusal => ({ reason, mayOverride: false });
+const unless = (reason: string): Refusal => ({ reason, mayOverride: true });
+
+const silicateNever = never(
+  'Silicate clay is never reclaimed: a little can ruin a whole barrel. Put it into the waste bin.',
+);
+const toxicNever = never(
+  'It holds toxic colourants: put it into the bin for those, and follow local rules for waste.',
+);
+
+/** What each kind of bin refuses. */
+const refusals: Record<BinKind, Partial<Record<Waste, Refusal>>> = {
+  reclaim: {
+    'thin-deflocculated': unless(
+      'Deflocculant from the coat gathers in reclaim and spoils its throwing: the bin kept apart is for this.',
+    ),
+    coloured: never('Colour shows in every pot thrown from it: put it into the coloured bin, or waste.'),
+    toxic: toxicNever,
+    silicate: silicateNever,
+  },
+  apart: {
+    coloured: unless('Colour spreads through the whole bin: the coloured bin is for this.'),
+    toxic: toxicNever,
+    silicate: silicateNever,
+  },
+  coloured: { toxic: toxicNever, silicate: silicateNever },
+  waste: { toxic: toxicNever },
+  'toxic-waste': {},
+};
+
+/**
+ * Whether a bin takes a kind of waste.
+ * @param sameBody whether it is the body the bin is for (asked of clean clay in a reclaim bin only)
+ * @returns null when it does
+ */
+export function whyNotInto(kind: BinKind, waste: Waste, sameBody: boolean): Refusal | null {
+  const refusal = refusals[kind][waste];
+  if (refusal) return refusal;
+  if (kind === 'reclaim' && !sameBody)
+    return unless('It is another body than this bin holds: mixed bodies shrink and fire differently.');
+  return null;
+}

@@ -1,0 +1,81 @@
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import qrcode from 'qrcode';
+import type { Label, LabelsRequest } from '../api/index.ts';
+
+/** Points to a millimetre. */
+const MM = 72 / 25.4;
+const sheets = {
+  A4: { width: 210, height: 297 },
+  Letter: { width: 215.9, height: 279.4 },
+};
+const WIDE = 90;
+const HIGH = 50;
+const GAP = 5;
+const INSET = 4;
+const QR_MM = 24;
+
+const fonts = dirname(
+  createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json'),
+);
+const font = (weight: number) =>
+  join(fonts, 'files', `atkinson-hyperlegible-next-latin-${weight}-normal.woff`);
+
+/** A sheet of labels, two in a row, with hairlines to cut along, as PDF. */
+export async function labelSheet({ paper, labels }: LabelsRequest, origin: string): Promise<Buffer> {
+  const sheet = sheets[paper];
+  const doc = new PDFDocument({
+    size: [sheet.width * MM, sheet.height * MM],
+    margin: 0,
+    autoFirstPage: false,
+  });
+  doc.registerFont('plain', font(400));
+  doc.registerFont('bold', font(700));
+  const chunks: Buffer[] = [];
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+  const done = new Promise<Buffer>((resolve) => doc.on('end', () => resolve(Buffer.concat(chunks))));
+  const left = (sheet.width - 2 * WIDE - GAP) / 2;
+  const rows = Math.floor((sheet.height - 20) / (HIGH + GAP));
+  for (const [i, label] of labels.entries()) {
+    const place = i % (rows * 2);
+    if (place === 0) doc.addPage();
+    const x = left + (place % 2) * (WIDE + GAP);
+    const y = 10 + Math.floor(place / 2) * (HIGH + GAP);
+    await paintLabel(doc, label, x * MM, y * MM, origin);
+  }
+  doc.end();
+  return done;
+}
+
+async function paintLabel(
+  doc: PDFKit.PDFDocument,
+  label: Label,
+  x: number,
+  y: number,
+  origin: string,
+): Promise<void> {
+  doc
+    .lineWidth(0.5)
+    .strokeColor('#888888')
+    .rect(x, y, WIDE * MM, HIGH * MM)
+    .stroke();
+  const text = (WIDE - 2 * INSET - (label.path === null ? 0 : QR_MM + 2)) * MM;
+  const [left, top] = [x + INSET * MM, y + INSET * MM];
+  const box = { width: text, height: (HIGH - 2 * INSET) * MM, ellipsis: true };
+  doc
+    .fillColor('#000000')
+    .font('bold')
+    .fontSize(17)
+    .text(label.title, left, top, { ...box, height: 44 });
+  doc
+    .font('plain')
+    .fontSize(10.5)
+    .text(label.lines.join('\n'), left, doc.y + 3, {
+      ...box,
+      height: top + box.height - doc.y - 3,
+    });
+  if (label.path === null) return;
+  const png = await qrcode.toBuffer(`${origin}${label.path}`, { margin: 0, scale: 8 });
+  doc.image(png, x + (WIDE - INSET - QR_MM) * MM, y + INSET * MM, { width: QR_MM * MM });
+}

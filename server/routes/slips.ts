@@ -1,0 +1,52 @@
+import { Router } from 'express';
+import type { BatchAnswer, BinsAnswer, TubAnswer } from '../../api/index.ts';
+import type { Clock } from '../clock.ts';
+import { sendProblem } from '../guard/problems.ts';
+import type { Shelf } from '../shelf.ts';
+import { actsAbout, type Store } from '../store.ts';
+
+/** What the slip shelf's screens read. */
+export function slipRoutes(store: Store, shelf: Shelf, clock: Clock): Router {
+  const router = Router();
+
+  router.get('/shelf', (_request, response) => void response.json(shelf.answer(clock.now())));
+
+  router.get('/tubs/:id', (request, response) => {
+    const { id } = request.params;
+    const found = shelf.tub(id, clock.now());
+    if (!found)
+      return sendProblem(response, 404, {
+        code: 'no-such-tub',
+        field: 'id',
+        message: 'This tub is not on the shelf. It may have been undone: go back to Slips.',
+      });
+    const answer: TubAnswer = {
+      shelf: found,
+      catalogue: shelf.catalogue(),
+      trials: shelf.trialsOf(id),
+      acts: actsAbout(store, id),
+    };
+    response.json(answer);
+  });
+
+  router.get('/batches/:id', (request, response) => {
+    const { id } = request.params;
+    const batch = shelf.batch(id);
+    if (!batch)
+      return sendProblem(response, 404, {
+        code: 'no-such-batch',
+        field: 'id',
+        message: 'This batch is not in the log. It may have been undone: go back to Slips.',
+      });
+    const answer: BatchAnswer = { batch, catalogue: shelf.catalogue(), acts: actsAbout(store, id) };
+    response.json(answer);
+  });
+
+  router.get('/bins', (_request, response) => {
+    const bins = shelf.bins();
+    const answer: BinsAnswer = { bins, acts: bins.flatMap(({ id }) => actsAbout(store, id)) };
+    response.json(answer);
+  });
+
+  return router;
+}

@@ -1,0 +1,132 @@
+import type { BatchRow, Reminder, ShelfAnswer } from '../api/index.ts';
+import { foldBatch, nextLook, nextMaking, type BatchState } from '../core/log/batch.ts';
+import { foldBin, type BinState } from '../core/log/bin.ts';
+import { foldCatalogue, subjectsOf, type SlipCatalogue } from '../core/log/catalogue.ts';
+import { entriesOf, type EntryKind } from '../core/log/entry.ts';
+import { DEFAULT_ROOM } from '../core/log/studio.ts';
+import { foldTrial, type TrialState } from '../core/log/trial.ts';
+import { foldTub, type TubState } from '../core/log/tub.ts';
+import { roomClimate } from '../core/plan/case.ts';
+import { tubOnShelf, type ShelfRoom, type TubOnShelf } from '../core/shelf/tubOnShelf.ts';
+import type { Instant } from '../core/units/quantity.ts';
+import type { Store } from './store.ts';
+
+/** Tubs, batches, bins and trials as their logs have them, folded anew only where something was logged. */
+export interface Shelf {
+  answer: (now: Instant) => ShelfAnswer;
+  tub: (id: string, now: Instant) => TubOnShelf | null;
+  tubs: () => TubState[];
+  catalogue: () => SlipCatalogue;
+  batch: (id: string) => BatchState | null;
+  bins: () => BinState[];
+  trialsOf: (tubId: string) => TrialState[];
+  reminders: (now: Instant) => Reminder[];
+}
+
+export function createShelf(store: Store): Shelf {
+  const kept = new Map<string, { revision: number; state: unknown }>();
+  let subjects: { acts: number; byKind: Map<EntryKind, string[]> } = { acts: -1, byKind: new Map() };
+  let catalogueAt = -1;
+  let slipCatalogue: SlipCatalogue = foldCatalogue(store.ledger);
+
+  const named = (kind: EntryKind): string[] => {
+    const { length } = store.ledger.acts;
+    if (subjects.acts !== length) subjects = { acts: length, byKind: new Map() };
+    const known = subjects.byKind.get(kind) ?? subjectsOf(store.ledger, kind);
+    subjects.byKind.set(kind, known);
+    return known;
+  };
+
+  const folded = <T>(id: string, fold: () => T): T => {
+    const revision = store.revisionOf(id);
+    const known = kept.get(id);
+    if (known?.revision === revision) return known.state as T;
+    const state = fold();
+    kept.set(id, { revision, state });
+    return state;
+  };
+
+  const catalogue = (): SlipCatalogue => {
+    const { length } = store.ledger.acts;
+    if (catalogueAt !== length) {
+      slipCatalogue = foldCatalogue(store.ledger);
+      catalogueAt = length;
+    }
+    return slipCatalogue;
+  };
+
+  const tubs = (): TubState[] =>
+    named('tub.made').flatMap((id) => folded(id, () => foldTub(id, store.entriesAbout(id))) ?? []);
+
+  /** The air the shelf stands in: the first room as it was set. */
+  const room = (): ShelfRoom => {
+    const { rooms, studio } = store.studio();
+    const { id, revisions, set } = rooms.find((r) => r.id === DEFAULT_ROOM) ?? rooms[0]!;
+    const settings = revisions.map(({ from, set: setting }) => ({ ...setting, from }));
+    const series = { at: [], celsius: [], humidity: [] };
+    return { climate: roomClimate({ id, settings, series }, studio), heatTransfer: set.heatTransfer };
+  };
+
+  const batch = (id: string): BatchState | null =>
+    folded(id, () => foldBatch(id, store.entriesAbout(id), catalogue().materials));
+  const batches = (): BatchState[] => named('batch.begun').flatMap((id) => batch(id) ?? []);
+
+  const batchRows = (now: Instant): BatchRow[] =>
+    batches()
+      .filter((b) => b.endedAt === null)
+      .map((b) => ({
+        id: b.id,
+        name: b.begun.name,
+        begunAt: b.begunAt,
+        done: b.steps.filter((s) => b.ticked[s.id] !== undefined).length,
+        steps: b.steps.length,
+        next: nextMaking(b)?.name ?? null,
+        look: nextLook(b, now),
+      }));
+
+  const answer = (now: Instant): ShelfAnswer => {
+    const all = tubs();
+    const standing = all.filter((tub) => tub.discardedAt === null);
+    const air = room();
+    return {
+      tubs: all.map((tub) => tubOnShelf(tub, catalogue(), air, standing, now)),
+      batches: batchRows(now),
+      catalogue: catalogue(),
+    };
+  };
+
+  return {
+    answer,
+    tubs,
+    catalogue,
+    batch,
+    tub: (id, now) => {
+      const tub = folded(id, () => foldTub(id, store.entriesAbout(id)));
+      return tub && tubOnShelf(tub, catalogue(), room(), tubs(), now);
+    },
+    bins: () => named('bin.set').flatMap((id) => folded(id, () => foldBin(id, store.entriesAbout(id))) ?? []),
+    trialsOf: (tubId) =>
+      store.ledger.acts
+        .flatMap((act) => entriesOf(act.entries, 'trial.begun'))
+        .filter((e) => e.body.tubId === tubId)
+        .flatMap((e) => {
+          const tub = foldTub(tubId, store.entriesAbout(tubId));
+          return foldTrial(e.subject, store.entriesAbout(e.subject), tub?.made.grainDensity ?? 2600) ?? [];
+        }),
+    reminders: (now) => {
+      const { tubs: shelf, batches: rows } = answer(now);
+      return [
+        ...rows.flatMap((row): Reminder[] =>
+          row.look?.over
+            ? [{ kind: 'batch', id: row.id, name: row.name, at: row.look.at, look: row.look.name }]
+            : [],
+        ),
+        ...shelf.flatMap(({ tub, attention }): Reminder[] =>
+          attention
+            .filter((a) => a.kind === 'settled' || a.kind === 'drifting' || a.kind === 'mould')
+            .map((a) => ({ kind: 'tub', id: tub.id, name: tub.made.name, attention: a })),
+        ),
+      ];
+    },
+  };
+}

@@ -1,0 +1,167 @@
+import { useState } from 'react';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import { consistencies, type SlipUse } from '../../core/slip/consistency.ts';
+import type { MakingRoad } from '../../core/slip/making.ts';
+import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
+import { useStudio, useUnits } from '../frame/maker.ts';
+import { useLog } from '../frame/notice.tsx';
+import { entry } from '../frame/outbox.ts';
+import { Section, Trouble } from '../frame/parts.tsx';
+import { wordsFor } from '../frame/server.ts';
+import { MaterialField } from './MaterialField.tsx';
+import { useShelf } from './shelf.ts';
+
+/** Where slip-making begins: from powders by a recipe, or from trimmings, by scale or by feel. */
+export function Make() {
+  const { data, error } = useShelf();
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Clearing the bench …</Typography>;
+  const { recipes } = data.catalogue;
+  return (
+    <>
+      <Typography variant="h1">Make slip</Typography>
+      <Section title="From trimmings of the body">
+        <FromTrimmings catalogue={data.catalogue} />
+      </Section>
+      <Section title="From powders, by a recipe">
+        {recipes.length === 0 ? (
+          <Box>There is no recipe in the book yet.</Box>
+        ) : (
+          <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+            {recipes.map(({ id, recipe }) => (
+              <Button key={id} variant="outlined" component={RouterLink} to={`/slips/recipes/${id}`}>
+                {recipe.name}
+              </Button>
+            ))}
+          </Box>
+        )}
+        <Button component={RouterLink} to="/slips/recipes/new" sx={{ mt: 1, px: 0 }}>
+          Write a recipe
+        </Button>
+      </Section>
+    </>
+  );
+}
+
+const NO_COLOUR = 'none';
+const PLAIN_DENSITY = 2600;
+
+function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue }) {
+  const units = useUnits();
+  const { data: studio } = useStudio();
+  const clays = studio?.clays ?? [];
+  const log = useLog();
+  const navigate = useNavigate();
+  const [name, setName] = useState('');
+  const [road, setRoad] = useState<MakingRoad>('scale');
+  const [use, setUse] = useState<SlipUse>('brushed-engobe');
+  const [chosen, setClay] = useState<string | null>(null);
+  const [colourant, setColourant] = useState(NO_COLOUR);
+  const [percent, setPercent] = useState('5');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const clayId = chosen ?? clays[0]?.id ?? '';
+  const coloured = colourant !== NO_COLOUR;
+  const colours = Object.fromEntries(
+    Object.entries(materials).filter(([, m]) => ['colourant', 'stain', 'opacifier'].includes(m.kind)),
+  );
+
+  const begin = async () => {
+    const share = typedNumber(percent);
+    if (name.trim() === '') return setWrong('The slip needs a name: what goes on the label?');
+    if (coloured && !(share! > 0 && share! <= 100))
+      return setWrong('The share of colourant must be between 0 and 100 % of the dry slip.');
+    const id = uuid();
+    const outcome = await log(`${name.trim()} begun`, [
+      entry('batch.begun', id, {
+        name: name.trim(),
+        recipeId: null,
+        source: 'trimmings',
+        road,
+        use,
+        clayId: clayId === '' ? null : clayId,
+        lines: [],
+        colourants: coloured ? [{ materialId: colourant, percent: share! }] : [],
+        waterKg: 0,
+        grainDensity: clays.find((c) => c.id === clayId)?.set.grainDensity ?? PLAIN_DENSITY,
+      }),
+    ]);
+    if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
+    if (outcome.kind === 'saved') void navigate(`/slips/batches/${id}`);
+  };
+
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void begin();
+      }}
+      sx={{ display: 'grid', gap: 2, maxWidth: 860 }}
+    >
+      <ToggleButtonGroup
+        exclusive
+        value={road}
+        onChange={(_event, value: MakingRoad | null) => value && setRoad(value)}
+        aria-label="How"
+      >
+        <ToggleButton value="scale">With scale and cup</ToggleButton>
+        <ToggleButton value="feel">By feel</ToggleButton>
+      </ToggleButtonGroup>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(240px, 1fr))' }}>
+        <TextField label="Name of the slip" value={name} onChange={(event) => setName(event.target.value)} />
+        <ChoiceField
+          label="What it is for"
+          value={use}
+          onChoose={setUse}
+          options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
+        />
+        <ChoiceField
+          label="Trimmings of"
+          value={clayId}
+          onChoose={setClay}
+          options={clays.map(({ id, set }) => ({ value: id, label: set.name }))}
+        />
+        <MaterialField
+          label="Colourant"
+          materials={{ ...colours, [NO_COLOUR]: noColour }}
+          value={colourant}
+          onChoose={setColourant}
+          kinds={null}
+        />
+        {coloured && (
+          <QuantityField
+            label="Of the dry slip"
+            unit="%"
+            dimension={null}
+            units={units}
+            text={percent}
+            onText={setPercent}
+            {...usualHelp(colours[colourant]?.usualPercent)}
+          />
+        )}
+      </Box>
+      {wrong && <Trouble>{wrong}</Trouble>}
+      <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
+        Begin the batch sheet
+      </Button>
+    </Box>
+  );
+}
+
+const noColour = {
+  name: 'None',
+  kind: 'clay' as const,
+  makeUp: { kind: 'unknown' as const },
+  grainDensity: PLAIN_DENSITY,
+  hazards: [],
+  usualPercent: null,
+  standing: 'supplier' as const,
+  note: '',
+};
+
+const usualHelp = (usual: { from: number; to: number } | null | undefined) =>
+  usual ? { help: `Usually ${usual.from} to ${usual.to} %` } : {};

@@ -1,0 +1,247 @@
+import { useState } from 'react';
+import useSWR from 'swr';
+import { useNavigate, useParams } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import type { TubAnswer } from '../../api/routes.ts';
+import type { FlowTaken } from '../../core/log/entry.ts';
+import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import { consistencyFor, feelOf } from '../../core/slip/consistency.ts';
+import { feelNamed, feelWords, type Feel } from '../../core/slip/feel.ts';
+import { apparentViscosity, gellingRatio } from '../../core/slip/flow.ts';
+import { ChoiceField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { LogForm } from '../frame/LogForm.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { entry } from '../frame/outbox.ts';
+import { Section, Trouble } from '../frame/parts.tsx';
+import { ask, wordsFor } from '../frame/server.ts';
+import { faded } from '../frame/theme.ts';
+import { CupDialog } from './CupDialog.tsx';
+import { GravityFields, rememberCup, sampleTyped, useSample } from './GravityFields.tsx';
+import { Stopwatch } from './Stopwatch.tsx';
+
+/** Measures a tub: any of mass, flow, feel, temperature and level. */
+export function Measure() {
+  const { id } = useParams();
+  const { data, error } = useSWR<TubAnswer>(`/api/tubs/${id}`, ask);
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the tub …</Typography>;
+  return <MeasureForm answer={data} />;
+}
+
+function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
+  const { tub } = shelf;
+  const units = useUnits();
+  const navigate = useNavigate();
+  const sample = useSample(units);
+  const [flow, setFlow] = useState<FlowTaken[]>([]);
+  const [feel, setFeel] = useState<Feel | null>(null);
+  const [celsius, setCelsius] = useState('');
+  const [level, setLevel] = useState('');
+  const wanted = consistencyFor(tub.made.use, catalogue.wanted);
+  const leave = () => void navigate(`/slips/${tub.id}`);
+
+  const act = (at: number) => {
+    const weighed = sampleTyped(sample, tub.made.grainDensity);
+    if (weighed && 'wrong' in weighed) return weighed;
+    if (weighed) rememberCup(sample);
+    const body = {
+      sample: weighed?.sample ?? null,
+      gravityRead: null,
+      flow,
+      feel,
+      celsius: typedQuantity(celsius, 'temperature', units),
+      levelM3: typedQuantity(level, 'volume', units),
+    };
+    if (Number.isNaN(body.celsius)) return { wrong: 'The temperature must be a number.' };
+    if (Number.isNaN(body.levelM3)) return { wrong: 'The level must be a number: how much is in the tub?' };
+    return { words: `${tub.made.name} measured`, entries: [entry('tub.measured', tub.id, body, { at })] };
+  };
+
+  return (
+    <>
+      <Typography variant="h1">Measure {tub.made.name}</Typography>
+      <Box sx={{ color: faded }}>
+        Stir well first. Any of these will do; for {wanted.name.toLowerCase()} it should feel like{' '}
+        {feelOf(wanted)}.
+      </Box>
+      <LogForm
+        verb="Log measurement"
+        act={act}
+        onDone={leave}
+        onLeave={leave}
+        frame={({ fields, buttons }) => (
+          <>
+            {fields}
+            <Box sx={{ display: 'flex', gap: 1.5, mt: 2 }}>{buttons}</Box>
+          </>
+        )}
+      >
+        <Section title="Feel it">
+          <FeelChoice feel={feel} onFeel={setFeel} />
+        </Section>
+        <Section title="Weigh it">
+          <GravityFields sample={sample} units={units} grainDensity={tub.made.grainDensity} />
+        </Section>
+        <Section title="Time it">
+          <FlowTimings flow={flow} onFlow={setFlow} catalogue={catalogue} wantedCup={wanted.flow?.cupId} />
+        </Section>
+        <Section title="Besides">
+          <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+            <QuantityField
+              label="Temperature of the slip"
+              text={celsius}
+              onText={setCelsius}
+              dimension="temperature"
+              units={units}
+            />
+            <QuantityField
+              label="How much is in the tub"
+              text={level}
+              onText={setLevel}
+              dimension="volume"
+              units={units}
+            />
+          </Box>
+        </Section>
+      </LogForm>
+    </>
+  );
+}
+
+/** The words for how slip feels, each with its test by eye. */
+export function FeelChoice({ feel, onFeel }: { feel: Feel | null; onFeel: (feel: Feel | null) => void }) {
+  return (
+    <>
+      <ToggleButtonGroup
+        exclusive
+        value={feel}
+        onChange={(_event, value: Feel | null) => onFeel(value)}
+        aria-label="It feels like"
+        sx={{ flexWrap: 'wrap', gap: 1 }}
+      >
+        {feelWords.map((word) => (
+          <ToggleButton
+            key={word.feel}
+            value={word.feel}
+            sx={{ minHeight: 56, borderLeft: '2px solid !important' }}
+          >
+            {word.name}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Box sx={{ color: faded, minHeight: '1.5em', mt: 0.5 }} aria-live="polite">
+        {feel === null ? 'Dip a finger, draw a ripple, lay a line.' : `Then: ${feelNamed(feel).look}.`}
+      </Box>
+    </>
+  );
+}
+
+const REST_MIN = 10;
+
+interface FlowTimingsProps {
+  flow: FlowTaken[];
+  onFlow: (flow: FlowTaken[]) => void;
+  catalogue: SlipCatalogue;
+  wantedCup: string | undefined;
+}
+
+function FlowTimings({ flow, onFlow, catalogue, wantedCup }: FlowTimingsProps) {
+  const units = useUnits();
+  const cups = Object.entries(catalogue.cups);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [rested, setRested] = useState(false);
+  const [minutes, setMinutes] = useState(String(REST_MIN));
+  const [adding, setAdding] = useState<string | null>(null);
+  const cupId = chosen ?? (wantedCup && catalogue.cups[wantedCup] ? wantedCup : cups[0]?.[0]);
+  const addCup = (
+    <Button variant="outlined" onClick={() => setAdding(uuid())}>
+      Add a cup
+    </Button>
+  );
+  const restS = rested ? Math.max(0, typedNumber(minutes) || REST_MIN) * 60 : 0;
+  return (
+    <>
+      {adding !== null && <CupDialog id={adding} onClose={() => setAdding(null)} />}
+      {cupId === undefined ? (
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Box>Any pot with a hole will do: its seconds are compared with each other.</Box>
+          {addCup}
+        </Box>
+      ) : (
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Stopwatch
+            onStop={(seconds) => onFlow([...flow, { cupId, seconds: Math.max(0.2, seconds), restS }])}
+          />
+          <Box sx={{ width: 240 }}>
+            <ChoiceField
+              label="Which cup"
+              value={cupId}
+              onChoose={setChosen}
+              options={cups.map(([id, cup]) => ({ value: id, label: cup.name }))}
+            />
+          </Box>
+          <ToggleButtonGroup
+            exclusive
+            value={rested}
+            onChange={(_event, value: boolean | null) => value !== null && setRested(value)}
+            aria-label="Stirred or rested"
+          >
+            <ToggleButton value={false}>Freshly stirred</ToggleButton>
+            <ToggleButton value={true}>After a rest</ToggleButton>
+          </ToggleButtonGroup>
+          {rested && (
+            <Box sx={{ width: 150 }}>
+              <QuantityField
+                label="Rest"
+                unit="min"
+                text={minutes}
+                onText={setMinutes}
+                dimension={null}
+                units={units}
+              />
+            </Box>
+          )}
+          {addCup}
+        </Box>
+      )}
+      <Timings flow={flow} onFlow={onFlow} catalogue={catalogue} />
+    </>
+  );
+}
+
+function Timings({ flow, onFlow, catalogue }: Omit<FlowTimingsProps, 'wantedCup'>) {
+  const rested = flow.findLast((f) => f.restS > 0);
+  const stirred = rested && flow.findLast((f) => f.restS === 0 && f.cupId === rested.cupId);
+  return (
+    <Box component="ul" aria-live="polite" sx={{ listStyle: 'none', p: 0, my: 1 }}>
+      {flow.map((taken, i) => {
+        const cup = catalogue.cups[taken.cupId];
+        const viscosity = cup ? apparentViscosity(cup.kind, taken.seconds) : null;
+        return (
+          <Box
+            component="li"
+            key={i}
+            sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
+          >
+            <Box sx={{ fontWeight: 700, fontSize: '1.2rem' }}>{taken.seconds} s</Box>
+            <Box>
+              {cup?.name}
+              {taken.restS > 0 ? `, after ${Math.round(taken.restS / 60)} min rest` : ', stirred'}
+              {viscosity?.ok &&
+                viscosity.value !== null &&
+                `: apparent viscosity ${Math.round(viscosity.value * 1e6)} mm²/s`}
+            </Box>
+            <Button onClick={() => onFlow(flow.filter((_, k) => k !== i))}>Take it out</Button>
+            {viscosity && !viscosity.ok && <Trouble>{viscosity.problem.message}</Trouble>}
+          </Box>
+        );
+      })}
+      {rested && stirred && (
+        <li>
+          Gelling: {gellingRatio(stirred.seconds, rested.seconds).toFixed(2)} times as long after the rest.
+        </li>
+      )}
+    </Box>
+  );
+}

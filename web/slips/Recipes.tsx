@@ -1,0 +1,101 @@
+import { Link as RouterLink } from 'react-router';
+import { Box, Button, Typography } from '@mui/material';
+import type { RecipeKind } from '../../core/slip/recipe.ts';
+import { consistencyFor } from '../../core/slip/consistency.ts';
+import { Empty, Section, Trouble } from '../frame/parts.tsx';
+import { wordsFor } from '../frame/server.ts';
+import { faded, hairline } from '../frame/theme.ts';
+import { useShelf } from './shelf.ts';
+import { TakeFormat } from './TakeFormat.tsx';
+
+export const recipeKinds: { value: RecipeKind; label: string }[] = [
+  { value: 'slip', label: 'Slip' },
+  { value: 'engobe', label: 'Engobe' },
+  { value: 'wash', label: 'Wash' },
+  { value: 'sigillata', label: 'Terra sigillata' },
+  { value: 'texture', label: 'Texture slip' },
+  { value: 'joining', label: 'Joining fluid' },
+  { value: 'coloured-clay', label: 'Coloured clay' },
+];
+
+/** The recipe book. */
+export function Recipes() {
+  const { data, error } = useShelf();
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the book …</Typography>;
+  const { recipes, materials } = data.catalogue;
+  const newRecipe = (
+    <Button variant="contained" component={RouterLink} to="/slips/recipes/new">
+      Write a recipe
+    </Button>
+  );
+  const inAndOut = (
+    <Section title="In and out">
+      <TakeFormat kind="recipes" />
+    </Section>
+  );
+  if (recipes.length === 0)
+    return (
+      <>
+        <Empty title="No recipe yet" action={newRecipe}>
+          Write one down: a base that makes a hundred, additions over it. It is scaled to what you need, by
+          weight, by litres, or by the area to be coated.
+        </Empty>
+        {inAndOut}
+      </>
+    );
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 2, flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Recipes
+        </Typography>
+        {newRecipe}
+      </Box>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {recipes.map(({ id, recipe }) => (
+          <Box
+            component="li"
+            key={id}
+            sx={{
+              borderTop: `1px solid ${hairline}`,
+              py: 1.5,
+              display: 'grid',
+              columnGap: 3,
+              gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 2fr) minmax(0, 3fr) auto' },
+              alignItems: 'center',
+            }}
+          >
+            <Box>
+              <Box
+                component={RouterLink}
+                to={`/slips/recipes/${id}`}
+                sx={{ fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
+              >
+                {recipe.name}
+              </Box>
+              <Box sx={{ color: faded }}>
+                {recipeKinds.find((k) => k.value === recipe.kind)!.label}, for{' '}
+                {consistencyFor(recipe.use).name.toLowerCase()}
+              </Box>
+            </Box>
+            <Box>
+              {[...recipe.base, ...recipe.additions]
+                .map(({ materialId, percent }) => `${materials[materialId]?.name ?? '?'} ${percent}`)
+                .join(', ')}
+            </Box>
+            <Button
+              variant="outlined"
+              component={RouterLink}
+              to={`/slips/recipes/${id}`}
+              aria-label={`Scale ${recipe.name}`}
+            >
+              Scale it
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      {inAndOut}
+    </>
+  );
+}

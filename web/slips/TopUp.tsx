@@ -1,0 +1,58 @@
+import { useState } from 'react';
+import type { Instant } from '../../core/units/quantity.ts';
+import { ChoiceField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { entry } from '../frame/outbox.ts';
+import type { ActProps } from './tubAct.ts';
+import { useShelf } from './shelf.ts';
+
+const OUTSIDE = 'outside';
+
+/** Slip in from another tub, or from elsewhere. */
+export function TopUp({ shelf: { tub }, onClose }: ActProps) {
+  const units = useUnits();
+  const { data } = useShelf();
+  const others = (data?.tubs ?? []).filter(({ tub: t }) => t.id !== tub.id && t.discardedAt === null);
+  const [from, setFrom] = useState(OUTSIDE);
+  const [volume, setVolume] = useState('');
+  const [typed, setTyped] = useState<string | null>(null);
+  const source = others.find(({ tub: t }) => t.id === from);
+  const gravity = typed ?? source?.judgement.gravity?.toFixed(3) ?? '';
+  const act = (at: Instant) => {
+    const volumeM3 = typedQuantity(volume, 'volume', units);
+    const specificGravity = typedNumber(gravity);
+    if (!(volumeM3! > 0)) return { wrong: 'The volume must be a number above zero: how much was it?' };
+    if (Number.isNaN(specificGravity)) return { wrong: 'The SG must be a number, or left empty.' };
+    const body = { volumeM3: volumeM3!, specificGravity, fromTubId: source?.tub.id ?? null };
+    const drawn = source
+      ? [entry('tub.used', source.tub.id, { volumeM3: volumeM3!, pieceId: null }, { at })]
+      : [];
+    return {
+      words: `${tub.made.name} topped up`,
+      entries: [entry('tub.topped', tub.id, body, { at }), ...drawn],
+    };
+  };
+  return (
+    <LogDialog title={`Top up: ${tub.made.name}`} verb="Log topped up" act={act} onClose={onClose}>
+      <ChoiceField
+        label="From"
+        value={from}
+        onChoose={setFrom}
+        options={[
+          { value: OUTSIDE, label: 'Not from a tub on the shelf' },
+          ...others.map(({ tub: t }) => ({ value: t.id, label: t.made.name })),
+        ]}
+      />
+      <QuantityField label="Slip in" text={volume} onText={setVolume} dimension="volume" units={units} />
+      <QuantityField
+        label="Its SG"
+        text={gravity}
+        onText={setTyped}
+        dimension={null}
+        units={units}
+        help="Empty where it is not known: measure this tub after"
+      />
+    </LogDialog>
+  );
+}
