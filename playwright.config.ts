@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results/browser',
-  workers: 1,
+  workers: 2,
   timeout: 120_000,
   expect: { timeout: 15_000 },
   reporter: [['line'], ['json', { outputFile: 'test-results/browser.json' }]],

@@ -37,6 +37,11 @@ const tub = {
   wetColour: '#888888',
   firedColour: '#222222',
   adjusted: 'none',
+  clayId: null,
+  carries: [],
+  keepsDays: null,
+  composition: [],
+  batchId: null,
 };
 
 test('killed in the middle of writes thirty times, it has every act it acknowledged; and all comes back from the journal alone', async ({

@@ -44,8 +44,9 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
   await page.getByLabel('Name on the label').fill('Trial black');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await expect(page.getByText('Not measured yet')).toBeVisible();
-  await page.getByRole('button', { name: 'Measure' }).click();
+  await page.getByRole('link', { name: 'Measure' }).click();
   await page.getByLabel('Mass with its cup (g)').fill('40');
+  await expect(page.getByRole('alert').first()).toContainText('lighter than water');
   await page.getByRole('button', { name: 'Log measurement' }).click();
   await expect(page.getByRole('alert').first()).toContainText('lighter than water');
   await page.getByLabel('Mass with its cup (g)').fill('87,5');

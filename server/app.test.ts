@@ -1,45 +1,19 @@
-import type { AddressInfo } from 'node:net';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { request as httpRequest } from 'node:http';
-import { afterAll, beforeAll, describe, expect, it, inject } from 'vitest';
-import { cpSync } from 'node:fs';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BenchAnswer, ProblemDetails } from '../api/index.ts';
-import { createApp } from './app.ts';
 import type { OpenFolder } from './folder.ts';
-import { hostNames } from './guard/hosts.ts';
-import { act, entry, onPostgres, opened, pieceMade, testClock } from './testing/studio.ts';
+import { act, entry, pieceMade } from './testing/studio.ts';
+import { listening } from './testing/listening.ts';
 
 let folder: OpenFolder;
 let address: string;
-let close: () => void;
+let close: () => Promise<void>;
 
 beforeAll(async () => {
-  const path = join(mkdtempSync(join(tmpdir(), 'kosmema-app-')), 'data');
-  if (!onPostgres) cpSync(inject('template'), join(path, 'db'), { recursive: true });
-  folder = await opened(path);
-  const web = mkdtempSync(join(tmpdir(), 'kosmema-web-'));
-  writeFileSync(join(web, 'index.html'), '<meta property="csp-nonce" nonce="__NONCE__">');
-  const app = createApp({
-    store: folder.store,
-    files: folder.files,
-    clock: testClock,
-    webFolder: web,
-    hosts: hostNames(null),
-    pairing: null,
-    tls: false,
-  });
-  const server = app.listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  close = () => server.close();
+  ({ folder, address, close } = await listening());
 });
 
-afterAll(async () => {
-  close();
-  await folder.close();
-});
+afterAll(() => close());
 
 const post = (path: string, body: unknown, headers: Record<string, string> = {}) =>
   fetch(`${address}${path}`, {

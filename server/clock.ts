@@ -1,4 +1,4 @@
-import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 
 /** The one clock of the program. Everything else asks it. */
 export interface Clock {
@@ -11,9 +11,10 @@ export interface Clock {
 
 export const systemClock: Clock = { now: () => Date.now(), workshopTime: false, save: () => {} };
 
-/** The instant written in a file: for tests and pictures, which set it. */
+/** Runs from the instant written in a file, since it was written: for tests and pictures, which set it. */
 export function fileClock(path: string): Clock {
-  return { now: () => Date.parse(readFileSync(path, 'utf8').trim()), workshopTime: false, save: () => {} };
+  const now = () => Date.parse(readFileSync(path, 'utf8').trim()) + Date.now() - statSync(path).mtimeMs;
+  return { now, workshopTime: false, save: () => {} };
 }
 
 /**

@@ -72,7 +72,7 @@ export type Road =
 export interface Correction {
   /** The SG aimed at: the near edge of the wanted range moved a quarter in. */
   target: number;
-  /** Every way there, whole amount, quickest first; add in thirds and measure again. */
+  /** Every way there, whole amount, by water and powder before electrolytes; add in thirds and measure again. */
   roads: Road[];
   now: DryingOfSlip;
   /** After water or powder has brought it to the target. */
@@ -114,7 +114,6 @@ export function correctionFor(tub: TubOfSlip, side: 'too-thick' | 'too-thin', wa
     side === 'too-thick'
       ? [{ road: 'water', volumeM3: waterToAdd(volumeM3, gravity, target), days: 0 }, dose('deflocculate')]
       : [
-          dose('flocculate'),
           {
             road: 'powder',
             dryKg: powderToAdd(volumeM3, gravity, target, grainDensity),
@@ -122,6 +121,7 @@ export function correctionFor(tub: TubOfSlip, side: 'too-thick' | 'too-thin', wa
           },
           { road: 'decant', volumeM3: out, days: SETTLES_DAYS },
           { road: 'evaporate', volumeM3: out, days: out / tub.evaporationPerDay },
+          dose('flocculate'),
         ];
   return {
     target,

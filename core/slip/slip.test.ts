@@ -74,7 +74,7 @@ describe('corrections against a mass balance', () => {
     );
   });
 
-  it('names roads that lead into the wanted range, quickest first', () => {
+  it('names roads that lead into the wanted range, water and powder before electrolytes', () => {
     const tub = (at: number) => ({
       volumeM3: 0.001,
       gravity: at,
@@ -90,7 +90,7 @@ describe('corrections against a mass balance', () => {
         9,
       );
       const thin = correctionFor(tub(Math.max(1.01, wanted.from - 0.03)), 'too-thin', wanted);
-      expect(thin.roads.map((r) => r.road)).toEqual(['flocculate', 'powder', 'decant', 'evaporate']);
+      expect(thin.roads.map((r) => r.road)).toEqual(['powder', 'decant', 'evaporate', 'flocculate']);
       for (const { target } of [thick, thin]) {
         expect(target).toBeGreaterThan(wanted.from);
         expect(target).toBeLessThan(wanted.to);

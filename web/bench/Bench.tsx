@@ -12,6 +12,7 @@ import { faded, hairline, tones } from '../frame/theme.ts';
 import { clockTime } from '../frame/times.ts';
 import { Ribbon } from '../draw/Ribbon.tsx';
 import { LogNext } from '../pieces/LogNext.tsx';
+import { Reminders } from './Reminders.tsx';
 
 const STALE_MS = 3 * 60_000;
 const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
@@ -29,7 +30,13 @@ export function Bench() {
   const zone = useZone();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the walls …</Typography>;
-  if (data.pieces.length === 0) return <EmptyBench />;
+  if (data.pieces.length === 0)
+    return (
+      <>
+        <EmptyBench />
+        <Reminders reminders={data.reminders} now={now} zone={zone} />
+      </>
+    );
   const [first, ...others] = placed(data.pieces, now, zone) as [Placed, ...Placed[]];
   const stale = Math.abs(now - data.at) > STALE_MS;
   return (
@@ -43,6 +50,7 @@ export function Bench() {
         </Trouble>
       )}
       <First placed={first} now={now} zone={zone} />
+      <Reminders reminders={data.reminders} now={now} zone={zone} />
       {others.length > 0 && (
         <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Then">
           {others.map((p) => (

@@ -9,6 +9,8 @@ import type { Tone } from './theme.ts';
 /** The answer to “what now, and how long have I got”, in words. */
 export interface Answer {
   tone: Tone;
+  /** In place of the tone's own word. */
+  word?: string;
   headline: string;
   detail: string;
 }

@@ -14,7 +14,7 @@ export function AnswerBoard({
   about?: ReactNode;
   children?: ReactNode;
 }) {
-  const { colour, word } = tones[answer.tone];
+  const { colour, word } = { ...tones[answer.tone], ...(answer.word && { word: answer.word }) };
   return (
     <Box sx={{ borderLeft: `12px solid ${colour}`, pl: 2.5, py: 0.5 }}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>

@@ -86,6 +86,7 @@ export const theme = createTheme({
         root: {
           minHeight: 48,
           borderWidth: 2,
+          borderColor: ink,
           color: ink,
           textTransform: 'none',
           fontSize: '1rem',

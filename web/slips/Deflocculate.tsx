@@ -119,6 +119,7 @@ function benchAnswer(
   if (!trial)
     return {
       tone: 'rest',
+      word: 'Trial',
       headline: 'Begin with a cup of it',
       detail: 'Never in the tub: one drop changes everything, and it cannot be taken out again.',
     };
@@ -136,6 +137,7 @@ function benchAnswer(
   if (last.dosePercent > curve.bestDose)
     return {
       tone: 'late',
+      word: 'Too much',
       headline: `Over-dosed: stop at ${percent(curve.bestDose)}`,
       detail: `Past the bottom at ${formatNumber(curve.fastest!, 1, units)} s; more thickens it again. If it is too thick, a little water, not more drops.`,
     };

@@ -13,9 +13,10 @@ import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { flowsOf, gravitiesOf, type TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import type { Consistency, Range } from '../../core/slip/consistency.ts';
 import { controlChart, FEWEST, type Reading } from '../../core/slip/drift.ts';
+import { DAY } from '../../core/units/quantity.ts';
 import { Section } from '../frame/parts.tsx';
 import { cobalt, copperGreen, faded, ink, ironRed, ochre } from '../frame/theme.ts';
-import { shortDate } from '../frame/times.ts';
+import { clockTime, shortDate } from '../frame/times.ts';
 import { signalWords } from './tubWords.ts';
 
 interface DriftChartsProps {
@@ -79,6 +80,7 @@ function Chart({ name, readings, wanted, decimals, zone }: ChartProps) {
   const chart = controlChart(readings.map((r) => r.value));
   const signal = chart?.signals.at(-1);
   const values = readings.map((r) => r.value);
+  const short = readings.at(-1)!.at - readings[0]!.at < 2 * DAY;
   const edges = [
     ...values,
     ...(wanted ? [wanted.from, wanted.to] : []),
@@ -108,7 +110,7 @@ function Chart({ name, readings, wanted, decimals, zone }: ChartProps) {
             dataKey="at"
             type="number"
             domain={['dataMin', 'dataMax']}
-            tickFormatter={(t: number) => shortDate(t, zone)}
+            tickFormatter={(t: number) => (short ? clockTime(t, zone) : shortDate(t, zone))}
             tick={{ fill: ink, fontSize: 13 }}
           />
           <YAxis

@@ -15,7 +15,7 @@ import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
-import { faded } from '../frame/theme.ts';
+import { faded, ink } from '../frame/theme.ts';
 import { CupDialog } from './CupDialog.tsx';
 import { GravityFields, rememberCup, sampleTyped, useSample } from './GravityFields.tsx';
 import { Stopwatch } from './Stopwatch.tsx';
@@ -124,7 +124,7 @@ export function FeelChoice({ feel, onFeel }: { feel: Feel | null; onFeel: (feel:
           <ToggleButton
             key={word.feel}
             value={word.feel}
-            sx={{ minHeight: 56, borderLeft: '2px solid !important' }}
+            sx={{ minHeight: 56, '&.MuiToggleButtonGroup-grouped': { border: `2px solid ${ink}`, m: 0 } }}
           >
             {word.name}
           </ToggleButton>

@@ -72,76 +72,81 @@ function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
     void navigate('/slips/recipes');
   };
 
+  const form = (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+      sx={{ display: 'grid', gap: 2 }}
+    >
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+        <TextField
+          label="Name of the recipe"
+          value={typed.name}
+          onChange={(event) => set({ name: event.target.value })}
+          error={wrong['name'] !== undefined}
+          helperText={wrong['name']}
+        />
+        <ChoiceField
+          label="Kind"
+          value={typed.kind}
+          onChoose={(kind) => set({ kind })}
+          options={recipeKinds}
+        />
+        <ChoiceField
+          label="What it is for"
+          value={typed.use}
+          onChoose={(use) => set({ use })}
+          options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
+        />
+        <QuantityField
+          label="SG to mix it to"
+          text={typed.gravity}
+          onText={(gravity) => set({ gravity })}
+          dimension={null}
+          units={units}
+          error={wrong['gravity']}
+          help={gravityHelp(recipe, catalogue)}
+        />
+      </Box>
+      <LinesEditor
+        typed={typed}
+        onTyped={setTyped}
+        materials={catalogue.materials}
+        wrong={wrong}
+        units={units}
+      />
+      <TextField
+        label="Note"
+        value={typed.note}
+        onChange={(event) => set({ note: event.target.value })}
+        multiline
+      />
+      {problem && changed && known && <Trouble>{problem.message}</Trouble>}
+      {Object.keys(wrong).length > 0 && <Trouble>{Object.values(wrong)[0]}</Trouble>}
+      <Box sx={{ display: 'flex', gap: 1.5 }}>
+        <Button type="submit" variant={changed ? 'contained' : 'outlined'}>
+          {known ? 'Keep the change' : 'Write it down'}
+        </Button>
+        {id && <Button onClick={() => void retire()}>Take it out of the book</Button>}
+      </Box>
+    </Box>
+  );
+
   return (
     <>
       <Typography variant="h1" gutterBottom>
         {known?.name ?? 'New recipe'}
       </Typography>
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-        sx={{ display: 'grid', gap: 2 }}
-      >
-        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
-          <TextField
-            label="Name of the recipe"
-            value={typed.name}
-            onChange={(event) => set({ name: event.target.value })}
-            error={wrong['name'] !== undefined}
-            helperText={wrong['name']}
-          />
-          <ChoiceField
-            label="Kind"
-            value={typed.kind}
-            onChoose={(kind) => set({ kind })}
-            options={recipeKinds}
-          />
-          <ChoiceField
-            label="What it is for"
-            value={typed.use}
-            onChoose={(use) => set({ use })}
-            options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
-          />
-          <QuantityField
-            label="SG to mix it to"
-            text={typed.gravity}
-            onText={(gravity) => set({ gravity })}
-            dimension={null}
-            units={units}
-            error={wrong['gravity']}
-            help={gravityHelp(recipe, catalogue)}
-          />
-        </Box>
-        <LinesEditor
-          typed={typed}
-          onTyped={setTyped}
-          materials={catalogue.materials}
-          wrong={wrong}
-          units={units}
-        />
-        <TextField
-          label="Note"
-          value={typed.note}
-          onChange={(event) => set({ note: event.target.value })}
-          multiline
-        />
-        {problem && changed && known && <Trouble>{problem.message}</Trouble>}
-        {Object.keys(wrong).length > 0 && <Trouble>{Object.values(wrong)[0]}</Trouble>}
-        <Box sx={{ display: 'flex', gap: 1.5 }}>
-          <Button type="submit" variant={changed ? 'contained' : 'outlined'}>
-            {known ? 'Keep the change' : 'Write it down'}
-          </Button>
-          {id && <Button onClick={() => void retire()}>Take it out of the book</Button>}
-        </Box>
-      </Box>
+      {known && !problem && <BatchSizing recipe={recipe} recipeId={id} catalogue={catalogue} />}
+      {known ? <Section title="The recipe">{form}</Section> : form}
       {!problem && (
         <>
           <Questions recipe={recipe} catalogue={catalogue} />
-          <BatchSizing recipe={recipe} recipeId={id} catalogue={catalogue} />
+          {!known && <BatchSizing recipe={recipe} recipeId={id} catalogue={catalogue} />}
           <FitAid recipe={recipe} catalogue={catalogue} />
         </>
       )}

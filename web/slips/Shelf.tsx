@@ -116,7 +116,7 @@ function TubOnRow({ shelf, wanted, units, now, zone }: TubOnRowProps) {
   const { tub, fitFor, attention } = shelf;
   const consistency = consistencyFor(tub.made.use, wanted);
   const answer = tubAnswer(shelf, consistency, units);
-  const { colour, word } = tones[answer.tone];
+  const { colour } = tones[answer.tone];
   return (
     <Box
       component="li"
@@ -137,9 +137,7 @@ function TubOnRow({ shelf, wanted, units, now, zone }: TubOnRowProps) {
           <Box sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.25rem', lineHeight: 1.2 }}>
             {tub.made.name}
           </Box>
-          <Box sx={{ color: colour, fontWeight: 700, fontSize: '1.1rem' }}>
-            {answer.tone === 'now' ? answer.headline : `${word}: ${lowerFirst(answer.headline)}`}
-          </Box>
+          <Box sx={{ color: colour, fontWeight: 700, fontSize: '1.1rem' }}>{answer.headline}</Box>
           <Box>{answer.detail}</Box>
           {fitFor.length > 0 && (
             <Box sx={{ color: faded }}>

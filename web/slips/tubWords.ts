@@ -15,27 +15,30 @@ import { shortDate, whenNear } from '../frame/times.ts';
 export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitChoice): Answer {
   const { tub, judgement, correction } = shelf;
   const use = wanted.name.toLowerCase();
-  if (tub.discardedAt !== null) return { tone: 'rest', headline: 'Discarded', detail: '' };
+  if (tub.discardedAt !== null)
+    return { tone: 'rest', word: 'Off the shelf', headline: 'Discarded', detail: '' };
   if (judgement.verdict === 'unknown')
     return {
       tone: 'soon',
+      word: 'Not known',
       headline: tub.measurements.length === 0 ? 'Not measured yet' : 'Measure it again',
       detail: `Weigh a known volume, time a cup, or dip a finger. For ${use} it should feel like ${feelOf(wanted)}.`,
     };
   const read = readingWords(shelf, units);
   if (judgement.verdict === 'right') {
     const log = tub.measuredAt === null ? ' By the log since it was changed; measure it to be sure.' : '';
-    return { tone: 'now', headline: `Right for ${use}`, detail: `${read}.${log}` };
+    return { tone: 'now', word: 'Right', headline: `Right for ${use}`, detail: `${read}.${log}` };
   }
   const verdict = judgement.verdict === 'too-thick' ? 'Too thick' : 'Too thin';
   const [road] = correction?.roads ?? [];
-  if (!road || !correction) return { tone: 'soon', headline: verdict, detail: `${read}.` };
+  if (!road || !correction) return { tone: 'soon', word: 'Not right', headline: verdict, detail: `${read}.` };
   const adjusted =
     tub.adjusted === 'none'
       ? ''
       : ` It has been ${tub.adjusted}, so feel and flow decide; SG is for reference.`;
   return {
     tone: 'soon',
+    word: 'Not right',
     headline: `${verdict}: ${roadWords(road, units)}`,
     detail: `${read}, to reach SG ${correction.target.toFixed(2)}. Add a third, stir, measure again.${adjusted}`,
   };
@@ -45,7 +48,8 @@ export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitCho
 function readingWords({ tub, judgement }: TubOnShelf, units: UnitChoice): string {
   const { feel, seconds } = readingNow(tub);
   const taken = Object.values(seconds)[0];
-  if (judgement.by === 'flow' && taken !== undefined) return `Runs out in ${formatNumber(taken, 1, units)} s`;
+  if (judgement.by === 'flow' && taken !== undefined)
+    return `Runs out in ${formatNumber(taken, 1, units)} s${judgement.gravity === null ? '' : `, SG ${judgement.gravity.toFixed(2)}`}`;
   if (judgement.by === 'feel' && feel !== null) {
     const sigma = judgement.felt?.sigma;
     const about =

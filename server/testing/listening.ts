@@ -1,0 +1,41 @@
+import { cpSync, mkdtempSync, writeFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { inject } from 'vitest';
+import { createApp } from '../app.ts';
+import type { OpenFolder } from '../folder.ts';
+import { hostNames } from '../guard/hosts.ts';
+import { onPostgres, opened, testClock } from './studio.ts';
+
+/** The whole application on a data folder of its own, listening. */
+export async function listening(): Promise<{
+  folder: OpenFolder;
+  address: string;
+  close: () => Promise<void>;
+}> {
+  const path = join(mkdtempSync(join(tmpdir(), 'kosmema-app-')), 'data');
+  if (!onPostgres) cpSync(inject('template'), join(path, 'db'), { recursive: true });
+  const folder = await opened(path);
+  const web = mkdtempSync(join(tmpdir(), 'kosmema-web-'));
+  writeFileSync(join(web, 'index.html'), '<meta property="csp-nonce" nonce="__NONCE__">');
+  const app = createApp({
+    store: folder.store,
+    files: folder.files,
+    clock: testClock,
+    webFolder: web,
+    hosts: hostNames(null),
+    pairing: null,
+    tls: false,
+  });
+  const server = app.listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  return {
+    folder,
+    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    close: async () => {
+      server.close();
+      await folder.close();
+    },
+  };
+}
