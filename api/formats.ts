@@ -37,6 +37,12 @@ export const measurementFile = z.object({
   measurements: z.array(measurementRow),
 });
 
+/** The published schemas (JSON Schema 2020-12) of the two files. */
+export const formatSchemas = () => ({
+  recipes: z.toJSONSchema(recipeFile, { io: 'input', unrepresentable: 'any' }),
+  measurements: z.toJSONSchema(measurementFile, { io: 'input', unrepresentable: 'any' }),
+});
+
 export type RecipeFile = z.infer<typeof recipeFile>;
 export type MeasurementFile = z.infer<typeof measurementFile>;
 export type MeasurementRow = z.infer<typeof measurementRow>;

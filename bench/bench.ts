@@ -5,9 +5,14 @@ import type { Cover } from '../core/drying/face.ts';
 import { carry, startRun, TOLERANCE, type WallRun } from '../core/drying/run.ts';
 import { cellsAt } from '../core/drying/trajectory.ts';
 import type { Entry } from '../core/log/entry.ts';
-import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
+import { emptyLedger, entriesAbout, record } from '../core/log/ledger.ts';
+import { defaultRoom, defaultStudio, foldStudio } from '../core/log/studio.ts';
 import type { PieceCase } from '../core/plan/case.ts';
 import { planPiece } from '../core/plan/plan.ts';
+import { blendTable } from '../core/slip/blend.ts';
+import { rawMaterials } from '../core/slip/rawMaterials.ts';
+import type { Recipe } from '../core/slip/recipe.ts';
+import { createShelf, type Shelf } from '../server/shelf.ts';
 
 /** How long the hot paths take, and how true the wall stays. Printed, never asserted. */
 const HOUR = 3_600_000;
@@ -129,4 +134,93 @@ for (const [what, i] of [
 }
 console.log(
   `Plans of 30 pieces, all anew: ${median(() => cases.forEach((given) => planPiece(given, now)), 3).toFixed(0)} ms`,
+);
+
+/** 200 tubs with 50 entries each, as the server holds them. */
+function fullShelf(): Shelf {
+  const ledger = emptyLedger();
+  const entry = (kind: string, subject: string, i: number, body: unknown): Entry =>
+    ({
+      id: `${subject}-${i}`,
+      kind,
+      v: 1,
+      subject,
+      at: new Date(START - (60 - i) * 24 * HOUR).toISOString(),
+      place: null,
+      face: null,
+      body,
+    }) as unknown as Entry;
+  for (let t = 0; t < 200; t++) {
+    const id = `tub-${t}`;
+    const colour = `#${((t * 7919) % 0xffffff).toString(16).padStart(6, '0')}`;
+    const made = {
+      name: id,
+      use: 'brushed-engobe',
+      contents: '',
+      clayId: null,
+      volumeM3: 0.001,
+      capacityM3: 0.002,
+      grainDensity: 2600,
+      wetColour: colour,
+      firedColour: colour,
+      adjusted: 'none',
+      carries: [],
+      keepsDays: 180,
+      composition: [],
+      batchId: null,
+    };
+    const measured = (i: number) => ({
+      sample: null,
+      gravityRead: 1.35 + 0.002 * ((i * 13 + t) % 20),
+      flow: [],
+      feel: i % 3 === 0 ? 'single-cream' : null,
+      celsius: 19,
+      levelM3: null,
+    });
+    const entries = Array.from({ length: 49 }, (_, i) =>
+      i % 2
+        ? entry('tub.used', id, i + 1, { volumeM3: 5e-6, pieceId: null })
+        : entry('tub.measured', id, i + 1, measured(i)),
+    );
+    record(ledger, {
+      id: `act-${t}`,
+      n: t + 1,
+      makerId: 'm',
+      deviceAt: '',
+      recordedAt: '',
+      entries: [entry('tub.made', id, 0, made), ...entries],
+    });
+  }
+  const studio = foldStudio(ledger);
+  return createShelf({
+    ledger,
+    revisionOf: () => 1,
+    entriesAbout: (subject) => entriesAbout(ledger, subject),
+    studio: () => studio,
+  });
+}
+
+const shelf = fullShelf();
+const anew = performance.now();
+const bytes = JSON.stringify(shelf.answer(now)).length;
+console.log(
+  `Shelf of 200 tubs with 50 entries: ${(performance.now() - anew).toFixed(0)} ms anew, ${median(() => void JSON.stringify(shelf.answer(now)), 12).toFixed(0)} ms warm (wanted 100), ${(bytes / 1e6).toFixed(1)} MB`,
+);
+
+const corner = (percents: number[]): Recipe => ({
+  name: 'Corner',
+  kind: 'engobe',
+  use: 'brushed-engobe',
+  base: ['china-clay', 'quartz', 'soda-feldspar', 'whiting'].map((materialId, i) => ({
+    materialId,
+    percent: percents[i]!,
+  })),
+  additions: [],
+  electrolyte: null,
+  gravity: null,
+  note: '',
+});
+const corners = [corner([70, 10, 10, 10]), corner([10, 70, 10, 10]), corner([10, 10, 40, 40])];
+console.log(
+  `Triaxial of 66 cups, four materials: ${median(() => void blendTable('triaxial', 10, corners, rawMaterials, 0.03), 60).toFixed(2)} ms (wanted 16)`,
 );

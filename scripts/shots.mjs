@@ -18,6 +18,13 @@ const views = [
   ['piece-tablet', '/pieces/piece-cruet-heron', upright],
   ['slips', '/slips', wide],
   ['tub', '/slips/tub-chalk', wide],
+  ['measure-tablet', '/slips/tub-night/measure', upright],
+  ['batch-tablet', '/slips/batches/batch-slate', upright],
+  ['recipe', '/slips/recipes/recipe-fitted', wide],
+  ['blend', '/slips/blend', wide],
+  ['deflocculation', '/slips/tub-frost/deflocculate', wide],
+  ['settling', '/slips/tub-rust/settle', wide],
+  ['bins', '/slips/bins', wide],
   ['studio', '/studio', wide],
 ];
 const wanted = process.argv.slice(2);

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type {
   BatchAnswer,
@@ -7,7 +9,7 @@ import type {
   ShelfAnswer,
   TubAnswer,
 } from '../api/index.ts';
-import type { FormatPreview } from '../api/formats.ts';
+import { formatSchemas, measurementFile, type FormatPreview } from '../api/formats.ts';
 import type { Entry, TubMade } from '../core/log/entry.ts';
 import type { OpenFolder } from './folder.ts';
 import { act, entry } from './testing/studio.ts';
@@ -277,6 +279,19 @@ describe('measurements in files', () => {
     expect(await problem('a,b\n1,2\n', 'measurements')).toContain('lacks the columns tub, at');
     expect(await problem('{"format": "kosmema-rec', 'recipes')).toContain('cut off');
     expect(await problem('{"format": "other"}', 'recipes')).toContain('format');
+  });
+});
+
+describe('the published schemas', () => {
+  it('are those of the contract, and describe what is really sent', async () => {
+    const published = readFileSync(join(import.meta.dirname, '../docs/formats.md'), 'utf8');
+    const blocks = [...published.matchAll(/```json\n([\s\S]*?)\n```/g)].map(
+      (m) => JSON.parse(m[1]!) as unknown,
+    );
+    const { recipes, measurements } = formatSchemas();
+    expect(blocks).toEqual([recipes, measurements]);
+    const sent = await (await fetch(`${address}/api/formats/measurements.json`)).json();
+    expect(measurementFile.safeParse(sent).success).toBe(true);
   });
 });
 

@@ -7,7 +7,7 @@ import { DEFAULT_ROOM } from '../core/log/studio.ts';
 import { foldTrial, type TrialState } from '../core/log/trial.ts';
 import { foldTub, type TubState } from '../core/log/tub.ts';
 import { roomClimate } from '../core/plan/case.ts';
-import { tubOnShelf, type ShelfRoom, type TubOnShelf } from '../core/shelf/tubOnShelf.ts';
+import { alikeWhenWet, tubOnShelf, type ShelfRoom, type TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { Instant } from '../core/units/quantity.ts';
 import type { Store } from './store.ts';
 
@@ -23,10 +23,14 @@ export interface Shelf {
   reminders: (now: Instant) => Reminder[];
 }
 
-export function createShelf(store: Store): Shelf {
+/** What of the store the shelf rests on. */
+type ShelfStore = Pick<Store, 'ledger' | 'revisionOf' | 'entriesAbout' | 'studio'>;
+
+export function createShelf(store: ShelfStore): Shelf {
   const kept = new Map<string, { revision: number; state: unknown }>();
   let subjects: { acts: number; byKind: Map<EntryKind, string[]> } = { acts: -1, byKind: new Map() };
   let catalogueAt = -1;
+  let mistakable = { key: '', of: new Map<string, TubState[]>() };
   let slipCatalogue: SlipCatalogue = foldCatalogue(store.ledger);
 
   const named = (kind: EntryKind): string[] => {
@@ -58,6 +62,14 @@ export function createShelf(store: Store): Shelf {
   const tubs = (): TubState[] =>
     named('tub.made').flatMap((id) => folded(id, () => foldTub(id, store.entriesAbout(id))) ?? []);
 
+  /** Tubs each can be mistaken for, worked out anew only where a colour or a tub has changed. */
+  const alike = (): Map<string, TubState[]> => {
+    const standing = tubs().filter((tub) => tub.discardedAt === null);
+    const key = standing.map(({ id, made }) => id + made.wetColour + made.firedColour).join();
+    if (key !== mistakable.key) mistakable = { key, of: alikeWhenWet(standing) };
+    return mistakable.of;
+  };
+
   /** The air the shelf stands in: the first room as it was set. */
   const room = (): ShelfRoom => {
     const { rooms, studio } = store.studio();
@@ -86,10 +98,10 @@ export function createShelf(store: Store): Shelf {
 
   const answer = (now: Instant): ShelfAnswer => {
     const all = tubs();
-    const standing = all.filter((tub) => tub.discardedAt === null);
     const air = room();
+    const twins = alike();
     return {
-      tubs: all.map((tub) => tubOnShelf(tub, catalogue(), air, standing, now)),
+      tubs: all.map((tub) => tubOnShelf(tub, catalogue(), air, twins.get(tub.id) ?? [], now)),
       batches: batchRows(now),
       catalogue: catalogue(),
     };
@@ -102,7 +114,7 @@ export function createShelf(store: Store): Shelf {
     batch,
     tub: (id, now) => {
       const tub = folded(id, () => foldTub(id, store.entriesAbout(id)));
-      return tub && tubOnShelf(tub, catalogue(), room(), tubs(), now);
+      return tub && tubOnShelf(tub, catalogue(), room(), alike().get(tub.id) ?? [], now);
     },
     bins: () => named('bin.set').flatMap((id) => folded(id, () => foldBin(id, store.entriesAbout(id))) ?? []),
     trialsOf: (tubId) =>

@@ -12,7 +12,7 @@ import { entry, measuredBody, sampleOf, tubBody } from './entries.test-support.t
 import type { Entry, EntryBodies } from './entry.ts';
 import { emptyLedger, entriesAbout, record } from './ledger.ts';
 import { foldTrial } from './trial.ts';
-import { feltAndWeighed, foldTub, readingNow, wasteOf } from './tub.ts';
+import { feltAndWeighed, foldTub, readingNow, wasteOf, type TubState } from './tub.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');
 const day = (n: number) => new Date(Date.parse('2026-02-01T09:00:00Z') + n * DAY).toISOString();
@@ -30,8 +30,8 @@ const ledgerOf = (...entries: Entry[]) => {
 const refusal = (ledger: ReturnType<typeof ledgerOf>, e: Entry) =>
   whyNot(ledger, { id: 'new', makerId: 'm', deviceAt: e.at, entries: [e] }, NOW)?.code ?? null;
 const room = { climate: steadyClimate(20, 0.5), heatTransfer: 4 };
-const onShelf = (state: ReturnType<typeof tub>, others = [state]) =>
-  tubOnShelf(state, foldCatalogue(emptyLedger()), room, others, NOW);
+const onShelf = (state: ReturnType<typeof tub>) =>
+  tubOnShelf(state, foldCatalogue(emptyLedger()), room, [], NOW);
 
 describe('a tub by its log', () => {
   it('keeps a mass balance through topping up, decanting and dosing', () => {
@@ -105,8 +105,12 @@ describe('a tub by its log', () => {
     );
     expect(onShelf(settling).attention.map((a) => a.kind)).toContain('settled');
     const twin = { ...tub({ name: 'Twin', wetColour: '#020202', firedColour: '#2255aa' }), id: 'u' };
-    expect(alikeWhenWet(tub({}), [twin]).map((t) => t.made.name)).toEqual(['Twin']);
-    expect(alikeWhenWet(tub({}), [{ ...twin, made: { ...twin.made, wetColour: '#a08070' } }])).toEqual([]);
+    const alike = (other: TubState) =>
+      alikeWhenWet([tub({}), other])
+        .get(tub({}).id)!
+        .map((t) => t.made.name);
+    expect(alike(twin)).toEqual(['Twin']);
+    expect(alike({ ...twin, made: { ...twin.made, wetColour: '#a08070' } })).toEqual([]);
   });
 
   it('loses water from an open tub at a rate that agrees with indoor pans', () => {

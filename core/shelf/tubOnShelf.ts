@@ -1,4 +1,4 @@
-import { differenceCiede2000 } from 'culori';
+import { converter, differenceCiede2000 } from 'culori';
 import { surfaceState } from '../drying/face.ts';
 import type { Climate } from '../drying/air.ts';
 import type { SlipCatalogue } from '../log/catalogue.ts';
@@ -53,11 +53,12 @@ const LOW = 0.1;
 /** A tub is reminded of this long before it drifts out. */
 const SOON = 14 * DAY;
 
+/** @param alike other tubs it can be mistaken for; see `alikeWhenWet` */
 export function tubOnShelf(
   tub: TubState,
   catalogue: SlipCatalogue,
   room: ShelfRoom,
-  others: TubState[],
+  alike: TubState[],
   now: Instant,
 ): TubOnShelf {
   const wanted = consistencyFor(tub.made.use, catalogue.wanted);
@@ -73,7 +74,7 @@ export function tubOnShelf(
       tub.made.use === 'texture' && judgement.gravity !== null
         ? trimmingsToStand({ ...slipOf(tub), gravity: judgement.gravity }, wanted.gravity)
         : 0,
-    attention: tub.discardedAt ? [] : attentionFor(tub, judgement, drift, others, now),
+    attention: tub.discardedAt ? [] : attentionFor(tub, judgement, drift, alike, now),
     waste: wasteOf(tub),
     words: wordsOf(tub),
   };
@@ -138,7 +139,7 @@ function attentionFor(
   tub: TubState,
   { verdict }: TubJudgement,
   drift: Drift | null,
-  others: TubState[],
+  alike: TubState[],
   now: Instant,
 ): Attention[] {
   const found: Attention[] = [];
@@ -148,8 +149,7 @@ function attentionFor(
   else if (verdict === 'too-thick' || verdict === 'too-thin') found.push({ kind: 'unfit' });
   else if (drift?.outAt && drift.outAt < now + SOON) found.push({ kind: 'drifting', outAt: drift.outAt });
   found.push(...signalsNow(tub));
-  const names = alikeWhenWet(tub, others).map((other) => other.made.name);
-  if (names.length > 0) found.push({ kind: 'alike', names });
+  if (alike.length > 0) found.push({ kind: 'alike', names: alike.map((other) => other.made.name) });
   if (tub.volumeM3 < LOW * tub.made.capacityM3) found.push({ kind: 'low' });
   return found;
 }
@@ -184,15 +184,30 @@ export function flowsOf(tub: TubState): Record<string, { at: Instant; value: num
 const LOOKS_ALIKE = 6;
 const FIRES_APART = 10;
 const distance = differenceCiede2000();
+const lab = converter('lab65');
 
-/** Other tubs that look the same wet and fire differently (CIEDE2000). */
-export function alikeWhenWet(tub: TubState, others: TubState[]): TubState[] {
-  return others.filter(
-    (other) =>
-      other.id !== tub.id &&
-      other.discardedAt === null &&
-      distance(tub.made.wetColour, other.made.wetColour) < LOOKS_ALIKE &&
-      distance(tub.made.firedColour, other.made.firedColour) > FIRES_APART,
+/**
+ * For each tub by id, the others that look the same wet and fire differently (CIEDE2000).
+ * @param tubs those that stand on the shelf
+ */
+export function alikeWhenWet(tubs: TubState[]): Map<string, TubState[]> {
+  const seen = tubs.map((tub) => ({
+    tub,
+    wet: lab(tub.made.wetColour)!,
+    fired: lab(tub.made.firedColour)!,
+  }));
+  return new Map(
+    seen.map(({ tub, wet, fired }) => [
+      tub.id,
+      seen
+        .filter(
+          (other) =>
+            other.tub.id !== tub.id &&
+            distance(wet, other.wet) < LOOKS_ALIKE &&
+            distance(fired, other.fired) > FIRES_APART,
+        )
+        .map((other) => other.tub),
+    ]),
   );
 }
 

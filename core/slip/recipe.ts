@@ -199,6 +199,7 @@ const scaled = (batch: Batch, by: number): Batch => ({
 });
 
 export interface RoundedBatch {
+  /** `truePercent` is of the base as weighed; of all dry mass for the electrolyte. */
   lines: (BatchLine & { weighKg: number; truePercent: number })[];
   waterKg: number;
   /** Batch made over batch asked for. */
@@ -226,7 +227,10 @@ export function roundedBatch(batch: Batch, stepKg: number): RoundedBatch {
     if (errorAt(trial) < errorAt(factor) - 1e-9) factor = trial;
   }
   const weigh = (kg: number) => Math.round((kg * factor) / stepKg) * stepKg;
-  const base = batch.lines.filter((l) => l.part === 'base').reduce((sum, l) => sum + weigh(l.kg), 0);
+  const sumOf = (parts: BatchLine['part'][]) =>
+    batch.lines.filter((l) => parts.includes(l.part)).reduce((sum, l) => sum + weigh(l.kg), 0);
+  const base = sumOf(['base']);
+  const dry = sumOf(['base', 'addition']);
   const smallest = Math.min(...batch.lines.filter((l) => l.kg > 0).map((l) => l.kg));
   const worst = errorAt(factor);
   return {
@@ -235,7 +239,7 @@ export function roundedBatch(batch: Batch, stepKg: number): RoundedBatch {
     lines: batch.lines.map((line) => ({
       ...line,
       weighKg: weigh(line.kg),
-      truePercent: base > 0 ? (100 * weigh(line.kg)) / base : 0,
+      truePercent: base > 0 ? (100 * weigh(line.kg)) / (line.part === 'electrolyte' ? dry : base) : 0,
     })),
     waterKg: batch.waterKg * factor,
     betterDryKg: worst > TRUE_ENOUGH ? (batch.dryKg * stepKg) / (2 * TRUE_ENOUGH) / smallest : null,

@@ -138,7 +138,7 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
               `${formatNumber(line.truePercent, 3, units)} %`,
               `${formatNumber(line.percent, 3, units)} %`,
             ])}
-            headers={['Material', 'Weigh', 'Truly, of the base', 'In the recipe']}
+            headers={['Material', 'Weigh', 'Truly', 'In the recipe']}
           />
           <Box sx={{ mt: 1 }}>
             Rounded to {formatNumber(stepKg * 1000, 3, units)} g steps; the worst line is{' '}

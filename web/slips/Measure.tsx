@@ -72,7 +72,7 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
         onLeave={leave}
         frame={({ fields, buttons }) => (
           <>
-            {fields}
+            <Box sx={{ display: 'grid' }}>{fields}</Box>
             <Box sx={{ display: 'flex', gap: 1.5, mt: 2 }}>{buttons}</Box>
           </>
         )}
