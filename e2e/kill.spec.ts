@@ -85,7 +85,9 @@ test('killed in the middle of writes thirty times, it has every act it acknowled
         }
       }
     })();
-    await new Promise((resolve) => setTimeout(resolve, 120 + ((kill * 37) % 200)));
+    const before = acknowledged.size;
+    await expect.poll(() => acknowledged.size, { intervals: [5] }).toBeGreaterThan(before);
+    await new Promise((resolve) => setTimeout(resolve, (kill * 37) % 200));
     await studio.kill();
     writing = false;
     await writer;
