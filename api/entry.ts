@@ -20,7 +20,9 @@ import {
 
 /** The shapes of everything that can be logged. Proven equal to core's types in entry.test.ts. */
 
-const cover = z.enum(['open', 'draped', 'tight', 'damp-box']);
+const cover = z.enum(['open', 'fan', 'draped', 'paper-bag', 'tight', 'damp-cloth', 'damp-box']);
+const stand = z.enum(['board', 'rack', 'plaster', 'mould']);
+const attachment = within('A handle', 0.001, 0.1, 'between 1 and 100 mm thick', 'or none.').nullable();
 const outcome = z.enum(['good', 'mixed', 'bad']);
 const stage = z.enum([
   'plastic',
@@ -64,7 +66,8 @@ const pieceMade = z.object({
   techniqueId: z.enum(['sgraffito']),
   schools: z.record(id, id),
   cover,
-  onRack: z.boolean(),
+  stand,
+  attachmentM: attachment,
   stage: stage.nullable(),
 });
 
@@ -163,7 +166,29 @@ export const roomSet = z.object({
 export const bodies = {
   'piece.made': pieceMade,
   'piece.corrected': pieceMade.extend({ madeAt: instant }),
-  'piece.covered': z.object({ cover, onRack: z.boolean() }),
+  'piece.covered': z.object({ cover, stand }),
+  'piece.misted': z.object({
+    waterKgM2: within('The mist', 0.005, 0.5, 'between 5 and 500 g/m²', 'one light misting is about 50.'),
+  }),
+  'piece.heated': z.object({
+    tool: z.enum(['heat-gun', 'torch']),
+    seconds: within('The pass', 1, 1800, 'between a second and half an hour', 'dry the skin only.'),
+    duty: within(
+      'The share of time it points there',
+      0.02,
+      1,
+      'between 2 and 100 %',
+      'a moving flame is about a third.',
+    ),
+  }),
+  'piece.felt': z.object({
+    flop: z.enum(['flops', 'holds']).nullable(),
+    dent: z.enum(['dents', 'marks', 'none']).nullable(),
+    nail: z.enum(['sinks', 'marks', 'powders']).nullable(),
+    chill: z.enum(['cold', 'cool', 'room-warm']).nullable(),
+    colour: z.enum(['dark', 'patchy', 'pale']).nullable(),
+    corner: z.enum(['stays', 'bends', 'cracks']).nullable(),
+  }),
   'piece.moved': z.object({ roomId: id }),
   'piece.coated': z.object({
     stepId: stepId.nullable(),

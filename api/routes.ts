@@ -56,7 +56,7 @@ export interface BenchPiece {
   techniqueName: string;
   roomName: string;
   cover: PieceState['cover'];
-  onRack: boolean;
+  stand: PieceState['stand'];
   stageName: string;
   meanIndex: number;
   /** The face that is coated, m². */

@@ -53,6 +53,8 @@ const hazard = z.enum([
   'alkali',
   'old-slip',
   'slump',
+  'uneven',
+  'hot-tool',
   'steam',
   'heavy-ware',
 ]);

@@ -2,8 +2,8 @@ import { cpus } from 'node:os';
 import { defaultBody } from '../core/clay/body.ts';
 import { seriesClimate, steadyClimate } from '../core/drying/air.ts';
 import type { Cover } from '../core/drying/face.ts';
-import { carry, startRun, TOLERANCE, type WallRun } from '../core/drying/run.ts';
-import { cellsAt } from '../core/drying/trajectory.ts';
+import { carry, plainSetting, startRun, TOLERANCE, type WallRun } from '../core/drying/run.ts';
+import { wallAt } from '../core/drying/trajectory.ts';
 import type { Entry } from '../core/log/entry.ts';
 import { emptyLedger, entriesAbout, record } from '../core/log/ledger.ts';
 import { defaultRoom, defaultStudio, foldStudio } from '../core/log/studio.ts';
@@ -49,10 +49,10 @@ const air = climate();
 const week = (cover: Cover, tolerance: number): WallRun =>
   carry(
     startRun(
-      { body: defaultBody, thicknessM: 0.006, startX: 0.25, airFactor: 1, coverFactor: 1 },
+      plainSetting(defaultBody, 0.006),
       { climate: air, heatTransfer: 4, cover, outside: 'free', inside: 'free' },
       START,
-      tolerance,
+      { tolerance },
     ),
     START + 168 * HOUR,
   );
@@ -62,8 +62,8 @@ for (const cover of ['open', 'draped', 'tight'] as const) {
   const used = week(cover, TOLERANCE).trajectory;
   let worst = 0;
   for (let hour = 0; hour <= 168; hour++) {
-    const a = cellsAt(fine, START + hour * HOUR);
-    const b = cellsAt(used, START + hour * HOUR);
+    const a = wallAt(fine, START + hour * HOUR).x;
+    const b = wallAt(used, START + hour * HOUR).x;
     a.forEach((x, i) => (worst = Math.max(worst, Math.abs(x - b[i]!))));
   }
   const ms = median(() => void week(cover, TOLERANCE), 60);
@@ -100,7 +100,8 @@ function pieceCase(i: number): PieceCase {
     techniqueId: 'sgraffito',
     schools: {},
     cover: 'open',
-    onRack: false,
+    stand: 'board',
+    attachmentM: null,
     stage: null,
   };
   const entries = [

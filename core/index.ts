@@ -32,12 +32,11 @@ export {
   type Climate,
 } from './drying/air.ts';
 export { covers, evaporatingFace, surfaceState, type Cover, type FaceLaw } from './drying/face.ts';
-export { settingAfter, takenAsFound, type Observation } from './drying/found.ts';
 export { coreReading, meanReading, outerReading } from './drying/readings.ts';
 export { carry, forkRun, startRun, type WallEvent, type WallRun } from './drying/run.ts';
 export { meansOver } from './drying/series.ts';
-export { cellsAt, firstWhen, type Trajectory } from './drying/trajectory.ts';
-export { createWall, type Wall, type WallLaws } from './drying/wall.ts';
+export { firstWhen, readAt, wallAt, type Trajectory } from './drying/trajectory.ts';
+export { createWall, type Wall } from './drying/wall.ts';
 export { capVolume, clayVolume, exposure, outsideArea, sphereZoneArea, type Form } from './form/form.ts';
 export { hazards, type Hazard } from './hazard/hazard.ts';
 export { whyNot } from './log/admit.ts';

@@ -17,7 +17,8 @@ export function pieces({ entry }: Make): Entry[][] {
     techniqueId: 'sgraffito',
     schools: { ground: 'engobe', burrs: 'dry' },
     cover: 'open',
-    onRack: false,
+    stand: 'board',
+    attachmentM: null,
     stage: null,
   } as const;
   const made = (
@@ -33,7 +34,7 @@ export function pieces({ entry }: Make): Entry[][] {
     },
   ): Entry[] => [entry('piece.made', id, days, time, { ...base, ...body })];
   const covered = (id: string, days: number, time: string, cover: Cover): Entry[] => [
-    entry('piece.covered', id, days, time, { cover, onRack: false }),
+    entry('piece.covered', id, days, time, { cover, stand: 'board' }),
   ];
   const coat = (id: string, days: number, time: string, n: number, tubId = 'tub-night'): Entry[] => [
     entry('piece.coated', id, days, time, {

@@ -3,7 +3,7 @@ import type { BenchPiece, PieceRow } from '../api/index.ts';
 import { wetness } from '../core/clay/colour.ts';
 import { meansOver } from '../core/drying/series.ts';
 import { outerReading } from '../core/drying/readings.ts';
-import { cellsAt } from '../core/drying/trajectory.ts';
+import { readAt } from '../core/drying/trajectory.ts';
 import { outsideArea } from '../core/form/form.ts';
 import { entriesOf } from '../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../core/log/piece.ts';
@@ -123,7 +123,7 @@ function benchPiece(plan: PiecePlan, given: PieceCase, room: string, now: Instan
     techniqueName: techniqueNamed(piece.made.techniqueId).name,
     roomName: room,
     cover: piece.cover,
-    onRack: piece.onRack,
+    stand: piece.stand,
     stageName: plan.now.stage.name,
     meanIndex: plan.now.meanIndex,
     areaM2: outsideArea(piece.made.form),
@@ -139,6 +139,6 @@ const RIBBON_STEPS = 48;
 function ribbonOf(plan: PiecePlan, { body }: PieceCase, now: Instant): BenchPiece['ribbon'] {
   const outer = outerReading(plan.piece.made.form.wallM);
   const at = Array.from({ length: RIBBON_STEPS + 1 }, (_, i) => now + (i * DAY) / RIBBON_STEPS);
-  const moisture = at.map((t) => Number(wetness(body, outer(cellsAt(plan.trajectory, t))).toFixed(3)));
+  const moisture = at.map((t) => Number(wetness(body, readAt(plan.trajectory, t, outer)).toFixed(3)));
   return { at, moisture, wetColour: body.wetColour, dryColour: body.dryColour };
 }

@@ -60,6 +60,16 @@ export const steadyClimate =
     out.humidity = humidity;
   };
 
+/** A climate somewhat warmer and damper; within what air can be. */
+export function shiftedClimate(climate: Climate, shift: { celsius: number; humidity: number }): Climate {
+  if (shift.celsius === 0 && shift.humidity === 0) return climate;
+  return (at, out) => {
+    climate(at, out);
+    out.celsius += shift.celsius;
+    out.humidity = Math.min(0.99, Math.max(0.02, out.humidity + shift.humidity));
+  };
+}
+
 /** A day in a room nobody measures: a cosine about the mean, driest when warmest. */
 export interface DailyCycle {
   meanCelsius: number;

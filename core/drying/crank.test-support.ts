@@ -1,5 +1,6 @@
 import type { LawCurve } from '../clay/law.ts';
 import { linearFace, sealedFace } from './face.ts';
+import { bareMesh, evenWidths } from './mesh.ts';
 import { createWall } from './wall.ts';
 
 /** A sheet with constant properties and the series solutions it is compared with. */
@@ -23,8 +24,13 @@ export const sheet = (given: Sheet): Sheet => given;
 
 /** Share of the final loss that has left the half sheet at Dt/l². */
 export function shareLost({ cells, biot, tolerance = 1e-6, steps }: Sheet, fourier: number): number {
-  const laws = { diffusivity: constantLaw(DIFFUSIVITY), volume: constantLaw(1 / DENSITY), faceArea: () => 1 };
-  const wall = createWall(laws, cells, HALF_M * DENSITY);
+  const laws = { diffusivity: constantLaw(DIFFUSIVITY), volume: constantLaw(1 / DENSITY) };
+  const mesh = bareMesh(evenWidths(cells, HALF_M * DENSITY));
+  const wall = createWall(
+    mesh,
+    () => laws,
+    () => 1,
+  );
   const state = { x: new Float64Array(cells).fill(0.2), left: { inside: 0, outside: 0 } };
   const seconds = (fourier * HALF_M ** 2) / DIFFUSIVITY;
   const face = linearFace((biot * DENSITY * DIFFUSIVITY) / HALF_M, 0.1);

@@ -1,36 +1,57 @@
-import type { Reading } from './trajectory.ts';
+import type { FaceName, Mesh } from './mesh.ts';
+import { coatsOn } from './mesh.ts';
+
+/** One number read off a wall's cells. */
+export type Reading = (x: Float64Array, mesh: Mesh) => number;
 
 export type ReadingName = 'outer' | 'mean' | 'core';
 
 const OUTER_LAYER_M = 0.001;
 
-/** Mean of the wall: for bending, slumping, joining. */
-export const meanReading: Reading = (x) => {
-  let sum = 0;
-  for (const value of x) sum += value;
-  return sum / x.length;
+/** Mean of the wall's own clay: for bending, slumping, joining. */
+export const meanReading: Reading = (x, { widths, body }) => {
+  let water = 0;
+  let dry = 0;
+  for (let i = body.from; i < body.to; i++) {
+    water += widths[i]! * x[i]!;
+    dry += widths[i]!;
+  }
+  return water / dry;
 };
 
-/** Wettest cell: for the kiln. */
-export const coreReading: Reading = (x) => {
-  let wettest = x[0]!;
-  for (const value of x) if (value > wettest) wettest = value;
+/** Wettest cell of the wall's own clay: for the kiln. */
+export const coreReading: Reading = (x, { body }) => {
+  let wettest = x[body.from]!;
+  for (let i = body.from + 1; i < body.to; i++) if (x[i]! > wettest) wettest = x[i]!;
   return wettest;
 };
 
-/** Mean of the outer millimetre (of the plastic wall): for coating, carving, burnishing. */
+/** Mean of the outer millimetre of the clay (in the plastic wall): for coating, carving, burnishing. */
 export function outerReading(thicknessM: number): Reading {
-  return (x) => {
-    const span = Math.min(x.length, (x.length * OUTER_LAYER_M) / thicknessM);
-    let sum = 0;
+  return (x, { widths, body }) => {
+    let dry = 0;
+    for (let i = body.from; i < body.to; i++) dry += widths[i]!;
+    const span = Math.min(dry, (dry * OUTER_LAYER_M) / thicknessM);
+    let water = 0;
     let taken = 0;
-    for (let i = x.length - 1; taken < span; i--) {
-      const part = Math.min(1, span - taken);
-      sum += part * x[i]!;
+    for (let i = body.to - 1; taken < span * (1 - 1e-12); i--) {
+      const part = Math.min(widths[i]!, span - taken);
+      water += part * x[i]!;
       taken += part;
     }
-    return sum / span;
+    return water / span;
   };
+}
+
+/** Water content at the very surface: of the newest coat there, or of the clay where it is bare. */
+export const surfaceReading =
+  (face: FaceName): Reading =>
+  (x) =>
+    face === 'outside' ? x[x.length - 1]! : x[0]!;
+
+/** Surface of the newest coat on a face, or null where there is none. */
+export function coatSurface(x: Float64Array, mesh: Mesh, face: FaceName): number | null {
+  return coatsOn(mesh, face).length === 0 ? null : surfaceReading(face)(x, mesh);
 }
 
 export function readingNamed(name: ReadingName, thicknessM: number): Reading {

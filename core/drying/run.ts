@@ -1,78 +1,63 @@
-import {
-  activityLaw,
-  diffusivityLaw,
-  drySolidsPerArea,
-  specificVolume,
-  volumeLaw,
-  type ClayBody,
-} from '../clay/body.ts';
+import { activityLaw, drySolidsPerArea, specificVolume, type ClayBody } from '../clay/body.ts';
 import type { FaceExposure } from '../form/form.ts';
-import type { Instant } from '../units/quantity.ts';
-import type { Climate } from './air.ts';
-import { coverNamed, evaporatingFace, sealedFace, type Cover, type FaceLaw } from './face.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
+import { shiftedClimate } from './air.ts';
+import { coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
+import { heatPass, type HeatTool } from './heat.ts';
+import {
+  bareMesh,
+  COAT_CELLS,
+  gradedWidths,
+  layerLaws,
+  withCoat,
+  withSettledCoats,
+  type CoatLaid,
+  type FaceName,
+  type Laid,
+} from './mesh.ts';
 import { meanReading } from './readings.ts';
-import { emptyTrajectory, type Trajectory } from './trajectory.ts';
+import { emptyTrajectory, type WallAt } from './trajectory.ts';
 import { createWall, type Wall, type WallState } from './wall.ts';
+import { recorded, type Surroundings, type WallRun, type WallSetting } from './wallRun.ts';
 
-/** What a wall is and how it was found to behave. */
-export interface WallSetting {
-  body: ClayBody;
-  /** Thickness in the plastic state, m. */
-  thicknessM: number;
-  /** Water content when made, kg/kg. */
-  startX: number;
-  /** How much faster than the room's default the air takes water away (learned from checks; 1 is no change). */
-  airFactor: number;
-  /** How much tighter than the default its covers are (learned from checks; 1 is no change). */
-  coverFactor: number;
-}
-
-/** What surrounds the wall. */
-export interface Surroundings {
-  climate: Climate;
-  /** h_c of the room's air, W/(m²·K). */
-  heatTransfer: number;
-  cover: Cover;
-  outside: FaceExposure;
-  inside: FaceExposure;
-}
+export { plainSetting } from './wallRun.ts';
+export type { Surroundings, WallRun, WallSetting } from './wallRun.ts';
 
 export type WallEvent = { at: Instant } & (
   | { kind: 'surroundings'; change: Partial<Surroundings> }
-  /** A coat's water, laid on a face as a lump, kg/m². */
-  | { kind: 'coat'; face: 'outside' | 'inside'; water: number }
+  | { kind: 'coat'; coat: Omit<CoatLaid, 'at'> }
+  /** A film of water on a face, kg/m². */
+  | { kind: 'mist'; face: FaceName; water: number }
+  /** A hot tool over a face, pointing there for a share of the time. */
+  | { kind: 'heat'; tool: HeatTool; face: FaceName; seconds: number; duty: number }
   /** The clay was found to lie between two mean water contents, whatever was computed. */
   | { kind: 'found'; fromX: number; toX: number }
 );
 
-export interface WallRun {
-  setting: WallSetting;
-  wall: Wall;
-  surroundings: Surroundings;
-  at: Instant;
-  state: WallState;
-  trajectory: Trajectory;
+export interface Fineness {
+  cells: number;
+  coatCells: number;
+  /** Largest local error in any cell's X. */
   tolerance: number;
 }
 
 export const CELLS = 16;
 /** Local error in X per step; keeps a week within 5·10⁻⁴ of a run at 10⁻⁷. */
 export const TOLERANCE = 1e-4;
-/** No step is so long that a few hours of weather slip through it. */
+export const FINE: Fineness = { cells: CELLS, coatCells: COAT_CELLS, tolerance: TOLERANCE };
+/** No step is so long that a few hours of weather slip through it; nor so long that paper fills unseen. */
 const LONGEST_STEP_S = 2 * 3600;
+const PAPER_STEP_S = 900;
 /** Resistance of a narrow mouth to vapour from the inside, s/m. From memory. */
 const NARROW_MOUTH = 1_000;
-/** No cell of a coated wall holds more than this; the rest soaks into the next. */
+/** No cell of a misted wall holds more than this; the rest soaks into the next. */
 const SATURATED_X = 0.45;
+const COAT_SETTLES = 30 * MINUTE;
 
-/** The material laws of a clay body, for the wall solver. */
-export function wallLaws(body: ClayBody) {
+/** Face area left at a mean water content of a body: A = (v(X̄)/v(X_plastic))^(2/3). */
+export function faceAreaLaw(body: ClayBody): (meanX: number) => number {
   const plastic = specificVolume(body, body.plasticX);
-  return {
-    diffusivity: diffusivityLaw(body),
-    volume: volumeLaw(body),
-    faceArea: (meanX: number) => Math.cbrt(specificVolume(body, meanX) / plastic) ** 2,
-  };
+  return (meanX) => Math.cbrt(specificVolume(body, meanX) / plastic) ** 2;
 }
 
 /** A wall evenly wet at `startX`, ready to be carried through time. */
@@ -80,29 +65,52 @@ export function startRun(
   setting: WallSetting,
   surroundings: Surroundings,
   at: Instant,
-  tolerance = TOLERANCE,
-  cells = CELLS,
+  fineness: Partial<Fineness> = {},
 ): WallRun {
-  const wall = createWall(wallLaws(setting.body), cells, drySolidsPerArea(setting.body, setting.thicknessM));
-  const state = { x: new Float64Array(cells).fill(setting.startX), left: { inside: 0, outside: 0 } };
-  return { setting, wall, surroundings, at, state, trajectory: emptyTrajectory(), tolerance };
+  const { cells, coatCells, tolerance } = { ...FINE, ...fineness };
+  const mesh = bareMesh(gradedWidths(cells, drySolidsPerArea(setting.body, setting.thicknessM)));
+  return {
+    setting,
+    wall: wallOf(setting.body, mesh),
+    surroundings,
+    at,
+    state: { x: new Float64Array(cells).fill(setting.startX), left: { inside: 0, outside: 0 } },
+    trajectory: emptyTrajectory(),
+    tolerance,
+    taken: { paper: 0, plaster: 0 },
+    coatCells,
+    settlesAt: null,
+  };
 }
 
+const wallOf = (body: ClayBody, mesh: Laid['mesh']): Wall =>
+  createWall(mesh, layerLaws(body), faceAreaLaw(body));
+
 /** The same wall at some moment of its course, going on by itself with an empty record. */
-export function forkRun(run: WallRun, at: Instant, x: Float64Array): WallRun {
-  const state = { x: x.slice(), left: { inside: 0, outside: 0 } };
-  return { ...run, surroundings: { ...run.surroundings }, at, state, trajectory: emptyTrajectory() };
+export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun {
+  return {
+    ...run,
+    wall: mesh === run.wall.mesh ? run.wall : wallOf(run.setting.body, mesh),
+    surroundings: { ...run.surroundings },
+    at,
+    state: { x: x.slice(), left: { inside: 0, outside: 0 } },
+    trajectory: emptyTrajectory(),
+    taken: { ...run.taken },
+  };
 }
+
+/** The wall as a run stands. */
+export const standing = ({ wall, state }: WallRun): WallAt => ({ x: state.x, mesh: wall.mesh });
 
 /**
  * Carries a run to an instant, applying the events due on the way (ascending in time) exactly at theirs.
- * @param until stop early once this holds of the cells
+ * @param until stop early once this holds of the wall
  */
 export function carry(
   run: WallRun,
   to: Instant,
   events: WallEvent[] = [],
-  until?: (x: Float64Array) => boolean,
+  until?: (wall: WallAt) => boolean,
 ): WallRun {
   for (const event of events) {
     if (event.at > to) break;
@@ -114,68 +122,121 @@ export function carry(
   return run;
 }
 
-function advance(run: WallRun, to: Instant, until?: (x: Float64Array) => boolean): void {
+function advance(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): void {
+  while (run.settlesAt !== null && run.settlesAt < to) {
+    const settlesAt = run.settlesAt;
+    if (run.at < settlesAt) {
+      step(run, settlesAt, until);
+      if (run.at < settlesAt) return;
+    }
+    run.settlesAt = null;
+    relay(run, withSettledCoats({ mesh: run.wall.mesh, x: run.state.x }));
+  }
+  step(run, to, until);
+}
+
+function step(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): void {
   const startAt = run.at;
-  const { trajectory } = run;
+  const { mesh } = run.wall;
+  const before = { ...run.state.left };
+  const paper = coverNamed(run.surroundings.cover).holds;
   const stopped = run.wall.advance(run.state, 0, (to - startAt) / 1000, facesOf(run), {
     tolerance: run.tolerance,
-    maxStep: LONGEST_STEP_S,
-    record: (timeS, x, rate) => {
-      trajectory.at.push(startAt + timeS * 1000);
-      trajectory.x.push(x.slice());
-      trajectory.rate.push(perMillisecond(rate));
-    },
-    ...(until && { until: (_t: number, x: Float64Array) => until(x) }),
+    maxStep: paper && 'paperKg' in paper ? PAPER_STEP_S : LONGEST_STEP_S,
+    record: (timeS, x, rate) => recorded(run, startAt + timeS * 1000, x, rate),
+    ...(until && { until: (_t: number, x: Float64Array) => until({ x, mesh }) }),
   });
   run.at = startAt + stopped * 1000;
+  run.taken = takenSince(run, before);
 }
 
-function perMillisecond(perSecond: Float64Array): Float64Array {
-  const rate = new Float64Array(perSecond.length);
-  for (let i = 0; i < rate.length; i++) rate[i] = perSecond[i]! / 1000;
-  return rate;
+function takenSince(run: WallRun, before: WallState['left']): WallRun['taken'] {
+  const { surroundings, state, taken } = run;
+  const inside = state.left.inside - before.inside;
+  const outside = state.left.outside - before.outside;
+  const free = (exposure: FaceExposure) => exposure === 'free' || exposure === 'narrow';
+  const intoAir = (free(surroundings.inside) ? inside : 0) + (free(surroundings.outside) ? outside : 0);
+  return {
+    paper: surroundings.cover === 'paper-bag' ? taken.paper + intoAir : taken.paper,
+    plaster: surroundings.inside === 'plaster' ? taken.plaster + inside : taken.plaster,
+  };
 }
 
-function facesOf(run: WallRun): { inside: FaceLaw; outside: FaceLaw } {
-  const { surroundings, setting } = run;
-  const cover = coverNamed(surroundings.cover).resistance * setting.coverFactor;
-  const law = (exposure: FaceExposure): FaceLaw =>
-    exposure === 'sealed'
-      ? sealedFace
-      : evaporatingFace({
-          climate: surroundings.climate,
-          startAt: run.at,
-          activity: activityLaw(setting.body),
-          heatTransfer: surroundings.heatTransfer * setting.airFactor,
-          resistance: cover + (exposure === 'narrow' ? NARROW_MOUTH : 0),
-        });
+export function facesOf(run: WallRun): { inside: FaceLaw; outside: FaceLaw } {
+  const { surroundings, setting, state, taken } = run;
+  const cover = coverNamed(surroundings.cover);
+  const climate = shiftedClimate(surroundings.climate, setting.airShift);
+  const before = { ...state.left };
+  const held = heldBy(run, before);
+  const law = (exposure: FaceExposure): FaceLaw => {
+    if (exposure === 'sealed' || exposure === 'mould') return sealedFace;
+    if (exposure === 'plaster') return plasterFace(() => taken.plaster + state.left.inside - before.inside);
+    return evaporatingFace({
+      climate,
+      startAt: run.at,
+      activity: activityLaw(setting.body),
+      heatTransfer: (cover.heatTransfer ?? surroundings.heatTransfer) * setting.airFactor,
+      resistance: cover.resistance * setting.coverFactor + (exposure === 'narrow' ? NARROW_MOUTH : 0),
+      ...(held && { held }),
+    });
+  };
   return { inside: law(surroundings.inside), outside: law(surroundings.outside) };
 }
 
+/** The humidity that lies under a cover which holds its own; paper's rises with what it has taken. */
+function heldBy(run: WallRun, before: WallState['left']): (() => number) | null {
+  const { holds } = coverNamed(run.surroundings.cover);
+  if (!holds) return null;
+  if ('humidity' in holds) return () => holds.humidity;
+  return () => Math.min(0.995, Math.max(0.3, takenSince(run, before).paper / holds.paperKg));
+}
+
 export function applyEvent(run: WallRun, event: WallEvent): void {
+  const { state, wall } = run;
   switch (event.kind) {
     case 'surroundings':
+      if (event.change.cover === 'paper-bag') run.taken = { ...run.taken, paper: 0 };
       run.surroundings = { ...run.surroundings, ...event.change };
       return;
-    case 'coat':
-      soakIn(run.state.x, event.face, (event.water * run.wall.cells) / run.wall.drySolids);
+    case 'coat': {
+      const settled = withSettledCoats({ mesh: wall.mesh, x: state.x });
+      relay(run, withCoat(settled, { ...event.coat, at: event.at }, run.coatCells));
+      run.settlesAt = event.at + COAT_SETTLES;
+      return;
+    }
+    case 'mist':
+      soakIn(run, event.face, event.water);
+      return;
+    case 'heat':
+      heatPass(run, event);
       return;
     case 'found': {
-      const mean = meanReading(run.state.x);
+      const mean = meanReading(state.x, wall.mesh);
       const shift = Math.min(event.toX, Math.max(event.fromX, mean)) - mean;
-      for (let i = 0; i < run.state.x.length; i++) run.state.x[i] = Math.max(1e-4, run.state.x[i]! + shift);
+      const { from, to } = wall.mesh.body;
+      for (let i = from; i < to; i++) state.x[i] = Math.max(1e-4, state.x[i]! + shift);
     }
   }
 }
 
-/** Adds water to the cells at a face, outermost first. `amount` is in kg per kg of one cell's clay. */
-function soakIn(x: Float64Array, face: 'outside' | 'inside', amount: number): void {
-  let rest = amount;
+/** Goes on with another mesh. */
+function relay(run: WallRun, { mesh, x }: Laid): void {
+  if (mesh === run.wall.mesh) return;
+  run.wall = wallOf(run.setting.body, mesh);
+  run.state.x = x;
+}
+
+/** Adds water to the cells at a face, outermost first, kg/m². */
+function soakIn(run: WallRun, face: FaceName, water: number): void {
+  const { x } = run.state;
+  const { widths } = run.wall.mesh;
+  let rest = water;
   const n = x.length;
   for (let k = 0; k < n && rest > 0; k++) {
     const i = face === 'outside' ? n - 1 - k : k;
-    const taken = k === n - 1 ? rest : Math.min(rest, Math.max(0, SATURATED_X - x[i]!));
-    x[i] = x[i]! + taken;
+    const room = Math.max(0, SATURATED_X - x[i]!) * widths[i]!;
+    const taken = k === n - 1 ? rest : Math.min(rest, room);
+    x[i] = x[i]! + taken / widths[i]!;
     rest -= taken;
   }
 }

@@ -1,4 +1,6 @@
 import type { Instant } from '../units/quantity.ts';
+import type { Mesh } from './mesh.ts';
+import type { Reading } from './readings.ts';
 
 /** A computed run: the cells' water contents and their rates at each solver step. Times never go back; two
  * records at one time are the wall before and after an event. */
@@ -7,15 +9,18 @@ export interface Trajectory {
   x: Float64Array[];
   /** dX/dt, per millisecond. */
   rate: Float64Array[];
+  /** What the cells of each record are. */
+  mesh: Mesh[];
 }
 
-export const emptyTrajectory = (): Trajectory => ({ at: [], x: [], rate: [] });
+export const emptyTrajectory = (): Trajectory => ({ at: [], x: [], rate: [], mesh: [] });
 
 export function joined(parts: Trajectory[]): Trajectory {
   return {
     at: parts.flatMap((p) => p.at),
     x: parts.flatMap((p) => p.x),
     rate: parts.flatMap((p) => p.rate),
+    mesh: parts.flatMap((p) => p.mesh),
   };
 }
 
@@ -31,12 +36,19 @@ export function recordBefore(run: Trajectory, at: Instant): number {
   return low;
 }
 
-/** Fills `out` with the cells at an instant, by cubic Hermite interpolation within record k and k + 1. */
-function interpolate(run: Trajectory, k: number, at: Instant, out: Float64Array): void {
+/** The wall at an instant: its water contents, and what the cells are. */
+export interface WallAt {
+  x: Float64Array;
+  mesh: Mesh;
+}
+
+/** The wall at an instant, by cubic Hermite interpolation within record k and k + 1. */
+function interpolated(run: Trajectory, k: number, at: Instant): WallAt {
+  const mesh = run.mesh[k]!;
   const from = run.x[k]!;
   const to = run.x[k + 1];
-  const width = to ? run.at[k + 1]! - run.at[k]! : 0;
-  if (!to || width <= 0 || at <= run.at[k]!) return out.set(from);
+  const width = to && run.mesh[k + 1] === mesh ? run.at[k + 1]! - run.at[k]! : 0;
+  if (!to || width <= 0 || at <= run.at[k]!) return { x: from, mesh };
   const s = Math.min(1, (at - run.at[k]!) / width);
   const startRate = run.rate[k]!;
   const endRate = run.rate[k + 1]!;
@@ -46,23 +58,21 @@ function interpolate(run: Trajectory, k: number, at: Instant, out: Float64Array)
   const h10 = (s3 - 2 * s2 + s) * width;
   const h01 = 3 * s2 - 2 * s3;
   const h11 = (s3 - s2) * width;
-  for (let i = 0; i < out.length; i++) {
-    out[i] = h00 * from[i]! + h10 * startRate[i]! + h01 * to[i]! + h11 * endRate[i]!;
+  const x = new Float64Array(from.length);
+  for (let i = 0; i < x.length; i++) {
+    x[i] = h00 * from[i]! + h10 * startRate[i]! + h01 * to[i]! + h11 * endRate[i]!;
   }
+  return { x, mesh };
 }
 
-/** The cells' water contents at an instant within the run; held at its ends outside it. */
-export function cellsAt(
-  run: Trajectory,
-  at: Instant,
-  out = new Float64Array(run.x[0]!.length),
-): Float64Array {
-  interpolate(run, recordBefore(run, at), at, out);
-  return out;
-}
+/** The wall at an instant within the run; held at its ends outside it. */
+export const wallAt = (run: Trajectory, at: Instant): WallAt => interpolated(run, recordBefore(run, at), at);
 
-/** One number read off the wall's cells. */
-export type Reading = (x: Float64Array) => number;
+/** One number read off the wall at an instant. */
+export function readAt(run: Trajectory, at: Instant, reading: Reading): number {
+  const { x, mesh } = wallAt(run, at);
+  return reading(x, mesh);
+}
 
 const FINER = 4;
 
@@ -75,10 +85,9 @@ export function firstWhen(
   reading: Reading,
   test: (value: number) => boolean,
 ): Instant | null {
-  const scratch = new Float64Array(run.x[0]!.length);
   const holds = (k: number, at: Instant) => {
-    interpolate(run, k, at, scratch);
-    return test(reading(scratch));
+    const { x, mesh } = interpolated(run, k, at);
+    return test(reading(x, mesh));
   };
   const end = run.at[run.at.length - 1]!;
   if (from > end) return null;

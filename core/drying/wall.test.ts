@@ -7,11 +7,20 @@ import {
   crankConstantSurface,
   crankEvaporation,
 } from './crank.test-support.ts';
-import { createWall, type WallLaws } from './wall.ts';
+import {
+  bareMesh,
+  evenWidths,
+  gradedWidths,
+  layerLaws,
+  waterIn,
+  withCoat,
+  withSettledCoats,
+} from './mesh.ts';
+import { createWall } from './wall.ts';
 import { evaporatingFace, linearFace, sealedFace } from './face.ts';
 import { steadyClimate } from './air.ts';
 import { activityLaw, defaultBody, drySolidsPerArea } from '../clay/body.ts';
-import { wallLaws } from './run.ts';
+import { faceAreaLaw } from './run.ts';
 
 describe('plane sheet with constant diffusivity', () => {
   // Crank 1975, The Mathematics of Diffusion, eq. 4.50 and 4.53: surface evaporation.
@@ -83,13 +92,14 @@ describe('conservation', () => {
           hours: fc.integer({ min: 1, max: 200 }),
         }),
         ({ celsius, humidity, resistance, thicknessM, hours }) => {
-          const wall = createWall(wallLaws(defaultBody), 16, drySolidsPerArea(defaultBody, thicknessM));
+          const drySolids = drySolidsPerArea(defaultBody, thicknessM);
+          const mesh = bareMesh(gradedWidths(16, drySolids));
+          const wall = createWall(mesh, layerLaws(defaultBody), faceAreaLaw(defaultBody));
           const state = { x: new Float64Array(16).fill(0.25), left: { inside: 0, outside: 0 } };
           const faces = { inside: sealedFace, outside: room(celsius, humidity, resistance) };
           wall.advance(state, 0, hours * 3600, faces, { tolerance: 1e-4 });
-          const held = (state.x.reduce((a, b) => a + b, 0) / 16) * wall.drySolids;
-          const total = held + state.left.inside + state.left.outside;
-          expect(Math.abs(total / (0.25 * wall.drySolids) - 1)).toBeLessThan(1e-9);
+          const total = waterIn(mesh, state.x) + state.left.inside + state.left.outside;
+          expect(Math.abs(total / (0.25 * drySolids) - 1)).toBeLessThan(1e-9);
         },
       ),
       { numRuns: 40 },
@@ -97,7 +107,8 @@ describe('conservation', () => {
   });
 
   it('counts the water of each face on its own', () => {
-    const wall = createWall(wallLaws(defaultBody), 16, 9);
+    const mesh = bareMesh(evenWidths(16, 9));
+    const wall = createWall(mesh, layerLaws(defaultBody), faceAreaLaw(defaultBody));
     const state = { x: new Float64Array(16).fill(0.25), left: { inside: 0, outside: 0 } };
     wall.advance(state, 0, 3600, { inside: sealedFace, outside: room(20, 0.5, 0) }, { tolerance: 1e-4 });
     expect(state.left.inside).toBe(0);
@@ -105,14 +116,57 @@ describe('conservation', () => {
   });
 });
 
+describe('layers', () => {
+  const coat = {
+    face: 'outside' as const,
+    at: 0,
+    thicknessM: 0.00015,
+    specificGravity: 1.38,
+    grainDensity: 2600,
+  };
+  const bare = { mesh: bareMesh(gradedWidths(16, 9)), x: new Float64Array(16).fill(0.17) };
+
+  it('keep their water when laid, carried on and joined', () => {
+    const laid = withCoat(withCoat(bare, coat), { ...coat, face: 'inside' });
+    const water = waterIn(laid.mesh, laid.x);
+    expect(water).toBeCloseTo(0.17 * 9 + (2 * 0.15 * 762.5) / 1000, 9);
+    const wall = createWall(laid.mesh, layerLaws(defaultBody), faceAreaLaw(defaultBody));
+    const state = { x: laid.x.slice(), left: { inside: 0, outside: 0 } };
+    const room20 = evaporatingFace({
+      climate: steadyClimate(20, 0.5),
+      startAt: 0,
+      activity: activityLaw(defaultBody),
+      heatTransfer: 4,
+      resistance: 0,
+    });
+    wall.advance(state, 0, 7200, { inside: room20, outside: room20 }, { tolerance: 1e-4 });
+    const joined = withSettledCoats({ mesh: laid.mesh, x: state.x });
+    expect(joined.x).toHaveLength(20);
+    const total = waterIn(joined.mesh, joined.x) + state.left.inside + state.left.outside;
+    expect(Math.abs(total / water - 1)).toBeLessThan(1e-9);
+  });
+
+  it('are the same wall however the cells are graded', () => {
+    const meanAfter = (widths: Float64Array) => {
+      const mesh = bareMesh(widths);
+      const wall = createWall(mesh, layerLaws(defaultBody), faceAreaLaw(defaultBody));
+      const state = { x: new Float64Array(widths.length).fill(0.25), left: { inside: 0, outside: 0 } };
+      const face = linearFace(3e-4, 0.02);
+      wall.advance(state, 0, 6 * 3600, { inside: sealedFace, outside: face }, { tolerance: 1e-7 });
+      return waterIn(mesh, state.x) / 9;
+    };
+    expect(meanAfter(gradedWidths(32, 9))).toBeCloseTo(meanAfter(evenWidths(64, 9)), 3);
+  });
+});
+
 describe('stopping', () => {
   it('stops at the first step for which the caller says so', () => {
-    const laws: WallLaws = {
-      diffusivity: constantLaw(1e-9),
-      volume: constantLaw(1 / 2000),
-      faceArea: () => 1,
-    };
-    const wall = createWall(laws, 8, 10);
+    const laws = { diffusivity: constantLaw(1e-9), volume: constantLaw(1 / 2000) };
+    const wall = createWall(
+      bareMesh(evenWidths(8, 10)),
+      () => laws,
+      () => 1,
+    );
     const state = { x: new Float64Array(8).fill(0.2), left: { inside: 0, outside: 0 } };
     const faces = { inside: sealedFace, outside: linearFace(1e-3, 0) };
     const stopped = wall.advance(state, 0, 1e7, faces, { tolerance: 1e-4, until: (_t, x) => x[0]! < 0.1 });

@@ -1,19 +1,15 @@
-import type { LawCurve } from '../clay/law.ts';
 import type { FaceFlux, FaceLaw } from './face.ts';
+import type { Layer, LayerLaws, Mesh } from './mesh.ts';
+import { meanReading } from './readings.ts';
 import { rosenbrock as ros } from './rosenbrock.ts';
 
 /**
  * The drying wall: ∂X/∂t = A²·∂/∂ζ( D/v²·∂X/∂ζ ) over the dry-solids coordinate ζ, by finite volumes.
  * Cell 0 lies at the inside face, the last cell at the outside face. SI units; time in seconds.
  */
-export interface WallLaws {
-  /** D(X), m²/s */
-  diffusivity: LawCurve;
-  /** v(X), m³ per kg dry */
-  volume: LawCurve;
-  /** Face area left at a mean water content, as a share of the plastic area: A. */
-  faceArea: (meanX: number) => number;
-}
+
+/** Face area left at a mean water content of the clay, as a share of the plastic area: A. */
+export type FaceArea = (meanX: number) => number;
 
 export interface WallFaces {
   inside: FaceLaw;
@@ -43,8 +39,7 @@ export interface AdvanceOptions {
 export interface Wall {
   /** Carries the state from one moment to another; returns where it stopped (s). */
   advance(state: WallState, fromS: number, toS: number, faces: WallFaces, options: AdvanceOptions): number;
-  drySolids: number;
-  cells: number;
+  mesh: Mesh;
 }
 
 /** Newton at the surface stops after a change under this; the next would be its square. */
@@ -58,14 +53,18 @@ const FIRST_STEP_S = 10;
 const SHORTEST_STEP_S = 1e-7;
 
 /**
- * A wall of `cells` equal cells holding `drySolids` kg/m² of dry clay. All working memory is allocated here.
+ * A wall of the mesh's cells. All working memory is allocated here.
  */
-export function createWall(laws: WallLaws, cells: number, drySolids: number): Wall {
-  const n = cells;
-  const dz = drySolids / n;
+export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, faceArea: FaceArea): Wall {
+  const n = mesh.widths.length;
+  const dz = mesh.widths;
+  const laws = lawsByCell(mesh, lawsOf);
   const f = new Float64Array(n);
   const trial = new Float64Array(n);
   const conductance = new Float64Array(n + 1);
+  /** d ln(conductance) by the water content of the cell before and after each boundary. */
+  const driftLeft = new Float64Array(n + 1);
+  const driftRight = new Float64Array(n + 1);
   const lower = new Float64Array(n);
   const diagonal = new Float64Array(n);
   const upper = new Float64Array(n);
@@ -76,23 +75,43 @@ export function createWall(laws: WallLaws, cells: number, drySolids: number): Wa
   const faceOut: Skin = { flux: 0, slope: 0, drop: 0 };
   const leftStages = { inside: new Float64Array(4), outside: new Float64Array(4) };
 
-  const mean = (x: Float64Array): number => {
-    let sum = 0;
-    for (let i = 0; i < n; i++) sum += x[i]!;
-    return sum / n;
+  const perVolume = (i: number, x: number): number => {
+    const { diffusivity, volume } = laws[i]!;
+    const v = volume.value(x);
+    return diffusivity.value(x) / (v * v);
   };
 
-  const perVolume = (x: number): number => {
-    const v = laws.volume.value(x);
-    return laws.diffusivity.value(x) / (v * v);
+  /** d ln(D/v²)/dX */
+  const relativeSlope = (i: number, x: number): number => {
+    const { diffusivity, volume } = laws[i]!;
+    const d = diffusivity.value(x);
+    const v = volume.value(x);
+    return diffusivity.slope(x, d) / d - (2 * volume.slope(x, v)) / v;
+  };
+
+  /**
+   * Between cells i and i + 1, per unit of A². Within one stuff D/v² is taken where the cells meet; between two,
+   * each half cell has its own and they lie in series.
+   */
+  const between = (i: number, left: number, right: number): number => {
+    const [a, b] = [dz[i]!, dz[i + 1]!];
+    if (laws[i] === laws[i + 1]) return perVolume(i, (left * b + right * a) / (a + b)) / ((a + b) / 2);
+    return 1 / (a / 2 / perVolume(i, left) + b / 2 / perVolume(i + 1, right));
   };
 
   /**
    * Water leaving through a face, per m² of plastic face, with the half cell between its centre and the
    * surface in the way: A²·K·(X₁ − X_s)/(Δζ/2) = A·j(X_s). Fills `out` with A·j and its slope with X₁.
    */
-  const throughFace = (face: FaceLaw, x1: number, area: number, timeS: number, out: Skin): void => {
-    const half = (area * perVolume(x1)) / (dz / 2);
+  const throughFace = (
+    face: FaceLaw,
+    i: number,
+    x1: number,
+    area: number,
+    timeS: number,
+    out: Skin,
+  ): void => {
+    const half = (area * perVolume(i, x1)) / (dz[i]! / 2);
     let surface = x1 - out.drop;
     for (let round = 0; round < 30; round++) {
       face(surface, timeS, out);
@@ -106,39 +125,52 @@ export function createWall(laws: WallLaws, cells: number, drySolids: number): Wa
   };
 
   const rates = (x: Float64Array, timeS: number, faces: WallFaces, out: Float64Array): void => {
-    const area = laws.faceArea(mean(x));
-    const scale = (area * area) / dz;
-    throughFace(faces.inside, x[0]!, area, timeS, faceIn);
-    throughFace(faces.outside, x[n - 1]!, area, timeS, faceOut);
+    const area = faceArea(meanReading(x, mesh));
+    const scale = area * area;
+    throughFace(faces.inside, 0, x[0]!, area, timeS, faceIn);
+    throughFace(faces.outside, n - 1, x[n - 1]!, area, timeS, faceOut);
     let inflow = -faceIn.flux;
     for (let i = 0; i < n - 1; i++) {
-      const between = scale * perVolume((x[i]! + x[i + 1]!) / 2);
-      conductance[i + 1] = between;
-      const outflow = between * (x[i]! - x[i + 1]!);
-      out[i] = (inflow - outflow) / dz;
+      const passes = scale * between(i, x[i]!, x[i + 1]!);
+      conductance[i + 1] = passes;
+      const outflow = passes * (x[i]! - x[i + 1]!);
+      out[i] = (inflow - outflow) / dz[i]!;
       inflow = outflow;
     }
-    out[n - 1] = (inflow - faceOut.flux) / dz;
+    out[n - 1] = (inflow - faceOut.flux) / dz[n - 1]!;
+  };
+
+  /** How the conductance of each boundary changes with the cells beside it. */
+  const conductanceDrifts = (x: Float64Array, area: number): void => {
+    for (let i = 0; i < n - 1; i++) {
+      const [a, b] = [dz[i]!, dz[i + 1]!];
+      if (laws[i] === laws[i + 1]) {
+        const slope = relativeSlope(i, (x[i]! * b + x[i + 1]! * a) / (a + b)) / (a + b);
+        driftLeft[i + 1] = slope * b;
+        driftRight[i + 1] = slope * a;
+      } else {
+        const passes = conductance[i + 1]! / (area * area);
+        driftLeft[i + 1] = (relativeSlope(i, x[i]!) * passes * a) / 2 / perVolume(i, x[i]!);
+        driftRight[i + 1] = (relativeSlope(i + 1, x[i + 1]!) * passes * b) / 2 / perVolume(i + 1, x[i + 1]!);
+      }
+    }
   };
 
   /** ∂f/∂X with A held: enough, since the method keeps its order with any approximation of it. */
   const jacobian = (x: Float64Array): void => {
+    conductanceDrifts(x, faceArea(meanReading(x, mesh)));
     diagonal.fill(0);
-    diagonal[0] = -faceIn.slope / dz;
-    diagonal[n - 1] = diagonal[n - 1]! - faceOut.slope / dz;
+    diagonal[0] = -faceIn.slope / dz[0]!;
+    diagonal[n - 1] = diagonal[n - 1]! - faceOut.slope / dz[n - 1]!;
     for (let i = 0; i < n - 1; i++) {
-      const middle = (x[i]! + x[i + 1]!) / 2;
-      const between = conductance[i + 1]!;
-      const d = laws.diffusivity.value(middle);
-      const v = laws.volume.value(middle);
-      const relativeSlope = laws.diffusivity.slope(middle, d) / d - (2 * laws.volume.slope(middle, v)) / v;
-      const drift = (between * relativeSlope * (x[i]! - x[i + 1]!)) / 2;
-      const byLeft = (between + drift) / dz;
-      const byRight = (-between + drift) / dz;
-      diagonal[i] = diagonal[i]! - byLeft;
-      upper[i] = -byRight;
-      lower[i + 1] = byLeft;
-      diagonal[i + 1] = diagonal[i + 1]! + byRight;
+      const passes = conductance[i + 1]!;
+      const drop = passes * (x[i]! - x[i + 1]!);
+      const byLeft = passes + drop * driftLeft[i + 1]!;
+      const byRight = -passes + drop * driftRight[i + 1]!;
+      diagonal[i] = diagonal[i]! - byLeft / dz[i]!;
+      upper[i] = -byRight / dz[i]!;
+      lower[i + 1] = byLeft / dz[i + 1]!;
+      diagonal[i + 1] = diagonal[i + 1]! + byRight / dz[i + 1]!;
     }
   };
 
@@ -167,9 +199,9 @@ export function createWall(laws: WallLaws, cells: number, drySolids: number): Wa
     const slopeOut = faceOut.slope;
     const firstFlux = { inside: faceIn.flux, outside: faceOut.flux };
     factor(h);
-    const area = laws.faceArea(mean(x));
-    throughFace(faces.inside, x[0]!, area, timeS + h, faceIn);
-    throughFace(faces.outside, x[n - 1]!, area, timeS + h, faceOut);
+    const area = faceArea(meanReading(x, mesh));
+    throughFace(faces.inside, 0, x[0]!, area, timeS + h, faceIn);
+    throughFace(faces.outside, n - 1, x[n - 1]!, area, timeS + h, faceOut);
     const driftIn = (faceIn.flux - firstFlux.inside) / h;
     const driftOut = (faceOut.flux - firstFlux.outside) / h;
     for (let s = 0; s < 4; s++) {
@@ -201,8 +233,8 @@ export function createWall(laws: WallLaws, cells: number, drySolids: number): Wa
         leftStages.inside[s] = h * (faceIn.flux + slopeIn * mixed[0]!);
         leftStages.outside[s] = h * (faceOut.flux + slopeOut * mixed[n - 1]!);
       }
-      k[0] = k[0]! - (ahead * driftIn) / dz;
-      k[n - 1] = k[n - 1]! - (ahead * driftOut) / dz;
+      k[0] = k[0]! - (ahead * driftIn) / dz[0]!;
+      k[n - 1] = k[n - 1]! - (ahead * driftOut) / dz[n - 1]!;
       solve(k, h);
       leftStages.inside[s] = leftStages.inside[s]! + ahead * driftIn + h * ros.gamma * slopeIn * k[0]!;
       leftStages.outside[s] =
@@ -265,5 +297,11 @@ export function createWall(laws: WallLaws, cells: number, drySolids: number): Wa
     return t;
   };
 
-  return { advance, drySolids, cells };
+  return { advance, mesh };
+}
+
+function lawsByCell({ widths, layers }: Mesh, lawsOf: (layer: Layer) => LayerLaws): LayerLaws[] {
+  const laws: LayerLaws[] = new Array<LayerLaws>(widths.length);
+  for (const layer of layers) laws.fill(lawsOf(layer), layer.from, layer.to);
+  return laws;
 }

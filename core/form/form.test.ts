@@ -18,8 +18,8 @@ describe('forms', () => {
 
   it('dries a plate from one face on a board and from both on a rack', () => {
     const plate = { kind: 'plate', diameterM: 0.2, wallM: 0.008 } as const;
-    expect(exposure(plate, false).inside).toBe('sealed');
-    expect(exposure(plate, true).inside).toBe('free');
+    expect(exposure(plate, 'board').inside).toBe('sealed');
+    expect(exposure(plate, 'rack').inside).toBe('free');
     expect(clayVolume(plate)).toBeCloseTo(Math.PI * 0.01 * 0.008, 12);
   });
 });

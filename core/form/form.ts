@@ -54,17 +54,85 @@ export function capVolume(rimRadiusM: number, heightM: number): number {
 }
 
 /** What stands in the way of water leaving each face, beside any cover. */
-export type FaceExposure = 'free' | 'narrow' | 'sealed';
+export type FaceExposure = 'free' | 'narrow' | 'sealed' | 'plaster' | 'mould';
 
-/** How the outside (upper) and the inside (lower) face meet the air when the piece stands as it usually does. */
-export function exposure(form: Form, onRack: boolean): { outside: FaceExposure; inside: FaceExposure } {
+/** What a piece stands or lies on. */
+export type Stand = 'board' | 'rack' | 'plaster' | 'mould';
+
+export const stands: { stand: Stand; name: string }[] = [
+  { stand: 'board', name: 'On a board' },
+  { stand: 'rack', name: 'On a rack, both faces in the air' },
+  { stand: 'plaster', name: 'On a plaster bat' },
+  { stand: 'mould', name: 'On a bisque or plastic mould' },
+];
+
+const underneath: Record<Stand, FaceExposure> = {
+  board: 'sealed',
+  rack: 'free',
+  plaster: 'plaster',
+  mould: 'mould',
+};
+
+export interface Exposure {
+  outside: FaceExposure;
+  inside: FaceExposure;
+}
+
+/** How the outside (upper) and the inside (lower) face of the wall meet the air when the piece stands as it does. */
+export function exposure(form: Form, stand: Stand): Exposure {
   switch (form.kind) {
     case 'cylinder':
       return { outside: 'free', inside: form.mouth === 'narrow' ? 'narrow' : 'free' };
     case 'bowl':
-      return { outside: 'free', inside: 'free' };
+      return { outside: 'free', inside: stand === 'mould' ? 'mould' : 'free' };
     case 'plate':
     case 'tile':
-      return { outside: 'free', inside: onRack ? 'free' : 'sealed' };
+      return { outside: 'free', inside: underneath[stand] };
   }
+}
+
+export type PlaceName = 'wall' | 'rim' | 'foot' | 'floor' | 'attachment';
+
+/** A place of a piece that dries as a wall of its own. */
+export interface PlaceOnPiece {
+  place: PlaceName;
+  thicknessM: number;
+  exposure: Exposure;
+}
+
+/** A rim has its edge in the air besides its faces, a foot stands on one; taken as thickness. From memory. */
+const RIM = 0.7;
+const FOOT = 1.5;
+
+/**
+ * The places of a piece: the wall, and where they differ from it rim, foot, floor and an attachment.
+ * @param attachmentM thickness of a handle or spout, m; null for none
+ */
+export function placesOf(form: Form, stand: Stand, attachmentM: number | null): PlaceOnPiece[] {
+  const wall: PlaceOnPiece = { place: 'wall', thicknessM: form.wallM, exposure: exposure(form, stand) };
+  const rim: PlaceOnPiece = {
+    place: 'rim',
+    thicknessM: form.wallM * RIM,
+    exposure: { outside: 'free', inside: wall.exposure.inside === 'mould' ? 'mould' : 'free' },
+  };
+  const attachment: PlaceOnPiece[] =
+    attachmentM === null
+      ? []
+      : [
+          {
+            place: 'attachment',
+            thicknessM: attachmentM / 2,
+            exposure: { outside: 'free', inside: 'free' },
+          },
+        ];
+  if (form.kind === 'plate' || form.kind === 'tile') return [wall, rim, ...attachment];
+  const below = underneath[stand];
+  const inside = wall.exposure.inside;
+  return [
+    wall,
+    rim,
+    { place: 'foot', thicknessM: form.wallM * FOOT, exposure: { outside: 'free', inside: below } },
+    { place: 'floor', thicknessM: form.wallM, exposure: { outside: inside, inside: below } },
+    ...attachment,
+  ];
 }

@@ -1,6 +1,15 @@
 /** Cautions, shown at the step where they apply. They name the measure and defer to local rules. */
 export type HazardId =
-  'silica-dust' | 'toxic-colour' | 'manganese' | 'alkali' | 'old-slip' | 'slump' | 'steam' | 'heavy-ware';
+  | 'silica-dust'
+  | 'toxic-colour'
+  | 'manganese'
+  | 'alkali'
+  | 'old-slip'
+  | 'slump'
+  | 'uneven'
+  | 'hot-tool'
+  | 'steam'
+  | 'heavy-ware';
 
 export interface Hazard {
   id: HazardId;
@@ -32,6 +41,31 @@ export const hazards: Record<HazardId, Hazard> = {
     why: 'Manganese, cobalt, chromium, copper and nickel compounds harm when swallowed, breathed or left on skin.',
     measures: ['Wear gloves', 'No food or drink in the room', 'Keep the tub labelled'],
     defersTo: "Follow the supplier's safety data sheet.",
+    limit: null,
+  },
+  uneven: {
+    id: 'uneven',
+    title: 'Drying unevenly',
+    why: 'One place shrinks ahead of another: warping, hairlines at rims, cracks where a handle joins.',
+    measures: [
+      'Wrap rims and handles',
+      'Cover the whole loosely until it has evened out',
+      'Turn flat ware over',
+    ],
+    defersTo: 'This is about the piece; your hands decide.',
+    limit: null,
+  },
+  'hot-tool': {
+    id: 'hot-tool',
+    title: 'Torch and heat gun',
+    why: 'A flame or hot air sets fire to plastic, foam, solvent, paper, hair and sleeves, and burns skin.',
+    measures: [
+      'On cement board, away from plastic, foam, solvent and tissue',
+      'Keep it moving; hair and sleeves tied back',
+      'Extinguisher within reach; air the room',
+      'Gas off, tool into its stand, before you turn away',
+    ],
+    defersTo: 'Local fire rules decide whether and where.',
     limit: null,
   },
   manganese: {

@@ -2,7 +2,9 @@ import type { ClayBody } from '../clay/body.ts';
 import type { Stage } from '../clay/stage.ts';
 import type { DailyCycle } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
-import type { Form } from '../form/form.ts';
+import type { HeatTool } from '../drying/heat.ts';
+import type { Answers } from '../forecast/answers.ts';
+import type { Form, Stand } from '../form/form.ts';
 import type { BinKind, Waste } from '../slip/bin.ts';
 import type { SlipUse, Wanted } from '../slip/consistency.ts';
 import type { Adjustment } from '../slip/correct.ts';
@@ -28,7 +30,9 @@ export interface PieceMade {
   techniqueId: TechniqueId;
   schools: Record<string, string>;
   cover: Cover;
-  onRack: boolean;
+  stand: Stand;
+  /** Thickness of a handle or a spout, m; null where there is none. */
+  attachmentM: number | null;
   /** Stage when entered, for a piece that was not freshly made then. */
   stage: Stage | null;
 }
@@ -174,13 +178,19 @@ export interface RoomSet {
 export interface EntryBodies {
   'piece.made': PieceMade;
   'piece.corrected': PieceMade & { madeAt: string };
-  'piece.covered': { cover: Cover; onRack: boolean };
+  'piece.covered': { cover: Cover; stand: Stand };
+  /** A film of water laid on a face, kg/m². */
+  'piece.misted': { waterKgM2: number };
+  /** A hot tool over a face, pointing there for a share of the time. */
+  'piece.heated': { tool: HeatTool; seconds: number; duty: number };
   'piece.moved': { roomId: string };
   'piece.coated': PieceCoated;
   'piece.seen': { sign: Sign; stepId: string };
   'piece.worked': { stepId: string; outcome: Outcome | null; note: string };
   'piece.skipped': { stepId: string; reason: string };
   'piece.checked': { stage: Stage; confirmed: boolean; note: string };
+  /** A touch check: what was felt and seen, each answered or left. */
+  'piece.felt': Answers;
   'piece.weighed': PieceWeighed;
   'piece.trimmed': { note: string };
   'piece.noted': { text: string };

@@ -30,13 +30,14 @@ const pieceMade = (change: Partial<EntryBodies['piece.made']> = {}) =>
     techniqueId: 'sgraffito',
     schools: {},
     cover: 'open',
-    onRack: false,
+    stand: 'board',
+    attachmentM: null,
     stage: null,
     ...change,
   });
 const tubMade = entry('tub.made', 't', tubBody());
 const covered = (cover: 'open' | 'tight', at?: string) =>
-  entry('piece.covered', 'p', { cover, onRack: false }, at);
+  entry('piece.covered', 'p', { cover, stand: 'board' }, at);
 const undo = (target: Act) => act(entry('act.retracted', target.id, { reason: '' }));
 
 describe('the ledger', () => {

@@ -1,5 +1,6 @@
 import type { Stage } from '../clay/stage.ts';
 import type { Cover } from '../drying/face.ts';
+import type { Stand } from '../form/form.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { entriesOf, type Entry, type EntryOf, type Outcome, type PieceMade } from './entry.ts';
 
@@ -9,7 +10,7 @@ export interface PieceState {
   made: PieceMade;
   madeAt: Instant;
   cover: Cover;
-  onRack: boolean;
+  stand: Stand;
   roomId: string;
   /** When each step was last done, by step. */
   done: Record<string, { at: Instant; outcome: Outcome | null; skipped: boolean }>;
@@ -36,7 +37,7 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
     made: start,
     madeAt: corrected ? Date.parse(corrected.body.madeAt) : instantOf(made),
     cover: start.cover,
-    onRack: start.onRack,
+    stand: start.stand,
     roomId: start.roomId,
     done: {},
     seen: {},
@@ -56,7 +57,7 @@ function apply(state: PieceState, entry: Entry): void {
   switch (entry.kind) {
     case 'piece.covered':
       state.cover = entry.body.cover;
-      state.onRack = entry.body.onRack;
+      state.stand = entry.body.stand;
       return;
     case 'piece.moved':
       state.roomId = entry.body.roomId;

@@ -1,13 +1,12 @@
 import { waterAtEdge } from '../clay/stage.ts';
 import type { ClayBody } from '../clay/body.ts';
 import type { Cover } from '../drying/face.ts';
-import { coreReading, meanReading, readingNamed } from '../drying/readings.ts';
-import { applyEvent, carry, forkRun, type WallEvent, type WallRun } from '../drying/run.ts';
-import { cellsAt, firstWhen, joined, type Reading, type Trajectory } from '../drying/trajectory.ts';
+import { coreReading, meanReading, readingNamed, surfaceReading, type Reading } from '../drying/readings.ts';
+import { applyEvent, carry, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
+import { firstWhen, joined, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
 import type { PieceState } from '../log/piece.ts';
-import { coatLoad } from '../slip/density.ts';
 import { stepsOf, techniqueNamed } from '../technique/catalogue.ts';
-import type { Sign, Step } from '../technique/technique.ts';
+import { signAt, type Sign, type Step } from '../technique/technique.ts';
 import { DAY, SECOND, type Instant } from '../units/quantity.ts';
 import { firstWorkable, type Spell } from './hours.ts';
 
@@ -30,6 +29,8 @@ export interface StepPlan {
 /** How far ahead steps are looked for. */
 export const HORIZON = 14 * DAY;
 const KILN_DRY_X = 0.012;
+/** A sign is looked for from this share of its wait on. */
+const EARLY = 0.6;
 /** Covers changed at given moments, from now on. */
 export type CoverChange = { at: Instant; cover: Cover };
 
@@ -49,6 +50,8 @@ export function lookAhead(
   spells: Spell[],
   now: Instant,
   schedule: CoverChange[],
+  /** When steps are done, where that is given beforehand. */
+  times: Record<string, Instant> = {},
 ): Ahead {
   const steps = stepsOf(piece.made.techniqueId, piece.made.schools);
   const { coat } = techniqueNamed(piece.made.techniqueId);
@@ -58,12 +61,12 @@ export function lookAhead(
     change: { cover },
   }));
   const end = now + HORIZON;
-  const dry = (x: Float64Array) => coreReading(x) < KILN_DRY_X;
+  const dry = ({ x, mesh }: WallAt) => coreReading(x, mesh) < KILN_DRY_X;
   /** On until the kiln-dry end, or only until the window of a coat has closed: the wall goes on from there coated. */
   const goOn = (from: WallRun, at: Instant, next: Step | undefined) => {
     const coatWindow = next?.does === 'coat' ? windowOf(next, run.setting) : null;
-    const over = (x: Float64Array) =>
-      dry(x) || (coatWindow !== null && coatWindow.reading(x) < coatWindow.driestX);
+    const over = (wall: WallAt) =>
+      dry(wall) || (coatWindow !== null && coatWindow.reading(wall.x, wall.mesh) < coatWindow.driestX);
     return carry(
       from,
       end,
@@ -72,8 +75,8 @@ export function lookAhead(
     ).trajectory;
   };
   const open = steps.filter((s) => !piece.done[s.id]);
-  let ahead = goOn(forkRun(run, now, run.state.x), now, open[0]);
-  let past = run.trajectory;
+  let ahead = goOn(forkRun(run, now, standing(run)), now, open[0]);
+  let wall = joined([run.trajectory, ahead]);
   const parts: Trajectory[] = [];
   let earliest = piece.madeAt;
   let softestX = 0;
@@ -85,23 +88,26 @@ export function lookAhead(
     }
     if (step.optional && steps.slice(i + 1).some((later) => piece.done[later.id]))
       return blank(step, 'skipped', null);
-    const plan = planStep(step, joined([past, ahead]), run.setting, {
+    const plan = planStep(step, wall, run.setting, {
       earliest,
       now,
       spells,
-      waitFor: waitBefore(steps, i, piece, earliest),
+      waitFor: waitBefore(steps, i, piece, earliest, wall),
     });
-    const at = plan.doAt ?? (plan.opens === null ? null : Math.max(plan.opens, now, earliest));
+    const at =
+      times[step.id] ??
+      plan.doAt ??
+      (plan.opens === null ? null : Math.max(plan.opens, now, earliest, plan.waitFor?.to ?? 0));
     if (at === null || plan.status === 'late') return plan;
     const lasts = step.takesS * SECOND;
     if (step.does === 'coat') {
-      const fork = forkRun(coverAt(run, events, at), at, cellsAt(ahead, at));
-      const { water } = coatLoad(coat.thicknessM, coat.specificGravity, run.setting.body.grainDensity);
-      applyEvent(fork, { at, kind: 'coat', face: 'outside', water });
-      softestX = Math.max(softestX, meanReading(fork.state.x));
+      const fork = forkRun(coverAt(run, events, at), at, wallAt(ahead, at));
+      const { grainDensity } = run.setting.body;
+      applyEvent(fork, { at, kind: 'coat', coat: { face: 'outside', ...coat, grainDensity } });
       parts.push(until(ahead, at));
       ahead = goOn(fork, at, open[open.indexOf(step) + 1]);
-      past = { at: [], x: [], rate: [] };
+      softestX = Math.max(softestX, softest(ahead));
+      wall = ahead;
     }
     earliest = step.does === 'coat' ? at : at + lasts;
     return plan;
@@ -118,8 +124,17 @@ function coverAt(run: WallRun, events: WallEvent[], at: Instant): WallRun {
 
 function until(run: Trajectory, at: Instant): Trajectory {
   const count = run.at.filter((t) => t < at).length;
-  return { at: run.at.slice(0, count), x: run.x.slice(0, count), rate: run.rate.slice(0, count) };
+  return {
+    at: run.at.slice(0, count),
+    x: run.x.slice(0, count),
+    rate: run.rate.slice(0, count),
+    mesh: run.mesh.slice(0, count),
+  };
 }
+
+/** The wettest that the mean of the clay becomes in a trajectory. */
+const softest = (run: Trajectory): number =>
+  run.x.reduce((wettest, x, k) => Math.max(wettest, meanReading(x, run.mesh[k]!)), 0);
 
 const blank = (step: Step, status: StepStatus, doneAt: Instant | null): StepPlan => ({
   step,
@@ -131,13 +146,21 @@ const blank = (step: Step, status: StepStatus, doneAt: Instant | null): StepPlan
   waitFor: null,
 });
 
-/** The wait before a step, while its sign has not been seen. */
-function waitBefore(steps: Step[], i: number, piece: PieceState, since: Instant): StepPlan['waitFor'] {
+/** The wait before a step, while its sign has not been seen: until the coat's own surface shows it. */
+function waitBefore(
+  steps: Step[],
+  i: number,
+  piece: PieceState,
+  since: Instant,
+  wall: Trajectory,
+): StepPlan['waitFor'] {
   const wait = steps[i]!.wait;
   const before = steps.slice(0, i).findLast((s) => s.does === 'coat');
   if (!wait || !before || piece.seen[before.id] !== undefined) return null;
   const begun = piece.done[before.id]?.at ?? since;
-  return { sign: wait.sign, from: begun + wait.usualS[0] * SECOND, to: begun + wait.usualS[1] * SECOND };
+  const shown = firstWhen(wall, begun + 1, surfaceReading('outside'), (x) => x <= signAt[wait.sign]);
+  const to = shown ?? begun + wait.longestS * SECOND;
+  return { sign: wait.sign, from: begun + (to - begun) * EARLY, to };
 }
 
 interface StepContext {

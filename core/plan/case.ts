@@ -1,5 +1,6 @@
 import type { ClayBody } from '../clay/body.ts';
 import { cycleClimate, seriesClimate, type AirSeries, type Climate } from '../drying/air.ts';
+import type { Prior } from '../forecast/prior.ts';
 import type { Entry, RoomSet, StudioSet } from '../log/entry.ts';
 import type { Instant } from '../units/quantity.ts';
 import { zoneOffset } from './hours.ts';
@@ -12,6 +13,8 @@ export interface PieceCase {
   body: ClayBody;
   rooms: RoomCase[];
   studio: StudioSet;
+  /** What finished pieces have taught of this clay and room, where they have. */
+  learned?: Partial<Prior>;
 }
 
 export interface RoomCase {

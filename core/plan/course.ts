@@ -1,15 +1,17 @@
 import { stageSpan } from '../clay/stage.ts';
 import { drySolidsPerArea } from '../clay/body.ts';
-import { settingAfter, takenAsFound, type Observation } from '../drying/found.ts';
+import { ensembleOf, MEMBERS, type Ensemble } from '../forecast/ensemble.ts';
+import type { Observation } from '../forecast/observe.ts';
+import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
 import {
-  carry,
+  plainSetting,
   startRun,
+  type Fineness,
   type Surroundings,
   type WallEvent,
-  type WallRun,
   type WallSetting,
 } from '../drying/run.ts';
-import { exposure, outsideArea } from '../form/form.ts';
+import { exposure, outsideArea, type PlaceOnPiece } from '../form/form.ts';
 import { entriesOf, type Entry, type EntryOf } from '../log/entry.ts';
 import { instantOf, weighedWater, type PieceState } from '../log/piece.ts';
 import { coatLoad } from '../slip/density.ts';
@@ -17,9 +19,7 @@ import type { Instant } from '../units/quantity.ts';
 import { roomClimate, roomSettingAt, type PieceCase, type RoomCase } from './case.ts';
 
 /** The wall of a piece from when it was made until now, as its log and its checks have it. */
-export interface Course {
-  run: WallRun;
-  setting: WallSetting;
+export interface Course extends Ensemble {
   observations: Observation[];
   /** Weighings that could not be used, with the reason. */
   unread: { at: Instant; reason: string }[];
@@ -27,35 +27,56 @@ export interface Course {
   waterAdded: number;
 }
 
-/** Carries a piece's wall from when it was made to `now`. */
-export function courseOf(piece: PieceState, given: PieceCase, now: Instant): Course {
+/** Carries a piece's wall from when it was made to `now`, with as many members as the case asks for. */
+export function courseOf(piece: PieceState, given: PieceCase, now: Instant, members = MEMBERS): Course {
   const { body } = given;
-  const thicknessM = piece.made.form.wallM;
-  const begun: WallSetting = {
-    body,
-    thicknessM,
-    startX: startingX(piece, given),
-    airFactor: 1,
-    coverFactor: 1,
-  };
   const events = wallEvents(piece, given).filter((event) => event.at <= now);
   const { observations, unread } = observationsOf(piece, given, now);
   const first = firstSurroundings(piece, given);
-  const begin = (setting: WallSetting, tolerance?: number) =>
-    startRun(setting, first, piece.madeAt, tolerance);
-  const setting = settingAfter(begun, observations, begin, events);
-  const found = observations.map((observation) => takenAsFound(body, observation));
-  const run = carry(
-    begin(setting),
+  const ensemble = ensembleOf({
+    given: plainSetting(body, piece.made.form.wallM, startingX(piece, given)),
+    prior: priorOf(piece, given),
+    observations,
+    events,
+    begin: (setting, fineness?: Partial<Fineness>) => startRun(setting, first, piece.madeAt, fineness),
     now,
-    [...events, ...found].sort((a, b) => a.at - b.at),
-  );
-  const solids = drySolidsPerArea(body, thicknessM);
-  const waterAdded = events.reduce(
-    (sum, event) => sum + (event.kind === 'coat' ? event.water / solids : 0),
+    members,
+    seed: seedOf(piece.id),
+  });
+  const solids = drySolidsPerArea(body, piece.made.form.wallM);
+  const waterAdded = entriesOf(given.entries, 'piece.coated').reduce(
+    (sum, coat) => sum + loadOf(coat).water / solids,
     0,
   );
-  return { run, setting, observations, unread, waterAdded };
+  return { ...ensemble, observations, unread, waterAdded };
+}
+
+/** Where another place of the piece stands now, if what was learned of its wall holds there too. */
+export function placeRun(place: PlaceOnPiece, piece: PieceState, given: PieceCase, course: Course) {
+  const { best } = course;
+  const setting: WallSetting = { ...best.setting, thicknessM: place.thicknessM };
+  const events = wallEvents(piece, given)
+    .filter((event) => event.at <= best.at)
+    .map((event): WallEvent => {
+      if (event.kind !== 'surroundings') return event;
+      return { ...event, change: { ...event.change, ...place.exposure } };
+    })
+    .filter((event) => place.place !== 'floor' || event.kind !== 'coat');
+  const first = { ...firstSurroundings(piece, given), ...place.exposure };
+  return { run: startRun(setting, first, piece.madeAt, { cells: 8, tolerance: 1e-3 }), events };
+}
+
+function priorOf({ made }: PieceState, given: PieceCase): Prior {
+  const measured = roomOf(given, made.roomId).series.at.length > 1 ? measuredAir : {};
+  const start = made.stage === null ? {} : { start: { mean: 0, sigma: 3 * usualPrior.start.sigma } };
+  return { ...usualPrior, ...measured, ...start, ...given.learned };
+}
+
+/** A number from 0 to below 1 that a name always gives. */
+function seedOf(name: string): number {
+  let hash = 0;
+  for (let i = 0; i < name.length; i++) hash = (hash * 31 + name.charCodeAt(i)) % 1_000_003;
+  return hash / 1_000_003;
 }
 
 function startingX(piece: PieceState, { body }: PieceCase): number {
@@ -84,7 +105,7 @@ function firstSurroundings(piece: PieceState, given: PieceCase): Surroundings {
   return {
     ...surroundingsIn(given, made.roomId, madeAt),
     cover: made.cover,
-    ...exposure(made.form, made.onRack),
+    ...exposure(made.form, made.stand),
   };
 }
 
@@ -92,7 +113,7 @@ function firstSurroundings(piece: PieceState, given: PieceCase): Surroundings {
  * The log of a piece as events of its wall, and what was changed about the room it stood in. What was logged
  * before the piece was made counts from then.
  */
-function wallEvents(piece: PieceState, given: PieceCase): WallEvent[] {
+export function wallEvents(piece: PieceState, given: PieceCase): WallEvent[] {
   const logged = given.entries.flatMap((entry) => {
     const event = wallEvent(piece, given, entry);
     return event ? [{ ...event, at: Math.max(event.at, piece.madeAt) }] : [];
@@ -119,15 +140,22 @@ function roomChanges(piece: PieceState, given: PieceCase): WallEvent[] {
 
 function wallEvent(piece: PieceState, given: PieceCase, entry: Entry): WallEvent | null {
   const at = instantOf(entry);
+  const face = entry.face ?? 'outside';
   switch (entry.kind) {
     case 'piece.covered': {
-      const { cover, onRack } = entry.body;
-      return { at, kind: 'surroundings', change: { cover, ...exposure(piece.made.form, onRack) } };
+      const { cover, stand } = entry.body;
+      return { at, kind: 'surroundings', change: { cover, ...exposure(piece.made.form, stand) } };
     }
     case 'piece.moved':
       return { at, kind: 'surroundings', change: surroundingsIn(given, entry.body.roomId, at) };
-    case 'piece.coated':
-      return { at, kind: 'coat', face: entry.face ?? 'outside', water: loadOf(entry).water };
+    case 'piece.coated': {
+      const { thicknessM, specificGravity, grainDensity } = entry.body;
+      return { at, kind: 'coat', coat: { face, thicknessM, specificGravity, grainDensity } };
+    }
+    case 'piece.misted':
+      return { at, kind: 'mist', face, water: entry.body.waterKgM2 };
+    case 'piece.heated':
+      return { at, kind: 'heat', face, ...entry.body };
     default:
       return null;
   }
@@ -139,9 +167,7 @@ const loadOf = ({ body }: EntryOf<'piece.coated'>) =>
 function observationsOf(piece: PieceState, given: PieceCase, now: Instant) {
   const area = outsideArea(piece.made.form);
   const weighings = weighedWater(given.entries, (coat) => loadOf(coat).dry * area);
-  const checks = given.entries.flatMap((entry): Observation[] =>
-    entry.kind === 'piece.checked' ? [{ at: instantOf(entry), kind: 'stage', stage: entry.body.stage }] : [],
-  );
+  const checks = given.entries.flatMap((entry) => checkOf(entry));
   const weighed = weighings.flatMap((w): Observation[] =>
     w.x === null ? [] : [{ at: w.at, kind: 'water', x: w.x }],
   );
@@ -150,4 +176,18 @@ function observationsOf(piece: PieceState, given: PieceCase, now: Instant) {
     .sort((a, b) => a.at - b.at);
   const unread = weighings.flatMap((w) => (w.reason === null ? [] : [{ at: w.at, reason: w.reason }]));
   return { observations, unread };
+}
+
+function checkOf(entry: Entry): Observation[] {
+  const at = instantOf(entry);
+  switch (entry.kind) {
+    case 'piece.checked':
+      return [{ at, kind: 'stage', stage: entry.body.stage }];
+    case 'piece.felt':
+      return [{ at, kind: 'answers', answers: entry.body }];
+    case 'piece.seen':
+      return [{ at, kind: 'sign', sign: entry.body.sign }];
+    default:
+      return [];
+  }
 }

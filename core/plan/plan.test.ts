@@ -38,7 +38,8 @@ const made = (change: Partial<EntryBodies['piece.made']> = {}): Entry =>
     techniqueId: 'sgraffito',
     schools: {},
     cover: 'open',
-    onRack: false,
+    stand: 'board',
+    attachmentM: null,
     stage: null,
     ...change,
   });
@@ -62,7 +63,10 @@ const caseOf = (...entries: Entry[]): PieceCase => ({
 });
 
 const at = (hours: number): Instant => MADE + hours * HOUR;
-const plan = (hours: number, ...entries: Entry[]) => planPiece(caseOf(made(), ...entries), at(hours))!;
+/** Few members: what is asked here does not hang on their number. */
+const members = 12;
+const plan = (hours: number, ...entries: Entry[]) =>
+  planPiece(caseOf(made(), ...entries), at(hours), { members })!;
 const step = (given: ReturnType<typeof plan>, id: string) => given.steps.find((s) => s.step.id === id)!;
 
 describe('plan of a piece', () => {
@@ -124,7 +128,7 @@ describe('plan of a piece', () => {
     expect(stageAt(defaultBody, unchecked.now.meanX).stage).toBe('soft-leather-hard');
     expect(opens(plan(4.1, check('plastic')))).toBeGreaterThan(opens(unchecked) + HOUR / 2);
     expect(opens(plan(4.1, check('stiff-leather-hard')))).toBeLessThan(opens(unchecked) - HOUR / 2);
-    expect(opens(plan(4.1, check('soft-leather-hard')))).toBeCloseTo(opens(unchecked), -5);
+    expect(Math.abs(opens(plan(4.1, check('soft-leather-hard'))) - opens(unchecked))).toBeLessThan(HOUR / 2);
   });
 
   it('takes a check that no drying explains as it was found', () => {
@@ -143,13 +147,15 @@ describe('plan of a piece', () => {
   });
 
   it('never opens carving under tight plastic within two days, and says to uncover', () => {
-    const wrapped = planPiece(caseOf(made({ cover: 'damp-box' })), at(1))!;
+    const wrapped = planPiece(caseOf(made({ cover: 'damp-box' })), at(1), { members })!;
     expect(step(wrapped, 'coat-1').status).not.toBe('now');
     expect(wrapped.advice!.why).not.toBe('stay');
   });
 
   it('keeps carving in working hours by a cover for the night, where leaving it open would not', () => {
-    const given = plan(0);
+    const given = planPiece(caseOf(made({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.004 } })), at(1), {
+      members,
+    })!;
     expect(step(given, 'carve').doAt).toBeNull();
     expect(given.advice!.why).toBe('keeps-steps-in-hours');
     expect(given.advice!.changes.some((c) => c.cover === 'tight' || c.cover === 'draped')).toBe(true);
@@ -161,14 +167,16 @@ describe('plan of a piece', () => {
       const done = ['coat-1', 'coat-2', 'coat-3', 'carve'].map((stepId) =>
         logged('piece.worked', at(5), { stepId, outcome: null, note: '' }),
       );
-      return planPiece(caseOf(made({ schools }), ...done), at(48))!;
+      return planPiece(caseOf(made({ schools }), ...done), at(48), { members })!;
     };
     expect(finishing({}).cautions.map((c) => c.id)).toContain('silica-dust');
     expect(finishing({ burrs: 'sponge' }).next!.step.name).toContain('sponge');
   });
 
   it('warns that a thin wall goes soft when coated at its earliest', () => {
-    const thin = planPiece(caseOf(made({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.0025 } })), at(3))!;
+    const thin = planPiece(caseOf(made({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.0025 } })), at(3), {
+      members,
+    })!;
     expect(thin.cautions.map((c) => c.id)).toContain('slump');
   });
 });

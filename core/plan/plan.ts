@@ -1,15 +1,19 @@
-import { moistureIndex, stageAt, waterAtEdge, type StageDescription } from '../clay/stage.ts';
+import { edgeAtWater, moistureIndex, stageAt, waterAtEdge, type StageDescription } from '../clay/stage.ts';
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
-import type { WallRun } from '../drying/run.ts';
+import type { EdgeSpread } from '../forecast/windows.ts';
+import { spreadOf } from '../forecast/windows.ts';
+import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
+import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
 import { hazards, type Hazard, type HazardId } from '../hazard/hazard.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
-import { MINUTE, type Instant } from '../units/quantity.ts';
+import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
-import { HORIZON, isOpen, lookAhead, type Ahead, type StepPlan } from './ahead.ts';
+import { HORIZON, isOpen, lookAhead, type Ahead, type CoverChange, type StepPlan } from './ahead.ts';
 import type { PieceCase } from './case.ts';
 import { courseOf, type Course } from './course.ts';
 import { workingTime, type Spell } from './hours.ts';
+import { placesNow, type PlacesNow } from './places.ts';
 
 export interface WallNow {
   stage: StageDescription;
@@ -27,7 +31,12 @@ export interface PiecePlan {
   next: StepPlan | null;
   advice: CoverAdvice | null;
   cautions: Hazard[];
-  course: Omit<Course, 'run'>;
+  course: Omit<Course, 'best' | 'runs'> & { setting: WallSetting };
+  places: PlacesNow;
+  /** What one touch check would do to the next window; null where it says nothing. */
+  check: CheckValue | null;
+  /** When each open step's window opens and closes over the members, by step. */
+  spreads: Record<string, { opens: EdgeSpread; closes: EdgeSpread }>;
   /** The wall from when it was made, through now, to the horizon if every step is done as planned. */
   trajectory: Trajectory;
   /** Until when this plan holds unless something is logged. */
@@ -36,17 +45,29 @@ export interface PiecePlan {
 
 /** Coats that bring the mean of the wall above this edge make it go soft again. From memory. */
 const SLUMPS_AT = 95;
+const LATELY = 2 * HOUR;
+
+/** What is tried out instead of what is planned. */
+export interface WhatIf {
+  /** Members to forecast with; 64 unless said otherwise. */
+  members?: number;
+  covers?: CoverChange[];
+  /** When steps are done. */
+  times?: Record<string, Instant>;
+}
 
 /** The plan of a piece at a moment: each step's window under its present cover, and which cover would serve better. */
-export function planPiece(given: PieceCase, now: Instant): PiecePlan | null {
+export function planPiece(given: PieceCase, now: Instant, whatIf: WhatIf = {}): PiecePlan | null {
   const piece = foldPiece(given.pieceId, given.entries);
   if (!piece) return null;
   const at = Math.max(now, piece.madeAt);
-  const course = courseOf(piece, given, at);
-  const { run, ...rest } = course;
+  const course = courseOf(piece, given, at, whatIf.members);
+  const { best: run, runs, ...rest } = course;
   const spells = workingTime(given.studio.hours, given.studio.zone, at, at + HORIZON);
-  const ahead = lookAhead(run, piece, spells, at, []);
+  const ahead = lookAhead(run, piece, spells, at, whatIf.covers ?? [], whatIf.times);
   const next = ahead.steps.find((s) => isOpen(s.status) && !s.step.optional) ?? null;
+  const places = placesNow(piece, given, course);
+  const members = overMembers(runs, piece, spells, at, ahead, next, whatIf.covers ?? []);
   const advice = piece.finished || !next ? null : adviseCover(run, piece, spells, at, ahead.steps);
   return {
     piece,
@@ -55,31 +76,84 @@ export function planPiece(given: PieceCase, now: Instant): PiecePlan | null {
     steps: ahead.steps,
     next,
     advice,
-    cautions: cautionsFor(piece, next, ahead, run),
-    course: rest,
+    cautions: cautionsFor(piece, next, ahead, run, places),
+    course: { ...rest, setting: run.setting },
+    places,
+    check: members.check,
+    spreads: members.spreads,
     trajectory: joined([run.trajectory, ahead.trajectory]),
     holdsUntil: holdsUntil(at, next, spells),
   };
 }
 
-function wallNow({ state, setting }: WallRun): WallNow {
+/** Each member goes on as planned; when it comes into each window and leaves it. */
+function overMembers(
+  runs: WallRun[],
+  piece: PieceState,
+  spells: Spell[],
+  at: Instant,
+  planned: Ahead,
+  next: StepPlan | null,
+  covers: CoverChange[],
+): Pick<PiecePlan, 'spreads' | 'check'> {
+  const open = planned.steps.filter((s) => isOpen(s.status));
+  if (piece.finished || open.length === 0) return { spreads: {}, check: null };
+  const times = Object.fromEntries(
+    open.flatMap(({ step, doAt }) => (doAt === null ? [] : [[step.id, doAt]])),
+  );
+  const members = runs.map((run) => lookAhead(run, piece, spells, at, covers, times).steps);
+  const edge = next?.status === 'now' ? 'closes' : 'opens';
+  const indices = runs.map((run) => edgeAtWater(run.setting.body, meanReading(run.state.x, run.wall.mesh)));
+  const moments = members.map((steps) => steps.find((s) => s.step.id === next?.step.id)?.[edge] ?? null);
+  const check = next && valueOfCheck(next.step.id, indices, moments);
+  const spreads = Object.fromEntries(
+    open.map(({ step }) => {
+      const of = members.map((steps) => steps.find((s) => s.step.id === step.id)!);
+      return [
+        step.id,
+        { opens: spreadOf(of.map((s) => s.opens)), closes: spreadOf(of.map((s) => s.closes)) },
+      ];
+    }),
+  );
+  return { spreads, check };
+}
+
+function wallNow({ state, setting, wall }: WallRun): WallNow {
   const { body, thicknessM } = setting;
-  const meanX = meanReading(state.x);
+  const { mesh } = wall;
+  const meanX = meanReading(state.x, mesh);
   return {
     stage: stageAt(body, meanX),
-    outerIndex: moistureIndex(body, outerReading(thicknessM)(state.x)),
+    outerIndex: moistureIndex(body, outerReading(thicknessM)(state.x, mesh)),
     meanIndex: moistureIndex(body, meanX),
     meanX,
-    coreX: coreReading(state.x),
+    coreX: coreReading(state.x, mesh),
   };
 }
 
-function cautionsFor(piece: PieceState, next: StepPlan | null, ahead: Ahead, run: WallRun): Hazard[] {
+function cautionsFor(
+  piece: PieceState,
+  next: StepPlan | null,
+  ahead: Ahead,
+  run: WallRun,
+  places: PlacesNow,
+): Hazard[] {
   if (!next || piece.finished) return [];
   const ids: HazardId[] = [...next.step.hazards];
+  if (places.uneven) ids.push('uneven');
   const soft = waterAtEdge(run.setting.body, SLUMPS_AT);
-  if (next.step.does === 'coat' && ahead.softestX > soft) ids.push('slump');
+  const coatedSoft = run.wall.mesh.layers.length > 1 && softestLately(run) > soft;
+  if (coatedSoft || (next.step.does === 'coat' && ahead.softestX > soft)) ids.push('slump');
   return ids.map((id) => hazards[id]);
+}
+
+/** The wettest the mean has been in the last hours of a run: what its coats put back. */
+function softestLately({ trajectory, at }: WallRun): number {
+  return trajectory.at.reduce(
+    (wettest, t, k) =>
+      t < at - LATELY ? wettest : Math.max(wettest, meanReading(trajectory.x[k]!, trajectory.mesh[k]!)),
+    0,
+  );
 }
 
 /** A plan is looked at afresh when the next thing in it happens, and at least every ten minutes. */

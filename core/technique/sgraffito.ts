@@ -2,12 +2,8 @@ import type { Step, Technique } from './technique.ts';
 
 const MINUTE_S = 60;
 
-/** Waits grow from coat to coat because the wall has taken up water. Common practice, no source. */
-const matteWaits: [number, number][] = [
-  [20, 90],
-  [60, 180],
-  [120, 360],
-];
+/** Under a tight cover a coat may keep its shine for long. Common practice, no source. */
+const MATTE_WAIT_S = 20 * MINUTE_S;
 
 function coats(ground: string): Step[] {
   const underglaze = ground === 'underglaze';
@@ -23,7 +19,7 @@ function coats(ground: string): Step[] {
           ? { reading: 'outer', wettest: 80, driest: 55 }
           : { reading: 'outer', wettest: 84, driest: 62 }
         : { reading: 'mean', wettest: 92, driest: 55 },
-    wait: i === 0 ? null : { sign: 'matte', usualS: matteWaits[i - 1]! },
+    wait: i === 0 ? null : { sign: 'matte', longestS: MATTE_WAIT_S },
     takesS: 5 * MINUTE_S,
     how:
       i === 0
@@ -47,7 +43,7 @@ const sketch: Step = {
   verb: 'Log sketch',
   does: 'work',
   window: { reading: 'mean', wettest: 80, driest: 48 },
-  wait: { sign: 'matte', usualS: matteWaits[2]! },
+  wait: { sign: 'matte', longestS: MATTE_WAIT_S },
   takesS: 15 * MINUTE_S,
   how: ['Use a wooden point: its lines rub out, where metal scars', 'Never rest a hand on the coat'],
   tooWet: 'the point digs in',
@@ -63,7 +59,7 @@ const carve: Step = {
   verb: 'Log carving',
   does: 'work',
   window: { reading: 'outer', wettest: 68, driest: 48 },
-  wait: { sign: 'matte', usualS: matteWaits[2]! },
+  wait: { sign: 'matte', longestS: MATTE_WAIT_S },
   takesS: 60 * MINUTE_S,
   how: [
     'Outline first, then clear the backgrounds',

@@ -6,6 +6,9 @@ export type TechniqueId = 'sgraffito';
 /** The sign that ends a wait, in the order a drying coat shows them. */
 export type Sign = 'matte' | 'print-free' | 'firm' | 'touch-dry';
 
+/** Water content of a drying coat's surface at which each sign shows, kg/kg. From memory. */
+export const signAt: Record<Sign, number> = { matte: 0.3, 'print-free': 0.26, firm: 0.22, 'touch-dry': 0.12 };
+
 export const signNames: Record<Sign, { name: string; look: string }> = {
   matte: { name: 'matte', look: 'the shine has gone from the whole coat' },
   'print-free': { name: 'print-free', look: 'tacky, but a finger leaves no print' },
@@ -22,8 +25,8 @@ export type StepWindow =
 export interface Wait {
   /** The wait begins when the step before was done. */
   sign: Sign;
-  /** How long it usually takes, s: shortest, longest. Common practice, no source. */
-  usualS: [number, number];
+  /** How long it is waited for where the coat's own drying does not bring it, s. Common practice, no source. */
+  longestS: number;
 }
 
 export interface Step {

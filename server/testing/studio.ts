@@ -73,6 +73,7 @@ export const pieceMade = (subject = 'p'): Entry =>
     techniqueId: 'sgraffito',
     schools: {},
     cover: 'open',
-    onRack: false,
+    stand: 'board',
+    attachmentM: null,
     stage: null,
   });

@@ -1,8 +1,8 @@
 import { wetness } from '../../core/clay/colour.ts';
 import { stageAt } from '../../core/clay/stage.ts';
-import { coverNamed } from '../../core/drying/face.ts';
+import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { meanReading } from '../../core/drying/readings.ts';
-import { cellsAt } from '../../core/drying/trajectory.ts';
+import { readAt, wallAt, type WallAt } from '../../core/drying/trajectory.ts';
 import type { StripScene } from './scene.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { cobalt, hairline, ink, paper, sans, slab } from '../frame/theme.ts';
@@ -53,17 +53,16 @@ function paintWall(painter: Painter, scene: StripScene, x: ToX, top: number): vo
   const loupeShare = Math.min(1, OUTER_M / thicknessM);
   const rows = 38;
   const rowHeight = WALL_HEIGHT / rows;
-  const cells = new Float64Array(trajectory.x[0]!.length);
   for (let px = Math.floor(x(start)); px < x(end); px += 2) {
     const at = scene.from + ((px + 1 - LEFT) / (x(scene.to) - LEFT)) * (scene.to - scene.from);
-    cellsAt(trajectory, at, cells);
+    const depths = depthsOf(wallAt(trajectory, at));
     for (let row = 0; row < rows; row++) {
       const down = (row + 0.5) / rows;
       const depth =
         down < LOUPE
           ? (down / LOUPE) * loupeShare
           : loupeShare + ((down - LOUPE) / (1 - LOUPE)) * (1 - loupeShare);
-      painter.fillStyle = rampColour(ramp, wetness(body, atDepth(cells, depth)));
+      painter.fillStyle = rampColour(ramp, wetness(body, atDepth(depths, depth)));
       painter.fillRect(px, top + row * rowHeight, 2.5, rowHeight + 0.5);
     }
   }
@@ -82,12 +81,33 @@ function paintWall(painter: Painter, scene: StripScene, x: ToX, top: number): vo
   label(painter, 'inside', LEFT - 8, top + WALL_HEIGHT - 10);
 }
 
-/** Water at a depth from the outside (0 to 1 of the dry clay), between cell centres. */
-function atDepth(cells: Float64Array, depth: number): number {
-  const n = cells.length;
-  const place = Math.min(n - 1, Math.max(0, (1 - depth) * n - 0.5));
-  const i = Math.min(n - 2, Math.floor(place));
-  return cells[i]! + (place - i) * (cells[i + 1]! - cells[i]!);
+interface Depths {
+  /** Depth of each cell's centre from the outside, 0 to 1 of the dry clay, and its water; outermost first. */
+  at: number[];
+  x: number[];
+}
+
+function depthsOf({ x, mesh }: WallAt): Depths {
+  const { from, to } = mesh.body;
+  let dry = 0;
+  for (let i = from; i < to; i++) dry += mesh.widths[i]!;
+  const depths: Depths = { at: [], x: [] };
+  let above = 0;
+  for (let i = to - 1; i >= from; i--) {
+    depths.at.push((above + mesh.widths[i]! / 2) / dry);
+    depths.x.push(x[i]!);
+    above += mesh.widths[i]!;
+  }
+  return depths;
+}
+
+/** Water at a depth, between cell centres. */
+function atDepth({ at, x }: Depths, depth: number): number {
+  const k = at.findIndex((d) => d >= depth);
+  if (k === 0) return x[0]!;
+  if (k < 0) return x.at(-1)!;
+  const share = (depth - at[k - 1]!) / (at[k]! - at[k - 1]!);
+  return x[k - 1]! + share * (x[k]! - x[k - 1]!);
 }
 
 function fadeFuture(painter: Painter, scene: StripScene, x: ToX, top: number, end: Instant): void {
@@ -106,12 +126,23 @@ function paintCoats(painter: Painter, { coats, to }: StripScene, x: ToX, wallTop
   });
 }
 
+/** How wide the hatching of each cover is, px: the tighter, the closer. */
+const hatching: Record<Cover, number> = {
+  open: 0,
+  fan: 20,
+  draped: 12,
+  'paper-bag': 9,
+  tight: 6,
+  'damp-cloth': 5,
+  'damp-box': 4,
+};
+
 function paintCovers(painter: Painter, scene: StripScene, x: ToX, top: number): void {
   for (const { cover, from, to } of scene.covers) {
     if (cover === 'open' || to <= scene.from || from >= scene.to) continue;
     const left = x(from);
     const width = x(to) - left;
-    const gap = { open: 0, draped: 12, tight: 6, 'damp-box': 4 }[cover];
+    const gap = hatching[cover];
     painter.save();
     painter.beginPath();
     painter.rect(left, top + 4, width, COVER_HEIGHT - 8);
@@ -144,10 +175,9 @@ function paintStages(painter: Painter, scene: StripScene, x: ToX, top: number): 
   const { trajectory, body } = scene;
   const start = Math.max(scene.from, trajectory.at[0]!);
   const end = Math.min(scene.to, trajectory.at.at(-1)!);
-  const cells = new Float64Array(trajectory.x[0]!.length);
   const spells: { name: string; from: Instant; to: Instant }[] = [];
   for (let at = start; at <= end; at += HOUR / 6) {
-    const { name } = stageAt(body, meanReading(cellsAt(trajectory, at, cells)));
+    const { name } = stageAt(body, readAt(trajectory, at, meanReading));
     const last = spells.at(-1);
     if (last?.name === name) last.to = at;
     else spells.push({ name, from: last ? last.to : at, to: at });

@@ -1,21 +1,22 @@
 import { useState } from 'react';
-import { FormControlLabel, Switch, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { covers, coverNamed, type Cover } from '../../core/drying/face.ts';
+import { stands } from '../../core/form/form.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { ChoiceField } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useStudio } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
+import { Trouble } from '../frame/parts.tsx';
 
 export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
-  const { id, made, cover: present, onRack } = plan.piece;
+  const { id, made, cover: present, stand: presentStand } = plan.piece;
   const [cover, setCover] = useState<Cover>(
     plan.advice && plan.advice.now !== present ? plan.advice.now : present,
   );
-  const [rack, setRack] = useState(onRack);
+  const [stand, setStand] = useState(presentStand);
   const { data: studio } = useStudio();
   const [room, setRoom] = useState(plan.piece.roomId);
-  const flat = made.form.kind === 'tile' || made.form.kind === 'plate';
   const { verb, effect } = coverNamed(cover);
   return (
     <LogDialog
@@ -25,7 +26,7 @@ export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
         const moved = room === plan.piece.roomId ? [] : [entry('piece.moved', id, { roomId: room }, { at })];
         return {
           words: `${made.name}: ${verb.toLowerCase()}`,
-          entries: [entry('piece.covered', id, { cover, onRack: rack }, { at }), ...moved],
+          entries: [entry('piece.covered', id, { cover, stand }, { at }), ...moved],
         };
       }}
       onClose={onClose}
@@ -45,11 +46,14 @@ export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      {flat && (
-        <FormControlLabel
-          control={<Switch checked={rack} onChange={(_event, on) => setRack(on)} />}
-          label="On a rack: air reaches both faces"
-        />
+      <ChoiceField
+        label="It stands"
+        value={stand}
+        onChoose={setStand}
+        options={stands.map((s) => ({ value: s.stand, label: s.name }))}
+      />
+      {stand === 'mould' && (
+        <Trouble>A rim splits on a mould as it shrinks: take it off before it is leather-hard.</Trouble>
       )}
       {studio && studio.rooms.length > 1 && (
         <ChoiceField

@@ -5,7 +5,7 @@ import { Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typo
 import { bodies } from '../../api/entry.ts';
 import { stages, type Stage } from '../../core/clay/stage.ts';
 import { covers, type Cover } from '../../core/drying/face.ts';
-import type { Form, FormKind } from '../../core/form/form.ts';
+import { stands, type Form, type FormKind, type Stand } from '../../core/form/form.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
 import { techniqueIds, techniqueNamed } from '../../core/technique/catalogue.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
@@ -60,7 +60,8 @@ export function NewPiece() {
   const [clayId, setClay] = useState(last.clayId ?? 'clay-default');
   const [roomId, setRoom] = useState(last.roomId ?? 'room-default');
   const [cover, setCover] = useState<Cover>('open');
-  const [onRack, setOnRack] = useState(false);
+  const [stand, setStand] = useState<Stand>('board');
+  const [attachment, setAttachment] = useState('');
   const [stage, setStage] = useState<Stage | null>(null);
   const [schools, setSchools] = useState<Record<string, string>>(last.schools ?? {});
   const now = useNow();
@@ -85,7 +86,8 @@ export function NewPiece() {
       technique.choices.map((choice) => [choice.id, schools[choice.id] ?? choice.schools[0]!.id]),
     ),
     cover,
-    onRack: onRack && (kind === 'plate' || kind === 'tile'),
+    stand,
+    attachmentM: typedQuantity(attachment, 'length', units),
     stage,
   });
 
@@ -207,17 +209,21 @@ export function NewPiece() {
               ]}
             />
           )}
-          {(kind === 'plate' || kind === 'tile') && (
-            <ChoiceField
-              label="Lies on"
-              value={onRack ? 'rack' : 'board'}
-              onChoose={(value) => setOnRack(value === 'rack')}
-              options={[
-                { value: 'board', label: 'A board' },
-                { value: 'rack', label: 'A rack' },
-              ]}
-            />
-          )}
+          <ChoiceField
+            label="It stands"
+            value={stand}
+            onChoose={setStand}
+            options={stands.map((s) => ({ value: s.stand, label: s.name }))}
+          />
+          <QuantityField
+            label="Handle or spout, thickness"
+            text={attachment}
+            onText={setAttachment}
+            dimension="length"
+            units={units}
+            error={wrong['attachmentM']}
+            help="Empty for none"
+          />
         </Columns>
       </Box>
       <Section title={technique.name}>

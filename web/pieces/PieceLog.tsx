@@ -2,6 +2,9 @@ import { useState } from 'react';
 import { Box, Button, TextField } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
 import { stages } from '../../core/clay/stage.ts';
+import { heatTools } from '../../core/drying/heat.ts';
+import { questions } from '../../core/forecast/answers.ts';
+import { stands } from '../../core/form/form.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import type { PieceState } from '../../core/log/piece.ts';
@@ -75,8 +78,19 @@ function entryWords(
       return e.body.stage ? `On the bench, ${stageName(e.body.stage)}` : 'Made';
     case 'piece.corrected':
       return 'Its figures corrected';
+    case 'piece.misted':
+      return 'Misted';
+    case 'piece.heated':
+      return `${heatTools[e.body.tool].name}, ${Math.round(e.body.seconds)} s`;
+    case 'piece.felt':
+      return `Felt: ${questions.flatMap((q) => q.options.filter((o) => o.answer === e.body[q.id]).map((o) => o.name.toLowerCase())).join(', ')}`;
     case 'piece.covered':
-      return coverNamed(e.body.cover).name + (e.body.onRack ? ', on a rack' : '');
+      return (
+        coverNamed(e.body.cover).name +
+        (e.body.stand === 'board'
+          ? ''
+          : `, ${stands.find((s) => s.stand === e.body.stand)!.name.toLowerCase()}`)
+      );
     case 'piece.moved':
       return `Moved to ${roomName(e.body.roomId)}`;
     case 'piece.coated':

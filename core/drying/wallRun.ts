@@ -1,0 +1,66 @@
+import type { ClayBody } from '../clay/body.ts';
+import type { FaceExposure } from '../form/form.ts';
+import type { Instant } from '../units/quantity.ts';
+import type { Climate } from './air.ts';
+import type { Cover } from './face.ts';
+import type { Trajectory } from './trajectory.ts';
+import type { Wall, WallState } from './wall.ts';
+
+/** What a wall is and how it was found to behave. */
+export interface WallSetting {
+  body: ClayBody;
+  /** Thickness in the plastic state, m. */
+  thicknessM: number;
+  /** Water content when made, kg/kg. */
+  startX: number;
+  /** How much faster than the room's default the air takes water away (learned; 1 is no change). */
+  airFactor: number;
+  /** How much tighter than the default its covers are (learned; 1 is no change). */
+  coverFactor: number;
+  /** How far the room's air is from what is known of it: K, and relative humidity as a fraction. */
+  airShift: { celsius: number; humidity: number };
+}
+
+/** A wall as the defaults have it. */
+export const plainSetting = (body: ClayBody, thicknessM: number, startX = body.plasticX): WallSetting => ({
+  body,
+  thicknessM,
+  startX,
+  airFactor: 1,
+  coverFactor: 1,
+  airShift: { celsius: 0, humidity: 0 },
+});
+
+/** What surrounds the wall. */
+export interface Surroundings {
+  climate: Climate;
+  /** h_c of the room's air, W/(m²·K). */
+  heatTransfer: number;
+  cover: Cover;
+  outside: FaceExposure;
+  inside: FaceExposure;
+}
+
+export interface WallRun {
+  setting: WallSetting;
+  wall: Wall;
+  surroundings: Surroundings;
+  at: Instant;
+  state: WallState;
+  trajectory: Trajectory;
+  tolerance: number;
+  /** Water that paper in a bag, or plaster beneath, has taken so far, kg/m². */
+  taken: { paper: number; plaster: number };
+  coatCells: number;
+  /** When the newest coat is joined into fewer cells. */
+  settlesAt: Instant | null;
+}
+
+/** Adds a record; `rate` is per second. */
+export function recorded(run: WallRun, at: Instant, x: Float64Array, rate: Float64Array): void {
+  const { trajectory, wall } = run;
+  trajectory.at.push(at);
+  trajectory.x.push(x.slice());
+  trajectory.rate.push(rate.map((perSecond) => perSecond / 1000));
+  trajectory.mesh.push(wall.mesh);
+}

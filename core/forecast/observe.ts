@@ -1,0 +1,92 @@
+import { edgeAtWater, stageSpan, type Stage } from '../clay/stage.ts';
+import { meanReading, outerReading, surfaceReading, type Reading } from '../drying/readings.ts';
+import type { WallRun } from '../drying/run.ts';
+import { readAt } from '../drying/trajectory.ts';
+import { signAt, type Sign } from '../technique/technique.ts';
+import type { Instant } from '../units/quantity.ts';
+import { readAnswers, type Answers } from './answers.ts';
+
+/** What was found of a wall by hand, eye or scale. */
+export type Observation = { at: Instant } & (
+  | { kind: 'water'; x: number }
+  | { kind: 'stage'; stage: Stage }
+  | { kind: 'answers'; answers: Answers }
+  /** The surface of the coat showed a sign. */
+  | { kind: 'sign'; sign: Sign }
+);
+
+/** A number a run predicts, and what it was found to be. */
+export interface Compared {
+  predict: (run: WallRun) => number;
+  value: number;
+  sigma: number;
+}
+
+/** One sigma of a weighing, kg/kg; of a stage edge read by hand, on the reference scale; of a sign, in ln X. From memory. */
+const WEIGHING = 0.003;
+const EDGE = 5;
+const SIGN = 0.12;
+
+/** An observation as numbers to compare; a range becomes its middle, as unsure as it is wide. */
+export function comparedOf(observation: Observation): Compared[] {
+  const { at } = observation;
+  switch (observation.kind) {
+    case 'water':
+      return [
+        { predict: (run) => readAt(run.trajectory, at, meanReading), value: observation.x, sigma: WEIGHING },
+      ];
+    case 'stage': {
+      const { stage } = observation;
+      return [
+        {
+          predict: (run) => {
+            const { fromX, toX } = stageSpan(run.setting.body, stage);
+            return index(run, at, meanReading) - (edge(run, fromX) + edge(run, toX)) / 2;
+          },
+          value: 0,
+          sigma: rangeSigma(stageWidth(stage)),
+        },
+      ];
+    }
+    case 'answers':
+      return readAnswers(observation.answers).map(({ of, predict, value, sigma }) => ({
+        predict: (run) =>
+          predict(run, at, of === 'outer' ? outerReading(run.setting.thicknessM) : meanReading),
+        value,
+        sigma,
+      }));
+    case 'sign':
+      return [
+        {
+          // A sign is seen when it shows or later: only a surface that is still wetter speaks against a member.
+          predict: (run) =>
+            Math.max(
+              0,
+              Math.log(readAt(run.trajectory, at, surfaceReading('outside')) / signAt[observation.sign]),
+            ),
+          value: 0,
+          sigma: SIGN,
+        },
+      ];
+  }
+}
+
+const edge = (run: WallRun, x: number): number => edgeAtWater(run.setting.body, x);
+
+/** A reading on the reference scale at an instant. */
+export const index = (run: WallRun, at: Instant, reading: Reading): number =>
+  edge(run, readAt(run.trajectory, at, reading));
+
+/** Widths of the stages on the reference scale. */
+const widths: Record<Stage, number> = {
+  plastic: 20,
+  'soft-leather-hard': 13,
+  'leather-hard': 12,
+  'stiff-leather-hard': 13,
+  drying: 40,
+  'bone-dry': 9,
+};
+const stageWidth = (stage: Stage): number => widths[stage];
+
+/** One sigma of a place that lies somewhere in a range, its edges read by hand. */
+export const rangeSigma = (width: number): number => Math.hypot(width / Math.sqrt(12), EDGE);
