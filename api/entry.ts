@@ -225,6 +225,7 @@ export const bodies = {
   'studio.set': studioSet,
   'room.set': roomSet,
   'clay.set': clayBody,
+  'learning.reset': z.strictObject({}),
   'maker.set': z.object({
     name: name('The name'),
     units,

@@ -1,3 +1,7 @@
+import type { ClayBody } from '../core/clay/body.ts';
+import type { Lesson } from '../core/forecast/learn.ts';
+import type { Belief, Unknown } from '../core/forecast/prior.ts';
+import type { CheckValue } from '../core/forecast/value.ts';
 import type { PieceCase } from '../core/plan/case.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { NextStep } from '../core/plan/next.ts';
@@ -61,6 +65,10 @@ export interface BenchPiece {
   meanIndex: number;
   /** The face that is coated, m². */
   areaM2: number;
+  /** The wall a coat would be laid on. */
+  wall: { body: ClayBody; thicknessM: number; meanX: number };
+  /** What one touch check would do to its next window; null where it says nothing. */
+  check: CheckValue | null;
   next: NextStep | null;
   advice: CoverAdvice | null;
   cautions: Hazard[];
@@ -152,6 +160,22 @@ export interface Label {
   lines: string[];
   /** Where its QR code leads, from the root of this studio; null for none. */
   path: string | null;
+}
+
+/** Something the studio has taught, as one believes it now. */
+export interface LearnedOf extends Belief {
+  unknown: Unknown;
+  subject: 'room' | 'clay';
+  id: string;
+  name: string;
+  pieces: number;
+  checks: number;
+}
+
+/** GET /api/learning */
+export interface LearningAnswer {
+  learned: LearnedOf[];
+  lessons: Lesson[];
 }
 
 /** POST /api/files */

@@ -36,11 +36,18 @@ export function pieces({ entry }: Make): Entry[][] {
   const covered = (id: string, days: number, time: string, cover: Cover): Entry[] => [
     entry('piece.covered', id, days, time, { cover, stand: 'board' }),
   ];
-  const coat = (id: string, days: number, time: string, n: number, tubId = 'tub-night'): Entry[] => [
+  const coat = (
+    id: string,
+    days: number,
+    time: string,
+    n: number,
+    tubId = 'tub-night',
+    thicknessM = 0.00015,
+  ): Entry[] => [
     entry('piece.coated', id, days, time, {
       stepId: `coat-${n}`,
       tubId,
-      thicknessM: 0.00015,
+      thicknessM,
       specificGravity: 1.37,
       grainDensity: 2650,
     }),
@@ -81,6 +88,13 @@ export function pieces({ entry }: Make): Entry[][] {
     made(id, days, '10:00', { name, form }),
     covered(id, days, '14:30', 'tight'),
     covered(id, days - 1, '09:00', 'open'),
+    [
+      entry('piece.checked', id, days - 1, '10:05', {
+        stage: 'soft-leather-hard',
+        confirmed: false,
+        note: '',
+      }),
+    ],
     ...threeCoats(id, days - 1, ['10:10', '10:16', '10:24'], 'tub-harbour'),
     worked(id, days - 1, '15:10', 'carve', outcome),
     worked(id, days - 3, '11:00', 'burrs', 'good'),
@@ -133,7 +147,7 @@ export function pieces({ entry }: Make): Entry[][] {
     covered('piece-lantern-reeds', 0, '08:10', 'open'),
     coat('piece-lantern-reeds', 0, '10:06', 1),
     matte('piece-lantern-reeds', 0, '10:09', 1),
-    coat('piece-lantern-reeds', 0, '10:18', 2),
+    coat('piece-lantern-reeds', 0, '10:18', 2, 'tub-night', 0.0003),
 
     made('piece-number-14', 1, '14:10', { name: 'House number 14', form: plaque, cover: 'draped' }),
 

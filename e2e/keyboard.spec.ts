@@ -42,7 +42,10 @@ test('the whole way works by keyboard', async ({ page, studio }) => {
   await page.keyboard.press('Enter');
   await tabTo('Look at the wall');
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Check the clay' })).toBeVisible();
   await tabTo('Check the clay');
+  await page.keyboard.press('Enter');
+  await tabTo('Say the stage outright');
   await page.keyboard.press('Enter');
   await tabTo(/^Leather-hard/);
   await page.keyboard.press('Space');

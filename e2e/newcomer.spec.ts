@@ -81,7 +81,7 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
     await expect(page.getByText('Wait until matte')).toBeVisible();
     await page.getByRole('button', { name: 'It is matte' }).click();
   }
-  await page.getByRole('link', { name: 'Trial cruet' }).click();
+  await page.getByRole('link', { name: 'Trial cruet', exact: true }).click();
   const carve = page.getByRole('row', { name: /^Carve/ });
   await expect(carve).toBeVisible();
   const before = await carve.getByRole('cell').nth(1).innerText();
@@ -89,6 +89,8 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
   studio.setClock('2026-03-10T13:30:00Z');
   await page.reload();
   await page.getByRole('button', { name: 'Check the clay' }).click();
+  await page.getByRole('button', { name: 'Dents easily' }).click();
+  await page.getByRole('button', { name: 'Say the stage outright' }).click();
   await page.getByRole('radio', { name: /^Plastic/ }).click();
   await page.getByRole('dialog').getByRole('button', { name: /^Log/ }).click();
   await expect(page.getByText('Checked: plastic')).toBeVisible();

@@ -5,7 +5,11 @@ import { weigh } from './weight.mjs';
 
 /** Bundles of what runs in Node: the server, and the program that makes the demo studio. */
 export const nodeBundles = {
-  entryPoints: { 'server/main': `${root}server/main.ts`, 'demo/make': `${root}demo/make.ts` },
+  entryPoints: {
+    'server/main': `${root}server/main.ts`,
+    'server/plan.worker': `${root}server/plan.worker.ts`,
+    'demo/make': `${root}demo/make.ts`,
+  },
   outdir: `${root}dist`,
   bundle: true,
   platform: 'node',

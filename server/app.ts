@@ -8,6 +8,7 @@ import { fromHere } from './guard/hosts.ts';
 import type { Pairing } from './guard/pairing.ts';
 import { nonceOf, policy } from './guard/policy.ts';
 import { onError, sendProblem } from './guard/problems.ts';
+import { planHere, type Planner } from './planning.ts';
 import { createPlans } from './plans.ts';
 import { actRoutes } from './routes/acts.ts';
 import { archiveRoutes } from './routes/archive.ts';
@@ -28,25 +29,27 @@ export interface AppParts {
   hosts: string[];
   pairing: Pairing | null;
   tls: boolean;
+  /** How pieces are planned; on this thread unless said otherwise. */
+  planner?: Planner;
 }
 
 const NONCE_MARK = '__NONCE__';
 
 export function createApp(parts: AppParts): Express {
-  const { store, files, clock, webFolder, hosts, pairing, tls } = parts;
+  const { store, files, clock, webFolder, hosts, pairing, tls, planner = planHere } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.use(policy(tls));
   app.use(fromHere(hosts));
   if (pairing) app.use(pairing.router, pairing.guard);
-  app.use('/api', apiRoutes(store, files, clock));
+  app.use('/api', apiRoutes(store, files, clock, planner));
   if (webFolder) serveWeb(app, webFolder);
   app.use(onError);
   return app;
 }
 
-function apiRoutes(store: Store, files: FileStore, clock: Clock): Router {
-  const plans = createPlans(store);
+function apiRoutes(store: Store, files: FileStore, clock: Clock, planner: Planner): Router {
+  const plans = createPlans(store, planner);
   const shelf = createShelf(store);
   const api = Router();
   api.use((_request, response, next) => {

@@ -8,6 +8,7 @@ import { fileURLToPath } from 'node:url';
 import envPaths from 'env-paths';
 import qrcode from 'qrcode';
 import { createApp } from './app.ts';
+import { threadedPlanner } from './planning.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from './clock.ts';
 import { openFolder, type OpenFolder } from './folder.ts';
 import { hostNames } from './guard/hosts.ts';
@@ -35,6 +36,7 @@ async function main(): Promise<void> {
     hosts: hostNames(sharedAddress),
     pairing,
     tls: tls !== null,
+    planner: threadedPlanner(join(import.meta.dirname, 'plan.worker.js')),
   });
   const server = tls ? createHttps(tls, app) : createHttp(app);
   await listen(server, port, share ? '0.0.0.0' : '127.0.0.1', folder);

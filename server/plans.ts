@@ -1,4 +1,3 @@
-import { setImmediate as breathe } from 'node:timers/promises';
 import type { BenchPiece, PieceRow } from '../api/index.ts';
 import { wetness } from '../core/clay/colour.ts';
 import { meansOver } from '../core/drying/series.ts';
@@ -10,9 +9,11 @@ import { foldPiece, type PieceState } from '../core/log/piece.ts';
 import { settingAt } from '../core/log/studio.ts';
 import type { PieceCase } from '../core/plan/case.ts';
 import { nextStep } from '../core/plan/next.ts';
-import { planPiece, type PiecePlan } from '../core/plan/plan.ts';
+import type { PiecePlan } from '../core/plan/plan.ts';
 import { stepsOf, techniqueNamed } from '../core/technique/catalogue.ts';
 import { DAY, MINUTE, type Instant } from '../core/units/quantity.ts';
+import { createLearning, type Learning } from './learning.ts';
+import type { Planner } from './planning.ts';
 import type { Store } from './store.ts';
 
 /** Plans of pieces, kept while nothing that they rest on changes. */
@@ -20,6 +21,8 @@ export interface Plans {
   bench: (now: Instant) => Promise<BenchPiece[]>;
   rows: (now: Instant) => PieceRow[];
   caseOf: (pieceId: string) => Promise<PieceCase | null>;
+  /** What finished pieces have taught. */
+  learning: Learning;
 }
 
 interface Kept {
@@ -30,9 +33,14 @@ interface Kept {
 
 /** The wall follows the room's half hours; finer readings change nothing that can be seen in it. */
 const AIR_STEP = 30 * MINUTE;
+/** Members of the very first answer after a start; all of them follow. */
+const FIRST_MEMBERS = 8;
 
-export function createPlans(store: Store): Plans {
+export function createPlans(store: Store, plan: Planner): Plans {
+  const learning = createLearning(store, plan);
   const kept = new Map<string, Kept>();
+  /** Pieces that have had only a quick answer so far. */
+  const rough = new Map<string, Pick<Kept, 'key' | 'given'>>();
 
   const pieceIds = (): string[] => [
     ...new Set(
@@ -61,34 +69,56 @@ export function createPlans(store: Store): Plans {
           series: meansOver(await store.readings(room.id, piece.madeAt - 2 * DAY), AIR_STEP),
         })),
     );
-    return { pieceId, entries, body: settingAt(clay, piece.madeAt), rooms: inCase, studio };
+    const learned = piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId);
+    return { pieceId, entries, body: settingAt(clay, piece.madeAt), rooms: inCase, studio, learned };
   };
 
   /** What a plan rests on: the piece's log, its clay, its rooms with their readings, and the studio's hours. */
   const keyOf = (piece: PieceState): string =>
     [piece.id, piece.made.clayId, piece.made.roomId, piece.roomId, 'studio']
       .map((subject) => store.revisionOf(subject))
+      .concat(learning.version())
       .join('.');
 
   const planOf = async (piece: PieceState, now: Instant): Promise<Kept> => {
     const key = keyOf(piece);
     const known = kept.get(piece.id);
     if (known?.key === key && now >= known.plan.at && now < known.plan.holdsUntil) return known;
-    await breathe();
     const given = known?.key === key ? known.given : (await caseOf(piece.id))!;
-    const fresh = { key, given, plan: planPiece(given, now)! };
-    kept.set(piece.id, fresh);
+    if (known) return keep(piece.id, { key, given, plan: (await plan(given, now))! });
+    rough.set(piece.id, { key, given });
+    return keep(piece.id, { key, given, plan: (await plan(given, now, { members: FIRST_MEMBERS }))! });
+  };
+
+  const keep = (id: string, fresh: Kept): Kept => {
+    kept.set(id, fresh);
     return fresh;
+  };
+
+  /** After the first quick answers, the whole ones, one after another. */
+  const refine = async (now: Instant): Promise<void> => {
+    for (const [id, { key, given }] of rough) {
+      rough.delete(id);
+      const whole = await plan(given, now).catch(() => null);
+      if (whole && kept.get(id)?.key === key) keep(id, { key, given, plan: whole });
+    }
   };
 
   return {
     caseOf,
+    learning,
     bench: async (now) => {
       const rows: BenchPiece[] = [];
       for (const piece of pieces().filter((p) => !p.finished)) {
-        const { plan, given } = await planOf(piece, now);
-        rows.push(benchPiece(plan, given, roomName(store, piece.roomId), now));
+        const { plan: planned, given } = await planOf(piece, now);
+        rows.push(benchPiece(planned, given, roomName(store, piece.roomId), now));
       }
+      void refine(now).then(() =>
+        learning.study(
+          pieces().filter((p) => p.finished),
+          caseOf,
+        ),
+      );
       return rows;
     },
     rows: () =>
@@ -127,6 +157,8 @@ function benchPiece(plan: PiecePlan, given: PieceCase, room: string, now: Instan
     stageName: plan.now.stage.name,
     meanIndex: plan.now.meanIndex,
     areaM2: outsideArea(piece.made.form),
+    wall: { body: given.body, thicknessM: plan.course.setting.thicknessM, meanX: plan.now.meanX },
+    check: plan.check,
     next: nextStep(plan, now),
     advice: plan.advice,
     cautions: plan.cautions,

@@ -239,6 +239,8 @@ export interface EntryBodies {
   'studio.set': StudioSet;
   'room.set': RoomSet;
   'clay.set': ClayBody;
+  /** What was learned of a room or a clay before now no longer counts. */
+  'learning.reset': Record<string, never>;
   /** `scaleStepKg` is what the maker's scale resolves. */
   'maker.set': { name: string; units: UnitChoice; scaleStepKg: number };
   'act.retracted': { reason: string };

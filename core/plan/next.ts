@@ -1,7 +1,7 @@
 import type { Sign } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { StepPlan, StepStatus } from './ahead.ts';
-import type { PiecePlan } from './plan.ts';
+import type { PiecePlan, StepSpread } from './plan.ts';
 
 /** What a piece asks for next, as plain data for a screen. */
 export interface NextStep {
@@ -15,15 +15,21 @@ export interface NextStep {
   doAt: Instant | null;
   remedy: string;
   waitFor: { sign: Sign; afterStepId: string; from: Instant; to: Instant } | null;
+  /** How sure the edges of its window are; null where nothing was forecast. */
+  spread: StepSpread | null;
 }
 
 /** The next step of a plan as it stands at a moment within the plan's hold. */
 export function nextStep(plan: PiecePlan, now: Instant): NextStep | null {
-  return plan.next && stepSummary(plan.next, plan.steps, now);
+  return plan.next && stepSummary(plan.next, plan, now);
 }
 
 /** One step of a plan as plain data, as it stands at a moment within the plan's hold. */
-export function stepSummary(next: StepPlan, steps: StepPlan[], now: Instant): NextStep {
+export function stepSummary(
+  next: StepPlan,
+  { steps, spreads }: Pick<PiecePlan, 'steps' | 'spreads'>,
+  now: Instant,
+): NextStep {
   const { step, opens, closes, doAt, waitFor } = next;
   const before = steps.slice(0, steps.indexOf(next)).findLast((s) => s.step.does === 'coat');
   return {
@@ -37,6 +43,7 @@ export function stepSummary(next: StepPlan, steps: StepPlan[], now: Instant): Ne
     doAt,
     remedy: step.remedy,
     waitFor: waitFor && before ? { ...waitFor, afterStepId: before.step.id } : null,
+    spread: spreads[step.id] ?? null,
   };
 }
 

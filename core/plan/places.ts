@@ -29,8 +29,8 @@ export interface PlacesNow {
 }
 
 /** Shrinkage apart at which rims and joins crack, and through a wall at which its skin does. From memory. */
-const APART = 0.02;
-const THROUGH = 0.012;
+const APART = 0.04;
+const THROUGH = 0.02;
 
 /** Rim, wall, foot, floor and attachment side by side, each a wall of its own. */
 export function placesNow(piece: PieceState, given: PieceCase, course: Course): PlacesNow {

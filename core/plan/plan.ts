@@ -23,6 +23,12 @@ export interface WallNow {
   meanX: number;
 }
 
+/** When a step's window opens and closes over the members. */
+export interface StepSpread {
+  opens: EdgeSpread;
+  closes: EdgeSpread;
+}
+
 export interface PiecePlan {
   piece: PieceState;
   at: Instant;
@@ -36,7 +42,7 @@ export interface PiecePlan {
   /** What one touch check would do to the next window; null where it says nothing. */
   check: CheckValue | null;
   /** When each open step's window opens and closes over the members, by step. */
-  spreads: Record<string, { opens: EdgeSpread; closes: EdgeSpread }>;
+  spreads: Record<string, StepSpread>;
   /** The wall from when it was made, through now, to the horizon if every step is done as planned. */
   trajectory: Trajectory;
   /** Until when this plan holds unless something is logged. */

@@ -31,6 +31,8 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     response.json(answer);
   });
 
+  router.get('/learning', (_request, response) => void response.json(plans.learning.answer()));
+
   router.get('/pieces', (_request, response) => void response.json(plans.rows(clock.now())));
 
   router.get('/pieces/:id', async (request, response) => {

@@ -13,6 +13,7 @@ import { clockTime } from '../frame/times.ts';
 import { Ribbon } from '../draw/Ribbon.tsx';
 import { LogNext } from '../pieces/LogNext.tsx';
 import { Reminders } from './Reminders.tsx';
+import { TouchNext } from './TouchNext.tsx';
 
 const STALE_MS = 3 * 60_000;
 const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
@@ -50,6 +51,7 @@ export function Bench() {
         </Trouble>
       )}
       <First placed={first} now={now} zone={zone} />
+      <TouchNext pieces={data.pieces} />
       <Reminders reminders={data.reminders} now={now} zone={zone} />
       {others.length > 0 && (
         <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Then">

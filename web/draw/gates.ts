@@ -1,5 +1,6 @@
 import type { StepPlan } from '../../core/plan/ahead.ts';
-import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import type { EdgeSpread } from '../../core/forecast/windows.ts';
+import type { Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, ink, ironRed, ochre, sans } from '../frame/theme.ts';
 import type { StripScene } from './scene.ts';
 
@@ -8,9 +9,6 @@ export type ToX = (at: Instant) => number;
 
 export const LEFT = 96;
 export const GATE_ROW = 34;
-/** Share of the time since the wall was last known by which a coming edge may shift. A rough figure. */
-const EDGE_SOFTNESS = 0.12;
-const SOFTEST = 3 * HOUR;
 
 /** The rows of gates: everything done shares one, each step to come has its own. */
 export function gateRows(steps: StepPlan[]): StepPlan[][] {
@@ -76,15 +74,10 @@ function paintGate(
   painter.fillStyle = colour;
   painter.lineWidth = 2.5;
   painter.font = `650 14px ${sans}`;
-  const soft = (at: Instant) =>
-    at > scene.now ? Math.min(SOFTEST, Math.max(0, at - scene.knownAt) * EDGE_SOFTNESS) : 0;
-  const opens = gate.opens!;
-  const closes = gate.closes ?? scene.to;
-  const left = [x(opens - soft(opens)), x(opens + soft(opens))] as const;
+  const spread = scene.spreads[gate.step.id];
+  const left = sides(spread?.opens, gate.opens!, x);
   const right =
-    gate.closes === null
-      ? ([x(closes), x(closes)] as const)
-      : ([x(closes - soft(closes)), x(closes + soft(closes))] as const);
+    gate.closes === null ? ([x(scene.to), x(scene.to)] as const) : sides(spread?.closes, gate.closes, x);
   const flatFrom = Math.min(left[1], right[0]);
   const flatTo = Math.max(left[1], right[0]);
   painter.beginPath();
@@ -98,6 +91,12 @@ function paintGate(
   painter.fill();
   painter.globalAlpha = 1;
   nameGate(painter, scene, gate.step.name, { from: flatFrom - 6, to: width, y: top + 9 }, x, width);
+}
+
+/** Where an edge begins to be crossed and where it has been: the 10 and 90 % moments. */
+function sides(edge: EdgeSpread | undefined, at: Instant, x: ToX): readonly [number, number] {
+  if (!edge) return [x(at), x(at)];
+  return [x(edge.p10 ?? at), x(edge.p90 ?? Number.MAX_SAFE_INTEGER)];
 }
 
 /** Writes a gate's name where it can be read: inside it, else to its right, else to its left; never under the plumb line. */

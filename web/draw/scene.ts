@@ -3,6 +3,7 @@ import type { Cover } from '../../core/drying/face.ts';
 import type { Trajectory } from '../../core/drying/trajectory.ts';
 import type { Spell } from '../../core/plan/hours.ts';
 import type { StepPlan } from '../../core/plan/ahead.ts';
+import type { StepSpread } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 /** Everything the wall strip shows. */
@@ -13,11 +14,9 @@ export interface StripScene {
   from: Instant;
   to: Instant;
   now: Instant;
-  /** When the wall was last known by hand or scale, or was made: the future is less sure the further from it. */
-  knownAt: Instant;
   steps: StepPlan[];
   covers: { cover: Cover; from: Instant; to: Instant }[];
-  coats: { at: Instant; done: boolean }[];
+  spreads: Record<string, StepSpread>;
   nights: Spell[];
   zone: string;
 }

@@ -1,6 +1,7 @@
 import { wetness } from '../../core/clay/colour.ts';
 import { stageAt } from '../../core/clay/stage.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
+import { coatsOn } from '../../core/drying/mesh.ts';
 import { meanReading } from '../../core/drying/readings.ts';
 import { readAt, wallAt, type WallAt } from '../../core/drying/trajectory.ts';
 import type { StripScene } from './scene.ts';
@@ -12,7 +13,11 @@ import { GATE_ROW, gateRows, LEFT, paintGates, type Painter, type ToX } from './
 
 const RIGHT = 16;
 const COVER_HEIGHT = 26;
-const COAT_HEIGHT = 7;
+const COAT_HEIGHT = 8;
+const COATS_SHOWN = 3;
+/** A coat is drawn at its deepest from this water content on. */
+const WET_COAT_X = 0.4;
+const coatRamp = clayRamp('#c3ccdb', cobalt);
 const WALL_HEIGHT = 190;
 const STAGE_HEIGHT = 34;
 const AXIS_HEIGHT = 62;
@@ -119,11 +124,22 @@ function fadeFuture(painter: Painter, scene: StripScene, x: ToX, top: number, en
   painter.fillRect(x(scene.now), top, x(end) - x(scene.now), WALL_HEIGHT);
 }
 
-function paintCoats(painter: Painter, { coats, to }: StripScene, x: ToX, wallTop: number): void {
-  coats.slice(0, 3).forEach(({ at, done }, i) => {
-    painter.fillStyle = done ? cobalt : `${cobalt}66`;
-    painter.fillRect(x(at), wallTop - (i + 1) * COAT_HEIGHT, x(to) - x(at), COAT_HEIGHT - 1.5);
-  });
+/** The coats on the outside, one above the other, deep blue while wet and pale once dry. */
+function paintCoats(painter: Painter, scene: StripScene, x: ToX, wallTop: number): void {
+  const { trajectory } = scene;
+  const start = Math.max(scene.from, trajectory.at[0]!);
+  const end = Math.min(scene.to, trajectory.at.at(-1)!);
+  for (let px = Math.floor(x(start)); px < x(end); px += 2) {
+    const at = scene.from + ((px + 1 - LEFT) / (x(scene.to) - LEFT)) * (scene.to - scene.from);
+    const { x: cells, mesh } = wallAt(trajectory, at);
+    coatsOn(mesh, 'outside')
+      .slice(0, COATS_SHOWN)
+      .forEach((coat, i) => {
+        const wet = Math.min(1, cells[coat.to - 1]! / WET_COAT_X);
+        painter.fillStyle = rampColour(coatRamp, wet);
+        painter.fillRect(px, wallTop - (i + 1) * COAT_HEIGHT, 2.5, COAT_HEIGHT - 1);
+      });
+  }
 }
 
 /** How wide the hatching of each cover is, px: the tighter, the closer. */

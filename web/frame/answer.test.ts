@@ -17,6 +17,7 @@ const step = (change: Partial<NextStep>): NextStep => ({
   doAt: now,
   remedy: 'Mist it.',
   waitFor: null,
+  spread: null,
   ...change,
 });
 

@@ -1,5 +1,6 @@
 import { signNames } from '../../core/technique/technique.ts';
 import type { CoverAdvice } from '../../core/plan/advice.ts';
+import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
@@ -45,7 +46,7 @@ export function answerFor(next: NextStep | null, now: Instant, zone: string): An
     const until =
       closes === null
         ? 'It stays open.'
-        : `Until ${whenNear(closes, now, zone)}: ${span(closes - now)} left.`;
+        : `Until ${whenNear(closes, now, zone)}: ${span(closes - now)} left${between(next.spread?.closes, now, zone, ', closing ')}.`;
     return { tone: 'now', headline: `${name} now`, detail: until };
   }
   if (opens === null)
@@ -57,8 +58,19 @@ export function answerFor(next: NextStep | null, now: Instant, zone: string): An
   return {
     tone: opens - now < SOON ? 'soon' : 'rest',
     headline: `${name} ${atTime(whenNear(opens, now, zone))}`,
-    detail: `Opens in ${span(opens - now)}${closes === null ? '' : `, closes ${whenNear(closes, now, zone)}`}.`,
+    detail: `Opens in ${span(opens - now)}${between(next.spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(next.spread?.closes, now, zone, ', ')}`}.`,
   };
+}
+
+/** Between which moments an edge lies, in eight walls of ten. */
+export function between(edge: EdgeSpread | undefined, now: Instant, zone: string, lead: string): string {
+  if (!edge || edge.p10 === null) return '';
+  if (edge.p90 === null) return `${lead}not before ${whenNear(edge.p10, now, zone)}`;
+  if (edge.p90 <= now) return '';
+  const to = whenNear(edge.p90, now, zone);
+  return edge.p10 <= now
+    ? `${lead}any time until ${to}`
+    : `${lead}between ${whenNear(edge.p10, now, zone)} and ${to}`;
 }
 
 const atTime = (when: string): string => (/^\d/.test(when) ? `at ${when}` : when);

@@ -7,7 +7,8 @@ import type { Tone } from '../frame/theme.ts';
 import { CheckDialog } from './CheckDialog.tsx';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
-import { LogNext } from './LogNext.tsx';
+import { HeatDialog } from './HeatDialog.tsx';
+import { coatedWall, LogNext } from './LogNext.tsx';
 import { WeighDialog } from './WeighDialog.tsx';
 
 interface ActionRowProps {
@@ -16,7 +17,7 @@ interface ActionRowProps {
   tone: Tone;
 }
 
-type Open = 'check' | 'weigh' | 'cover' | 'finish' | null;
+type Open = 'check' | 'weigh' | 'cover' | 'heat' | 'finish' | null;
 
 /** The acts on a piece, largest and likeliest first. */
 export function ActionRow({ plan, next, tone }: ActionRowProps) {
@@ -31,16 +32,24 @@ export function ActionRow({ plan, next, tone }: ActionRowProps) {
   return (
     <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mt: 2 }}>
       <LogNext
-        piece={{ pieceId: piece.id, name: piece.made.name, areaM2: outsideArea(piece.made.form), next }}
+        piece={{
+          pieceId: piece.id,
+          name: piece.made.name,
+          areaM2: outsideArea(piece.made.form),
+          wall: coatedWall(plan),
+          next,
+        }}
         tone={tone}
       />
       {button('check', 'Check the clay')}
       {button('cover', 'Change cover')}
       {button('weigh', 'Weigh')}
+      {button('heat', 'Mist or heat')}
       {button('finish', 'Finish')}
       {open === 'check' && <CheckDialog plan={plan} onClose={close} />}
       {open === 'cover' && <CoverDialog plan={plan} onClose={close} />}
       {open === 'weigh' && <WeighDialog plan={plan} onClose={close} />}
+      {open === 'heat' && <HeatDialog plan={plan} onClose={close} />}
       {open === 'finish' && <FinishDialog plan={plan} onClose={close} />}
     </Box>
   );

@@ -1,25 +1,31 @@
 import { useState } from 'react';
-import { Box, ButtonBase } from '@mui/material';
+import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, stagesApart, type Stage } from '../../core/clay/stage.ts';
+import { noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
-import { board, hairline, ink } from '../frame/theme.ts';
+import { board, faded, hairline, ink } from '../frame/theme.ts';
+import { QuestionPicture } from './QuestionPicture.tsx';
 
-/** A touch check: which stage the hands say it is, recognised by its signs. A surprising one is asked about, then taken. */
+/** A touch check: what is felt and seen, question by question, or the stage outright. */
 export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
+  const [answers, setAnswers] = useState<Answers>(noAnswers);
   const [stage, setStage] = useState<Stage | null>(null);
+  const [outright, setOutright] = useState(false);
   const computed = plan.now.stage;
   const surprising = stage !== null && stagesApart(stage, computed.stage) >= 2;
-  const { id, made } = plan.piece;
-  const act = (at: number) =>
-    stage === null
-      ? { wrong: 'Choose the stage whose signs fit best.' }
-      : {
-          words: `${made.name} checked`,
-          entries: [entry('piece.checked', id, { stage, confirmed: surprising, note: '' }, { at })],
-        };
+  const { id, made, cover } = plan.piece;
+  const answered = Object.values(answers).some((answer) => answer !== null);
+  const act = (at: number) => {
+    if (stage === null && !answered)
+      return { wrong: 'Answer at least one question, or say which stage it is.' };
+    const felt = answered ? [entry('piece.felt', id, answers, { at })] : [];
+    const checked =
+      stage === null ? [] : [entry('piece.checked', id, { stage, confirmed: surprising, note: '' }, { at })];
+    return { words: `${made.name} checked`, entries: [...felt, ...checked] };
+  };
   return (
     <LogDialog
       title={`Check the clay: ${made.name}`}
@@ -27,32 +33,44 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       act={act}
       onClose={onClose}
     >
-      <Box role="radiogroup" aria-label="What the hands say" sx={{ display: 'grid', gap: 0.75 }}>
-        {stages.map((s) => (
-          <ButtonBase
-            key={s.stage}
-            role="radio"
-            aria-checked={stage === s.stage}
-            onClick={() => setStage(s.stage)}
-            sx={{
-              display: 'block',
-              textAlign: 'left',
-              minHeight: 56,
-              px: 2,
-              py: 1,
-              border: `2px solid ${stage === s.stage ? ink : hairline}`,
-              font: 'inherit',
-              background: stage === s.stage ? ink : board,
-              color: stage === s.stage ? board : ink,
-              '&:focus-visible': { outline: `3px solid ${ink}` },
-            }}
-          >
-            <b>{s.name}</b>
-            <br />
-            {s.signs.join(' · ')}
-          </ButtonBase>
-        ))}
-      </Box>
+      {questions.map((question) => (
+        <Box
+          key={question.id}
+          sx={{ display: 'grid', gridTemplateColumns: '56px 1fr', columnGap: 1.5, alignItems: 'center' }}
+        >
+          <QuestionPicture id={question.id} />
+          <Box>
+            <Box sx={{ fontWeight: 650 }}>{question.asks}</Box>
+            <ToggleButtonGroup
+              exclusive
+              value={answers[question.id]}
+              onChange={(_event, answer: string | null) =>
+                setAnswers({ ...answers, [question.id]: answer } as Answers)
+              }
+              aria-label={question.asks}
+              sx={{ flexWrap: 'wrap' }}
+            >
+              {question.options.map((option) => (
+                <ToggleButton key={option.answer} value={option.answer}>
+                  {option.name}
+                </ToggleButton>
+              ))}
+            </ToggleButtonGroup>
+          </Box>
+        </Box>
+      ))}
+      {cover !== 'open' && cover !== 'fan' && (
+        <Box sx={{ color: faded }}>
+          Cold says nothing until it has stood uncovered some ten minutes: leave that one, or wait.
+        </Box>
+      )}
+      {outright ? (
+        <StageChoice stage={stage} onStage={setStage} />
+      ) : (
+        <Button sx={{ justifySelf: 'start', px: 0 }} onClick={() => setOutright(true)}>
+          Say the stage outright
+        </Button>
+      )}
       {surprising && (
         <Trouble>
           By the log it should be {computed.name.toLowerCase()}. Feel another spot, and lift the plastic a
@@ -60,5 +78,36 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
         </Trouble>
       )}
     </LogDialog>
+  );
+}
+
+function StageChoice({ stage, onStage }: { stage: Stage | null; onStage: (stage: Stage) => void }) {
+  return (
+    <Box role="radiogroup" aria-label="What the hands say" sx={{ display: 'grid', gap: 0.75 }}>
+      {stages.map((s) => (
+        <ButtonBase
+          key={s.stage}
+          role="radio"
+          aria-checked={stage === s.stage}
+          onClick={() => onStage(s.stage)}
+          sx={{
+            display: 'block',
+            textAlign: 'left',
+            minHeight: 56,
+            px: 2,
+            py: 1,
+            border: `2px solid ${stage === s.stage ? ink : hairline}`,
+            font: 'inherit',
+            background: stage === s.stage ? ink : board,
+            color: stage === s.stage ? board : ink,
+            '&:focus-visible': { outline: `3px solid ${ink}` },
+          }}
+        >
+          <b>{s.name}</b>
+          <br />
+          {s.signs.join(' · ')}
+        </ButtonBase>
+      ))}
+    </Box>
   );
 }

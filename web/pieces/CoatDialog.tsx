@@ -6,6 +6,7 @@ import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { useShelf } from '../slips/shelf.ts';
+import { Fit } from './Fit.tsx';
 import type { StepDialogProps } from './StepDialog.tsx';
 
 const LAST_TUB = 'kosmema-last-tub';
@@ -13,7 +14,7 @@ const NO_TUB = 'none';
 const PLAIN_GRAIN = 2600;
 
 /** Logs a coat: from which tub, how thick. The tub's own figures are taken where there are any. */
-export function CoatDialog({ pieceId, pieceName, areaM2, step, onClose }: StepDialogProps) {
+export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: StepDialogProps) {
   const units = useUnits();
   const { data: shelf } = useShelf();
   const usable = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
@@ -93,6 +94,15 @@ export function CoatDialog({ pieceId, pieceName, areaM2, step, onClose }: StepDi
           { value: 'outside', label: 'Outside' },
           { value: 'inside', label: 'Inside (beside the planned steps)' },
         ]}
+      />
+      <Fit
+        coat={{
+          thicknessM: typedQuantity(thickness, 'length', units) ?? Number.NaN,
+          specificGravity: typedNumber(gravityText) ?? Number.NaN,
+          grainDensity: tub?.made.grainDensity ?? PLAIN_GRAIN,
+          adjusted: tub?.adjusted ?? 'none',
+        }}
+        wall={wall}
       />
     </LogDialog>
   );

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { Button } from '@mui/material';
 import { signNames } from '../../core/technique/technique.ts';
+import type { ClayBody } from '../../core/clay/body.ts';
 import type { NextStep } from '../../core/plan/next.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import type { Tone } from '../frame/theme.ts';
@@ -12,7 +14,21 @@ interface Named {
   pieceId: string;
   name: string;
   areaM2: number;
+  wall: CoatedWall;
 }
+
+/** The wall a coat is laid on. */
+export interface CoatedWall {
+  body: ClayBody;
+  thicknessM: number;
+  meanX: number;
+}
+
+export const coatedWall = ({ course, now }: PiecePlan): CoatedWall => ({
+  body: course.setting.body,
+  thicknessM: course.setting.thicknessM,
+  meanX: now.meanX,
+});
 
 interface LogNextProps {
   piece: Named & { next: NextStep | null };
@@ -67,6 +83,7 @@ export function LogStepButton({
           pieceId={piece.pieceId}
           pieceName={piece.name}
           areaM2={piece.areaM2}
+          wall={piece.wall}
           step={step}
           onClose={() => setOpen(false)}
         />

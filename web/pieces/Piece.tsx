@@ -19,7 +19,9 @@ import { ActionRow } from './ActionRow.tsx';
 import { PieceLog } from './PieceLog.tsx';
 import type { PlanAnswer } from './planMessages.ts';
 import { sceneOf, type Zoom } from './scene.ts';
+import { Places } from './Places.tsx';
 import { Steps } from './Steps.tsx';
+import { WhatIf } from './WhatIf.tsx';
 import { useCase, usePlan } from './usePlan.ts';
 
 /** One piece: what now and until when, its wall over time, its steps, its log. */
@@ -53,12 +55,13 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
   const zone = useZone();
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
+  const [tried, setTried] = useState<PiecePlan | null>(null);
   const next = plan.piece.finished ? null : nextStep(plan, now);
   const answer = answerFor(next, now, zone);
   const shownAt = Math.floor(now / MINUTE) * MINUTE;
   const scene = useMemo(
-    () => sceneOf(plan, given, nights, shownAt, zoom, zone),
-    [plan, given, nights, shownAt, zoom, zone],
+    () => sceneOf(tried ?? plan, given, nights, shownAt, zoom, zone),
+    [plan, tried, given, nights, shownAt, zoom, zone],
   );
   const { piece } = plan;
   const cover = coverWords(plan.advice, piece.cover, now, zone);
@@ -119,6 +122,8 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
         />
       </Section>
+      {!piece.finished && <WhatIf plan={plan} given={given} now={shownAt} zone={zone} onTry={setTried} />}
+      <Places places={plan.places} body={given.body} />
       <Section title="Steps">
         <Steps plan={plan} now={now} zone={zone} />
       </Section>
@@ -129,7 +134,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
 
 /** What the checks have taught about this wall, in words. */
 function checksWords({ course }: PiecePlan): string | null {
-  const { observations, setting } = course;
+  const { observations, setting, widened, taken } = course;
   if (observations.length === 0) return null;
   const faster = Math.round((setting.airFactor - 1) * 100);
   const pace =
@@ -138,5 +143,5 @@ function checksWords({ course }: PiecePlan): string | null {
       : faster > 0
         ? `${faster} % faster than expected`
         : `${-faster} % slower than expected`;
-  return `${observations.length === 1 ? 'One check' : `${observations.length} checks`} so far: the air here takes water away ${pace}.`;
+  return `${observations.length === 1 ? 'One check' : `${observations.length} checks`} so far: the air here takes water away ${pace}.${taken ? ' No drying explains the last one: it is taken as it was found.' : widened > 0 ? ' What was found was unlikely, so the forecast was made wider.' : ''}`;
 }

@@ -4,12 +4,14 @@ import type { Outcome } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
+import type { CoatedWall } from './LogNext.tsx';
 
 export interface StepDialogProps {
   pieceId: string;
   pieceName: string;
   /** The face that is worked on, m². */
   areaM2: number;
+  wall: CoatedWall;
   step: NextStep;
   onClose: () => void;
 }

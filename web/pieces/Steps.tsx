@@ -1,4 +1,5 @@
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
+import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { stepSummary } from '../../core/plan/next.ts';
 import { isOpen, type StepPlan, type StepStatus } from '../../core/plan/ahead.ts';
@@ -8,7 +9,8 @@ import { hazards } from '../../core/hazard/hazard.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
-import { LogStepButton } from './LogNext.tsx';
+import { between } from '../frame/answer.ts';
+import { coatedWall, LogStepButton } from './LogNext.tsx';
 
 const states: Record<StepStatus, { word: string; colour: string }> = {
   done: { word: 'Done', colour: ink },
@@ -58,9 +60,21 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                 {states[s.status].word}
                 {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} step={s} />}
               </TableCell>
-              <TableCell>{s.doneAt === null ? when(s.opens, '–') : ''}</TableCell>
+              <TableCell>
+                {s.doneAt === null ? when(s.opens, '–') : ''}
+                <Spread
+                  edge={s.opens === null || s.doneAt !== null ? undefined : plan.spreads[s.step.id]?.opens}
+                  now={now}
+                  zone={zone}
+                />
+              </TableCell>
               <TableCell>
                 {s.doneAt === null && s.opens !== null ? when(s.closes, 'stays open') : ''}
+                <Spread
+                  edge={s.closes === null || s.doneAt !== null ? undefined : plan.spreads[s.step.id]?.closes}
+                  now={now}
+                  zone={zone}
+                />
               </TableCell>
               <TableCell>{doIn(s)}</TableCell>
               <TableCell sx={{ minWidth: 240 }}>{s.doneAt === null && <Signs step={s} />}</TableCell>
@@ -70,6 +84,12 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
       </Table>
     </Box>
   );
+}
+
+/** Between which moments an edge lies, under its likeliest. */
+function Spread({ edge, now, zone }: { edge: EdgeSpread | undefined; now: Instant; zone: string }) {
+  const words = between(edge, now, zone, '');
+  return words === '' ? null : <Box sx={{ color: faded, fontSize: '0.95rem' }}>{words}</Box>;
 }
 
 function Signs({ step: { step, waitFor } }: { step: StepPlan }) {
@@ -94,12 +114,18 @@ function Signs({ step: { step, waitFor } }: { step: StepPlan }) {
 }
 
 /** Any step can be logged out of turn: the wall does not care for the order of a list. */
-function LogStep({ plan: { piece, steps, at }, step }: { plan: PiecePlan; step: StepPlan }) {
+function LogStep({ plan, step }: { plan: PiecePlan; step: StepPlan }) {
+  const { piece, at } = plan;
   return (
     <Box>
       <LogStepButton
-        piece={{ pieceId: piece.id, name: piece.made.name, areaM2: outsideArea(piece.made.form) }}
-        step={stepSummary(step, steps, at)}
+        piece={{
+          pieceId: piece.id,
+          name: piece.made.name,
+          areaM2: outsideArea(piece.made.form),
+          wall: coatedWall(plan),
+        }}
+        step={stepSummary(step, plan, at)}
         variant="text"
       />
     </Box>

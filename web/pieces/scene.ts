@@ -32,10 +32,9 @@ export function sceneOf(
     thicknessM: piece.made.form.wallM,
     trajectory,
     now,
-    knownAt: plan.course.observations.at(-1)?.at ?? piece.madeAt,
     steps,
     covers: coverSpells(plan, given),
-    coats: coatsOf(plan),
+    spreads: plan.spreads,
     nights,
     zone,
   };
@@ -54,13 +53,4 @@ function coverSpells({ piece, trajectory }: PiecePlan, given: PieceCase): StripS
     from: at,
     to: changes[i + 1]?.at ?? trajectory.at.at(-1)!,
   }));
-}
-
-function coatsOf({ steps }: PiecePlan): StripScene['coats'] {
-  return steps
-    .filter((s) => s.step.does === 'coat')
-    .flatMap((s): StripScene['coats'] => {
-      if (s.doneAt !== null && s.status === 'done') return [{ at: s.doneAt, done: true }];
-      return s.doAt === null ? [] : [{ at: s.doAt, done: false }];
-    });
 }

@@ -24,7 +24,8 @@ let tickets = 0;
 let worker: Worker | null = null;
 const asked = new Map<number, (answer: PlanAnswer) => void>();
 
-function planInWorker(given: PieceCase, now: Instant): Promise<PlanAnswer> {
+/** Plans in the worker: the newest what-if first, since those before it are no longer wanted. */
+export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanAnswer> {
   if (!worker) {
     worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
@@ -33,8 +34,7 @@ function planInWorker(given: PieceCase, now: Instant): Promise<PlanAnswer> {
     };
   }
   const ticket = (tickets += 1);
-  const request: PlanRequest = { ticket, given, now };
-  worker.postMessage(request);
+  worker.postMessage({ ...wanted, ticket } satisfies PlanRequest);
   return new Promise((resolve) => asked.set(ticket, resolve));
 }
 
@@ -50,7 +50,9 @@ export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | nul
     const wanted = JSON.parse(key) as PieceCase | null;
     if (due === null || !wanted) return;
     let current = true;
-    void planInWorker(wanted, due).then((fresh) => current && setAnswer({ key, now: due, answer: fresh }));
+    void planInWorker({ given: wanted, now: due }).then(
+      (fresh) => current && setAnswer({ key, now: due, answer: fresh }),
+    );
     return () => {
       current = false;
     };

@@ -5,6 +5,7 @@ import { wordsFor } from '../frame/server.ts';
 import { Archive } from './Archive.tsx';
 import { Clays } from './Clays.tsx';
 import { Hours } from './Hours.tsx';
+import { Learned } from './Learned.tsx';
 import { Makers } from './Makers.tsx';
 import { Rooms } from './Rooms.tsx';
 
@@ -19,6 +20,7 @@ export function Studio() {
       <Hours key={data.isSet ? 'set' : 'new'} studio={data.studio} />
       <Rooms rooms={data.rooms} zone={data.studio.zone} />
       <Clays clays={data.clays} />
+      <Learned />
       <Makers makers={data.makers} />
       <Archive />
     </>

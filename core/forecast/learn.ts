@@ -1,0 +1,54 @@
+import type { Instant } from '../units/quantity.ts';
+import { usualPrior, type Belief, type Prior, type Unknown } from './prior.ts';
+
+/** What one finished piece taught: the members' belief at its end. */
+export interface Lesson {
+  pieceId: string;
+  name: string;
+  at: Instant;
+  roomId: string;
+  clayId: string;
+  /** Checks, weighings and signs it rests on. */
+  checks: number;
+  belief: Record<Unknown, Belief>;
+}
+
+/** What belongs to a room and what to a clay; the rest is each piece's own. */
+export const taughtBy: { unknown: Unknown; subject: 'room' | 'clay' }[] = [
+  { unknown: 'air', subject: 'room' },
+  { unknown: 'cover', subject: 'room' },
+  { unknown: 'diffusion', subject: 'clay' },
+];
+
+/** Rooms and covers change from piece to piece by about this, one sigma. From memory. */
+const DRIFTS = 0.08;
+
+/** When a room or a clay was last set back to the usual, by its id. */
+export type Resets = Record<string, Instant>;
+
+/** Lessons of a subject that still count, oldest first. */
+export function lessonsOf(lessons: Lesson[], subject: 'room' | 'clay', id: string, resets: Resets): Lesson[] {
+  return lessons.filter(
+    (lesson) => (subject === 'room' ? lesson.roomId : lesson.clayId) === id && lesson.at > (resets[id] ?? 0),
+  );
+}
+
+/**
+ * The prior of a new piece: for its room and its clay, what the last piece there believed at its end, somewhat widened.
+ * Each lesson was itself learned from the one before, so the last holds them all.
+ */
+export function learnedPrior(
+  lessons: Lesson[],
+  roomId: string,
+  clayId: string,
+  resets: Resets = {},
+): Partial<Prior> {
+  return Object.fromEntries(
+    taughtBy.flatMap(({ unknown, subject }) => {
+      const last = lessonsOf(lessons, subject, subject === 'room' ? roomId : clayId, resets).at(-1);
+      if (!last) return [];
+      const { mean, sigma } = last.belief[unknown];
+      return [[unknown, { mean, sigma: Math.min(usualPrior[unknown].sigma, Math.hypot(sigma, DRIFTS)) }]];
+    }),
+  );
+}

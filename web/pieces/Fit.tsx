@@ -1,0 +1,57 @@
+import { Box } from '@mui/material';
+import { flakeIndex, type CoatOnWall, type Cure } from '../../core/coat/flake.ts';
+import { faded, ironRed, ochre } from '../frame/theme.ts';
+import type { CoatedWall } from './LogNext.tsx';
+
+/** Above this a coat is likely to flake, and above half of it to be watched. From memory. */
+const FLAKES = 4;
+
+const cureWords: Record<Cure, string> = {
+  thinner: 'lay it half as thick',
+  'damper-wall': 'dampen the wall first',
+  'drier-wall': 'let the wall dry on a little',
+  deflocculated: 'use a deflocculated slip',
+  'thicker-slip': 'use a slip with less water',
+};
+
+/** How a coat would fit the wall as it stands, with the change that helps most. */
+export function Fit({
+  coat,
+  wall,
+}: {
+  coat: Pick<CoatOnWall, 'thicknessM' | 'specificGravity' | 'grainDensity' | 'adjusted'>;
+  wall: CoatedWall;
+}) {
+  if (!(
+    coat.thicknessM > 0 &&
+    coat.specificGravity > 1.01 &&
+    coat.specificGravity < coat.grainDensity / 1000
+  ))
+    return null;
+  const { index, parts, sign, cure } = flakeIndex({
+    ...coat,
+    body: wall.body,
+    wallM: wall.thicknessM,
+    wallX: wall.meanX,
+  });
+  const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
+  const verdict = index > FLAKES ? 'Likely to flake' : index > FLAKES / 2 ? 'Strained' : 'Fits this wall';
+  const colour = index > FLAKES ? ironRed : index > FLAKES / 2 ? ochre : faded;
+  return (
+    <Box aria-live="polite">
+      <Box sx={{ fontWeight: 700, color: colour }}>
+        {verdict}: flake index {index.toFixed(1)} (1 is a coat known to hold)
+      </Box>
+      <Box>
+        Once set the coat shrinks {percent(parts.coat)}, the wall {percent(parts.wall)}
+        {sign === 'tension' && ': it is drawn apart, cracks and lifts at its edges'}
+        {sign === 'compression' && ': it is pressed together, buckles and lifts'}.
+      </Box>
+      {cure && index > FLAKES / 2 && (
+        <Box>
+          What helps most: {cureWords[cure.change]} (index {cure.index.toFixed(1)}).
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { heatTools, type HeatTool } from '../../core/drying/heat.ts';
+import { hazards } from '../../core/hazard/hazard.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { entry } from '../frame/outbox.ts';
+import { Caution } from '../frame/parts.tsx';
+
+type Does = HeatTool | 'mist';
+
+/** One light misting, kg/m². From memory. */
+const MISTING = 0.05;
+
+/** Logs what was done to a surface: hot air, a flame, or mist. */
+export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
+  const units = useUnits();
+  const { id, made } = plan.piece;
+  const [does, setDoes] = useState<Does>('mist');
+  const [minutes, setMinutes] = useState('2');
+  const [share, setShare] = useState('35');
+  const [times, setTimes] = useState('1');
+  const act = (at: number) => {
+    if (does === 'mist') {
+      const count = typedNumber(times);
+      if (!(count! >= 1 && count! <= 10)) return { wrong: 'Mistings must be between 1 and 10.' };
+      return {
+        words: `${made.name} misted`,
+        entries: [entry('piece.misted', id, { waterKgM2: MISTING * count! }, { at, face: 'outside' })],
+      };
+    }
+    const seconds = (typedNumber(minutes) ?? Number.NaN) * 60;
+    const duty = (typedNumber(share) ?? Number.NaN) / 100;
+    if (!(seconds >= 1 && seconds <= 1800)) return { wrong: 'The minutes must be between a moment and 30.' };
+    if (!(duty >= 0.02 && duty <= 1)) return { wrong: 'The share of time must be between 2 and 100 %.' };
+    return {
+      words: `${made.name}: ${heatTools[does].name.toLowerCase()}`,
+      entries: [entry('piece.heated', id, { tool: does, seconds, duty }, { at, face: 'outside' })],
+    };
+  };
+  return (
+    <LogDialog title={`Mist or heat: ${made.name}`} verb="Log it" act={act} onClose={onClose}>
+      <ChoiceField<Does>
+        label="What was done to the surface"
+        value={does}
+        onChoose={setDoes}
+        options={[
+          { value: 'mist', label: 'Misted' },
+          { value: 'heat-gun', label: heatTools['heat-gun'].name },
+          { value: 'torch', label: heatTools.torch.name },
+        ]}
+        help={
+          does === 'mist' ? 'Brings the surface back, not the core' : 'Dries the skin only; keep it moving'
+        }
+      />
+      {does === 'mist' ? (
+        <QuantityField label="Light mistings" text={times} onText={setTimes} dimension={null} units={units} />
+      ) : (
+        <>
+          <QuantityField
+            label="For"
+            unit="min"
+            text={minutes}
+            onText={setMinutes}
+            dimension={null}
+            units={units}
+          />
+          <QuantityField
+            label="Of the time it points at one spot"
+            unit="%"
+            text={share}
+            onText={setShare}
+            dimension={null}
+            units={units}
+          />
+          <Caution hazard={hazards['hot-tool']} />
+        </>
+      )}
+    </LogDialog>
+  );
+}
