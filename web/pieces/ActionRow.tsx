@@ -8,7 +8,8 @@ import { CheckDialog } from './CheckDialog.tsx';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
 import { HeatDialog } from './HeatDialog.tsx';
-import { coatedWall, LogNext } from './LogNext.tsx';
+import { coatedWall } from './coatedWall.ts';
+import { LogNext } from './LogNext.tsx';
 import { WeighDialog } from './WeighDialog.tsx';
 
 interface ActionRowProps {

@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { flakeIndex, type CoatOnWall, type Cure } from '../../core/coat/flake.ts';
 import { faded, ironRed, ochre } from '../frame/theme.ts';
-import type { CoatedWall } from './LogNext.tsx';
+import type { CoatedWall } from './coatedWall.ts';
 
 /** Above this a coat is likely to flake, and above half of it to be watched. From memory. */
 const FLAKES = 4;

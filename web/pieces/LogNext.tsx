@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import { Button } from '@mui/material';
 import { signNames } from '../../core/technique/technique.ts';
-import type { ClayBody } from '../../core/clay/body.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import type { Tone } from '../frame/theme.ts';
 import { CoatDialog } from './CoatDialog.tsx';
+import type { CoatedWall } from './coatedWall.ts';
 import { StepDialog } from './StepDialog.tsx';
 
 interface Named {
@@ -16,19 +15,6 @@ interface Named {
   areaM2: number;
   wall: CoatedWall;
 }
-
-/** The wall a coat is laid on. */
-export interface CoatedWall {
-  body: ClayBody;
-  thicknessM: number;
-  meanX: number;
-}
-
-export const coatedWall = ({ course, now }: PiecePlan): CoatedWall => ({
-  body: course.setting.body,
-  thicknessM: course.setting.thicknessM,
-  meanX: now.meanX,
-});
 
 interface LogNextProps {
   piece: Named & { next: NextStep | null };

@@ -4,7 +4,7 @@ import type { Outcome } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
-import type { CoatedWall } from './LogNext.tsx';
+import type { CoatedWall } from './coatedWall.ts';
 
 export interface StepDialogProps {
   pieceId: string;

@@ -10,7 +10,8 @@ import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { between } from '../frame/answer.ts';
-import { coatedWall, LogStepButton } from './LogNext.tsx';
+import { coatedWall } from './coatedWall.ts';
+import { LogStepButton } from './LogNext.tsx';
 
 const states: Record<StepStatus, { word: string; colour: string }> = {
   done: { word: 'Done', colour: ink },
