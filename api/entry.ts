@@ -21,6 +21,26 @@ import {
 /** The shapes of everything that can be logged. Proven equal to core's types in entry.test.ts. */
 
 const cover = z.enum(['open', 'fan', 'draped', 'paper-bag', 'tight', 'damp-cloth', 'damp-box']);
+const brokerUrl = z
+  .string()
+  .regex(
+    /^(mqtts?|wss?):\/\/[^\s]+$/,
+    'The broker’s address begins with mqtt:// or mqtts://, like mqtt://192.168.0.5:1883.',
+  )
+  .max(300);
+const mqttTopic = z
+  .string()
+  .min(1, 'A topic is needed: under which name does it speak?')
+  .max(200)
+  .regex(/^[^+#]+$/, 'The topic is one name, without + or #.');
+const jsonPath = (field: string) =>
+  z
+    .string()
+    .regex(
+      /^(\$|[\w-]+(\.[\w-]+)*)$/,
+      `${field} is names joined by points, like data.temperature, or $ for a bare number.`,
+    )
+    .max(120);
 const stand = z.enum(['board', 'rack', 'plaster', 'mould']);
 const attachment = within('A handle', 0.001, 0.1, 'between 1 and 100 mm thick', 'or none.').nullable();
 const outcome = z.enum(['good', 'mixed', 'bad']);
@@ -225,6 +245,19 @@ export const bodies = {
   'studio.set': studioSet,
   'room.set': roomSet,
   'clay.set': clayBody,
+  'sensor.set': z.object({
+    url: brokerUrl,
+    topic: mqttTopic,
+    celsiusPath: jsonPath('The path of the temperature'),
+    humidityPath: jsonPath('The path of the humidity'),
+    on: z.boolean(),
+  }),
+  'scale.set': z.object({
+    url: brokerUrl,
+    topic: mqttTopic,
+    massPath: jsonPath('The path of the mass'),
+    on: z.boolean(),
+  }),
   'learning.reset': z.strictObject({}),
   'maker.set': z.object({
     name: name('The name'),

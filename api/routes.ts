@@ -162,6 +162,24 @@ export interface Label {
   path: string | null;
 }
 
+/** GET /api/sensors */
+export interface SensorStatus {
+  roomId: string;
+  connected: boolean;
+  lastAt: Instant | null;
+  last: { celsius: number; humidity: number } | null;
+  /** Messages that could not be readings, and why the last was not. */
+  refused: { count: number; last: string };
+}
+export interface ScaleReading {
+  massKg: number;
+  at: Instant;
+}
+export interface SensorsAnswer {
+  rooms: SensorStatus[];
+  scale: ScaleReading | null;
+}
+
 /** Something the studio has taught, as one believes it now. */
 export interface LearnedOf extends Belief {
   unknown: Unknown;

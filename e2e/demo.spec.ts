@@ -18,6 +18,7 @@ const views = {
     '/pieces/piece-cruet-heron',
     '/pieces/piece-cruet-terns',
     '/studio',
+    '/studio/clays/clay-buff/test',
     '/nowhere',
   ],
   slips: [

@@ -15,9 +15,11 @@ import { archiveRoutes } from './routes/archive.ts';
 import { readingsRoutes } from './routes/readings.ts';
 import { formatRoutes } from './routes/formats.ts';
 import { labelRoutes } from './routes/labels.ts';
+import { sensorRoutes } from './routes/sensors.ts';
 import { slipRoutes } from './routes/slips.ts';
 import { viewRoutes } from './routes/views.ts';
 import { createShelf } from './shelf.ts';
+import type { Sensors } from './sensors/sensors.ts';
 import type { Store } from './store.ts';
 
 export interface AppParts {
@@ -31,25 +33,32 @@ export interface AppParts {
   tls: boolean;
   /** How pieces are planned; on this thread unless said otherwise. */
   planner?: Planner;
+  sensors?: Sensors;
 }
 
 const NONCE_MARK = '__NONCE__';
 
 export function createApp(parts: AppParts): Express {
-  const { store, files, clock, webFolder, hosts, pairing, tls, planner = planHere } = parts;
+  const { store, files, clock, webFolder, hosts, pairing, tls, planner = planHere, sensors = null } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.use(policy(tls));
   app.use(fromHere(hosts));
   if (pairing) app.use(pairing.router, pairing.guard);
-  app.use('/api', apiRoutes(store, files, clock, planner));
+  app.use('/api', apiRoutes(store, files, clock, planner, sensors));
   if (webFolder) serveWeb(app, webFolder);
   app.use(onError);
   return app;
 }
 
-function apiRoutes(store: Store, files: FileStore, clock: Clock, planner: Planner): Router {
-  const plans = createPlans(store, planner);
+function apiRoutes(
+  store: Store,
+  files: FileStore,
+  clock: Clock,
+  planner: Planner,
+  sensors: Sensors | null,
+): Router {
+  const plans = createPlans(store, planner, sensors);
   const shelf = createShelf(store);
   const api = Router();
   api.use((_request, response, next) => {
@@ -64,6 +73,7 @@ function apiRoutes(store: Store, files: FileStore, clock: Clock, planner: Planne
     formatRoutes(store, shelf, files, clock),
     actRoutes(store),
     readingsRoutes(files),
+    sensorRoutes(sensors),
     archiveRoutes(store, files, clock),
   );
   api.use((_request, response) =>

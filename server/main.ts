@@ -13,6 +13,7 @@ import { fileClock, systemClock, workshopClock, type Clock } from './clock.ts';
 import { openFolder, type OpenFolder } from './folder.ts';
 import { hostNames } from './guard/hosts.ts';
 import { createPairing } from './guard/pairing.ts';
+import { createSensors, type Sensors } from './sensors/sensors.ts';
 
 const DEFAULT_PORT = 4680;
 const env = process.env;
@@ -28,6 +29,12 @@ async function main(): Promise<void> {
   const clock = clockFor(dataFolder);
   const folder = await opened(dataFolder, clock);
   const pairing = share ? createPairing(join(dataFolder, 'paired.json'), clock) : null;
+  const sensors = createSensors({
+    store: folder.store,
+    files: folder.files,
+    clock,
+    folder: join(dataFolder, 'sensors'),
+  });
   const app = createApp({
     store: folder.store,
     files: folder.files,
@@ -37,6 +44,7 @@ async function main(): Promise<void> {
     pairing,
     tls: tls !== null,
     planner: threadedPlanner(join(import.meta.dirname, 'plan.worker.js')),
+    sensors,
   });
   const server = tls ? createHttps(tls, app) : createHttp(app);
   await listen(server, port, share ? '0.0.0.0' : '127.0.0.1', folder);
@@ -47,7 +55,7 @@ async function main(): Promise<void> {
   if (pairing)
     await announceSharing(`${scheme}://${sharedAddress}:${actualPort}`, pairing.code, tls !== null);
   if (clock.workshopTime) setInterval(clock.save, 20_000).unref();
-  endCleanly(server, folder);
+  endCleanly(server, folder, sensors);
 }
 
 function portFrom(text: string | undefined): number {
@@ -113,14 +121,17 @@ async function announceSharing(address: string, code: string, tls: boolean): Pro
     );
 }
 
-function endCleanly(server: Server, folder: OpenFolder): void {
+function endCleanly(server: Server, folder: OpenFolder, sensors: Sensors): void {
   let ending = false;
   const end = () => {
     if (ending) return;
     ending = true;
     server.close();
     server.closeAllConnections();
-    void folder.close().then(() => process.exit(0));
+    void sensors
+      .close()
+      .then(() => folder.close())
+      .then(() => process.exit(0));
   };
   process.on('SIGTERM', end);
   process.on('SIGINT', end);

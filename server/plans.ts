@@ -14,6 +14,7 @@ import { stepsOf, techniqueNamed } from '../core/technique/catalogue.ts';
 import { DAY, MINUTE, type Instant } from '../core/units/quantity.ts';
 import { createLearning, type Learning } from './learning.ts';
 import type { Planner } from './planning.ts';
+import type { Sensors } from './sensors/sensors.ts';
 import type { Store } from './store.ts';
 
 /** Plans of pieces, kept while nothing that they rest on changes. */
@@ -36,7 +37,7 @@ const AIR_STEP = 30 * MINUTE;
 /** Members of the very first answer after a start; all of them follow. */
 const FIRST_MEMBERS = 8;
 
-export function createPlans(store: Store, plan: Planner): Plans {
+export function createPlans(store: Store, plan: Planner, sensors: Sensors | null): Plans {
   const learning = createLearning(store, plan);
   const kept = new Map<string, Kept>();
   /** Pieces that have had only a quick answer so far. */
@@ -49,6 +50,11 @@ export function createPlans(store: Store, plan: Planner): Plans {
   ];
 
   const pieces = (): PieceState[] => pieceIds().flatMap((id) => foldPiece(id, store.entriesAbout(id)) ?? []);
+
+  const sensorAt = (roomId: string) => {
+    const heard = sensors?.heardFrom(roomId);
+    return heard ? { sensorAt: heard.lastAt } : {};
+  };
 
   const caseOf = async (pieceId: string): Promise<PieceCase | null> => {
     const entries = store.entriesAbout(pieceId);
@@ -66,7 +72,14 @@ export function createPlans(store: Store, plan: Planner): Plans {
         .map(async (room) => ({
           id: room.id,
           settings: room.revisions.map(({ from, set }) => ({ ...set, from })),
-          series: meansOver(await store.readings(room.id, piece.madeAt - 2 * DAY), AIR_STEP),
+          series: meansOver(
+            [
+              ...(await store.readings(room.id, piece.madeAt - 2 * DAY)),
+              ...(sensors?.recent(room.id, piece.madeAt - 2 * DAY) ?? []),
+            ],
+            AIR_STEP,
+          ),
+          ...sensorAt(room.id),
         })),
     );
     const learned = piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId);

@@ -74,6 +74,10 @@ const router = createBrowserRouter([
         ],
       },
       { path: 'studio', lazy: async () => ({ Component: (await import('./studio/Studio.tsx')).Studio }) },
+      {
+        path: 'studio/clays/:id/test',
+        lazy: async () => ({ Component: (await import('./studio/DryingTest.tsx')).DryingTest }),
+      },
       { path: '*', Component: ErrorPage },
     ],
   },

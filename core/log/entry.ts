@@ -238,6 +238,10 @@ export interface EntryBodies {
   'readings.taken': ReadingsTaken;
   'studio.set': StudioSet;
   'room.set': RoomSet;
+  /** A sensor of the room, which speaks MQTT; paths say where in a message its numbers are. */
+  'sensor.set': { url: string; topic: string; celsiusPath: string; humidityPath: string; on: boolean };
+  /** A bench scale that sends its mass in grams when its button is pressed. */
+  'scale.set': { url: string; topic: string; massPath: string; on: boolean };
   'clay.set': ClayBody;
   /** What was learned of a room or a clay before now no longer counts. */
   'learning.reset': Record<string, never>;

@@ -82,6 +82,9 @@ function apply(state: PieceState, entry: Entry): void {
   }
 }
 
+/** No clay that keeps a shape holds more water than this, kg/kg. Common practice. */
+const WETTEST = 0.5;
+
 /** Dry clay in a piece through its log, and what its weighings say of its water. */
 export interface WeighedWater {
   at: Instant;
@@ -119,6 +122,12 @@ export function weighedWater(
         at: instantOf(entry),
         x: null,
         reason: 'it weighs less than its dry clay: check tare and dry mass',
+      });
+    } else if (water !== null && water / dry! > WETTEST) {
+      readings.push({
+        at: instantOf(entry),
+        x: null,
+        reason: 'it weighs more than the wet lump could: check tare and dry mass',
       });
     } else {
       readings.push({

@@ -23,6 +23,8 @@ export interface RoomCase {
   settings: (RoomSet & { from: Instant })[];
   /** Measured air over the piece's life, where there is any. */
   series: AirSeries;
+  /** When its sensor last spoke; null where it has not yet; left out where it has none. */
+  sensorAt?: Instant | null;
 }
 
 /** The setting of a room at an instant; its first setting also holds before it. */

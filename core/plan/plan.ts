@@ -6,7 +6,7 @@ import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
 import { hazards, type Hazard, type HazardId } from '../hazard/hazard.ts';
-import { foldPiece, type PieceState } from '../log/piece.ts';
+import { CLOCKS_DIFFER, foldPiece, type PieceState } from '../log/piece.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
 import { HORIZON, isOpen, lookAhead, type Ahead, type CoverChange, type StepPlan } from './ahead.ts';
@@ -66,7 +66,8 @@ export interface WhatIf {
 export function planPiece(given: PieceCase, now: Instant, whatIf: WhatIf = {}): PiecePlan | null {
   const piece = foldPiece(given.pieceId, given.entries);
   if (!piece) return null;
-  const at = Math.max(now, piece.madeAt);
+  // what was logged a moment ago counts, though this device's clock may not have reached it yet
+  const at = Math.max(now, piece.madeAt, Math.min(piece.lastAt, now + CLOCKS_DIFFER));
   const course = courseOf(piece, given, at, whatIf.members);
   const { best: run, runs, ...rest } = course;
   const spells = workingTime(given.studio.hours, given.studio.zone, at, at + HORIZON);

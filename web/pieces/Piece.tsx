@@ -97,6 +97,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         </AnswerBoard>
       )}
       {answer.tone !== 'rest' && plan.cautions.map((hazard) => <Caution key={hazard.id} hazard={hazard} />)}
+      <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
       {plan.course.unread.map((weighing) => (
         <Trouble key={weighing.at}>
           The weighing of {whenNear(weighing.at, now, zone)} is kept, but not used: {weighing.reason}.
@@ -129,6 +130,31 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
       </Section>
       <PieceLog piece={piece} acts={acts} now={now} zone={zone} checks={checksWords(plan)} />
     </>
+  );
+}
+
+/** A sensor that has fallen silent: what the strip rests on until it is back. */
+const SILENT = 30 * MINUTE;
+
+function SilentSensor({
+  given,
+  roomId,
+  now,
+  zone,
+}: {
+  given: PieceCase;
+  roomId: string;
+  now: Instant;
+  zone: string;
+}) {
+  const at = given.rooms.find((room) => room.id === roomId)?.sensorAt;
+  if (at === undefined || (at !== null && now - at < SILENT)) return null;
+  return (
+    <Trouble>
+      The sensor of this room{' '}
+      {at === null ? 'has not spoken yet' : `has been silent since ${whenNear(at, now, zone)}`}: until it
+      does, the air is taken as on its last measured day, or as the room was set.
+    </Trouble>
   );
 }
 

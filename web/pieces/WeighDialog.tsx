@@ -1,9 +1,18 @@
 import { useState } from 'react';
+import useSWR from 'swr';
+import { Button } from '@mui/material';
+import type { SensorsAnswer } from '../../api/routes.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import { QuantityField, typedQuantity } from '../frame/fields.tsx';
+import { formatQuantity, MINUTE } from '../../core/units/quantity.ts';
+import { studioNow } from '../frame/clock.ts';
+import { QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
+import { ask } from '../frame/server.ts';
+
+/** A mass from the scale is offered for this long. */
+const FRESH = 3 * MINUTE;
 
 /** A weighing: sharper than any touch, where the dry mass of the clay is known. */
 export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
@@ -12,6 +21,7 @@ export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
   const [tare, setTare] = useState('0');
   const [dry, setDry] = useState('');
   const { id, made } = plan.piece;
+  const scale = useSWR<SensorsAnswer>('/api/sensors', ask, { refreshInterval: 2_000 }).data?.scale;
   const act = (at: number) => {
     const massKg = typedQuantity(mass, 'mass', units);
     const tareKg = typedQuantity(tare, 'mass', units) ?? 0;
@@ -29,6 +39,11 @@ export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
   };
   return (
     <LogDialog title={`Weigh: ${made.name}`} verb="Log weighing" act={act} onClose={onClose}>
+      {scale && studioNow() - scale.at < FRESH && (
+        <Button variant="outlined" onClick={() => setMass(quantityText(scale.massKg, 'mass', units))}>
+          Take {formatQuantity('mass', scale.massKg, units)} from the scale
+        </Button>
+      )}
       <QuantityField label="Mass on the scale" text={mass} onText={setMass} dimension="mass" units={units} />
       <QuantityField
         label="Board or bat under it"

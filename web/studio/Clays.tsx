@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link as RouterLink } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
@@ -57,6 +58,13 @@ export function Clays({ clays }: { clays: Named<ClayBody>[] }) {
               drying
             </Box>
           </Box>
+          <Button
+            component={RouterLink}
+            to={`/studio/clays/${clay.id}/test`}
+            aria-label={`Drying test of ${clay.set.name}`}
+          >
+            Drying test
+          </Button>
           <Button onClick={() => setEditing(clay)} aria-label={`Change ${clay.set.name}`}>
             Change
           </Button>

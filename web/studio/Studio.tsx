@@ -8,6 +8,7 @@ import { Hours } from './Hours.tsx';
 import { Learned } from './Learned.tsx';
 import { Makers } from './Makers.tsx';
 import { Rooms } from './Rooms.tsx';
+import { Sensors } from './Sensors.tsx';
 
 /** The studio: its hours, rooms and their air, clays, makers and units, and its record as a file. */
 export function Studio() {
@@ -19,6 +20,7 @@ export function Studio() {
       <Typography variant="h1">Studio</Typography>
       <Hours key={data.isSet ? 'set' : 'new'} studio={data.studio} />
       <Rooms rooms={data.rooms} zone={data.studio.zone} />
+      <Sensors rooms={data.rooms} zone={data.studio.zone} />
       <Clays clays={data.clays} />
       <Learned />
       <Makers makers={data.makers} />

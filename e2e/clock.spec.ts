@@ -1,0 +1,153 @@
+import { spawn } from 'node:child_process';
+import { expect, root, test } from './studio.ts';
+
+test.describe('the moisture clock', () => {
+  test.beforeEach(({ studio }) => studio.setClock('2026-03-11T09:20:00Z'));
+
+  test('a thin wall coated inside and out is warned of, a strained coat before it is logged', async ({
+    page,
+    studio,
+  }) => {
+    await page.goto(`${studio.address}/pieces/new`);
+    await page.getByLabel('Name or mark').fill('Thin cup');
+    await page.getByLabel('Wall, freshly made (mm)').fill('2.5');
+    await page.getByRole('button', { name: 'Log it as made' }).click();
+    await expect(page.getByRole('heading', { name: 'Thin cup' })).toBeVisible();
+    studio.setClock('2026-03-11T10:50:00Z');
+    await page.reload();
+    for (const face of ['Outside', /^Inside/]) {
+      await page
+        .getByRole('button', { name: /^Log coat|^It is matte/ })
+        .first()
+        .waitFor();
+      await page
+        .getByRole('row', { name: /^Coat/ })
+        .filter({ hasNotText: 'Done' })
+        .first()
+        .getByRole('button')
+        .click();
+      const dialog = page.getByRole('dialog');
+      await dialog.getByLabel('Face').click();
+      await page.getByRole('option', { name: face }).click();
+      await dialog.getByLabel(/Wet thickness/).fill('0.6');
+      await expect(dialog.getByText(/flake index/)).toBeVisible();
+      await dialog.getByRole('button', { name: /^Log coat/ }).click();
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    }
+    await expect(
+      page
+        .getByRole('note')
+        .filter({ hasText: /soft|slump/i })
+        .first(),
+    ).toBeVisible();
+  });
+
+  test('a touch check narrows the window; night under draped and tight plastic differ; a what-if by keyboard', async ({
+    page,
+    studio,
+  }) => {
+    await page.goto(`${studio.address}/pieces/new`);
+    await page.getByLabel('Name or mark').fill('Night cruet');
+    await page.getByLabel('Wall, freshly made (mm)').fill('6');
+    await page.getByRole('button', { name: 'Log it as made' }).click();
+    await expect(page.getByRole('heading', { name: 'Night cruet' })).toBeVisible();
+    studio.setClock('2026-03-11T11:00:00Z');
+    await page.reload();
+    const spreadOf = async () => {
+      const text = await page
+        .getByRole('row', { name: /^Carve/ })
+        .getByRole('cell')
+        .nth(1)
+        .innerText();
+      const [from, to] = [...text.matchAll(/(\d\d):(\d\d)/g)]
+        .slice(-2)
+        .map((m) => Number(m[1]) * 60 + Number(m[2]));
+      return (to! - from! + 1440) % 1440;
+    };
+    await expect(page.getByRole('row', { name: /^Carve/ })).toBeVisible();
+    const before = await spreadOf();
+    await page.getByRole('button', { name: 'Check the clay' }).click();
+    await page.getByRole('button', { name: 'Dents when pressed firmly' }).click();
+    await page.getByRole('button', { name: 'Stays up' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Log check' }).click();
+    await expect(page.getByText(/Felt: dents when pressed firmly/)).toBeVisible();
+    await expect.poll(spreadOf).toBeLessThan(before);
+
+    const opens = async (cover: RegExp) => {
+      await page.getByLabel('Try', { exact: true }).click();
+      await page.getByRole('option', { name: cover }).click();
+      await page.getByRole('slider', { name: 'When' }).focus();
+      await page.keyboard.press('ArrowRight');
+      await expect(page.getByText(/^Cover (loosely|tightly) \d\d:\d\d\.$/)).toBeVisible();
+      const row = page.getByLabel('How the windows move').getByRole('listitem').filter({ hasText: 'Carve' });
+      await expect(row).toBeVisible();
+      return row;
+    };
+    await expect(await opens(/^Cover loosely/)).toContainText('later');
+    await expect(await opens(/^Cover tightly/)).toContainText(/later|does not open/);
+    await page.getByRole('button', { name: 'Back to how it is' }).click();
+    await expect(page.getByLabel('How the windows move')).toHaveCount(0);
+  });
+
+  test('the stand-in sensor feeds a room', async ({ page, studio }) => {
+    const stand = spawn('node', ['scripts/sensors.mjs'], {
+      cwd: root,
+      env: { ...process.env, SENSORS_PORT: '0', SENSORS_EVERY_MS: '300' },
+    });
+    try {
+      const url = await new Promise<string>((resolve) =>
+        stand.stdout.on('data', (chunk: Buffer) => {
+          const found = /at (mqtt:\S+)/.exec(chunk.toString());
+          if (found) resolve(found[1]!);
+        }),
+      );
+      await page.goto(`${studio.address}/studio`);
+      await page.getByRole('button', { name: 'Set the sensor of Workroom' }).click();
+      await page.getByLabel('Broker').fill('somewhere');
+      await page.getByRole('button', { name: 'Set it' }).click();
+      await expect(page.getByRole('alert')).toContainText('begins with mqtt://');
+      await page.getByLabel('Broker').fill(url);
+      await page.getByRole('button', { name: 'Set it' }).click();
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+      await expect(async () => {
+        await page.reload();
+        await expect(page.getByText(/connected; \d+(\.\d)? °C and \d+ %/)).toBeVisible({ timeout: 2_000 });
+      }).toPass({ timeout: 20_000 });
+    } finally {
+      stand.kill();
+    }
+  });
+
+  test('a drying test is worked out and taken for its clay', async ({ page, studio }) => {
+    await page.goto(`${studio.address}/studio`);
+    await page
+      .getByRole('link', { name: /^Drying test of/ })
+      .first()
+      .click();
+    const points = [
+      [0, 128, 100],
+      [3, 124.4, 98.9],
+      [6, 121, 97.8],
+      [10, 116.6, 96.3],
+      [14, 112.6, 95.1],
+      [19, 108.2, 94.8],
+      [25, 104.4, 94.7],
+      [40, 101.2, 94.7],
+    ];
+    await page.getByLabel('Hours; mass in g; length in mm').fill(
+      points
+        .slice(0, 3)
+        .map((p) => p.join('; '))
+        .join('\n'),
+    );
+    await page.getByLabel('Dry mass of the bar (g)').fill('100');
+    await page.getByRole('button', { name: 'Work it out' }).click();
+    await expect(page.getByRole('alert')).toContainText('too few to tell');
+    await page.getByLabel('Hours; mass in g; length in mm').fill(points.map((p) => p.join('; ')).join('\n'));
+    await page.getByRole('button', { name: 'Work it out' }).click();
+    await expect(page.getByText(/Plastic at 28 % water/)).toBeVisible();
+    await expect(page.getByText('Shrinkage against water (Bigot curve)')).toBeVisible();
+    await page.getByRole('button', { name: 'Take these for the clay' }).click();
+    await expect(page.getByText(/as its drying test has it/)).toBeVisible();
+  });
+});
