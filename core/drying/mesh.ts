@@ -45,7 +45,7 @@ export const evenWidths = (cells: number, drySolids: number): Float64Array =>
   new Float64Array(cells).fill(drySolids / cells);
 
 /** Cells near a face are thinner by this ratio from one to the next: a fresh coat works on the first tenth of a millimetre. */
-const GRADING = 1.35;
+const GRADING = 1.2;
 
 /** Widths that are narrow at both faces and wide in the core. */
 export function gradedWidths(cells: number, drySolids: number): Float64Array {

@@ -43,7 +43,7 @@ export interface Fineness {
 
 export const CELLS = 16;
 /** Local error in X per step; keeps a week within 5·10⁻⁴ of a run at 10⁻⁷. */
-export const TOLERANCE = 1e-4;
+export const TOLERANCE = 4.5e-5;
 export const FINE: Fineness = { cells: CELLS, coatCells: COAT_CELLS, tolerance: TOLERANCE };
 /** No step is so long that a few hours of weather slip through it; nor so long that paper fills unseen. */
 const LONGEST_STEP_S = 2 * 3600;

@@ -59,6 +59,10 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   const n = mesh.widths.length;
   const dz = mesh.widths;
   const laws = lawsByCell(mesh, lawsOf);
+  /** Of each boundary: whether one stuff lies on both sides, the left cell's share where they meet, centre to centre. */
+  const sameStuff = Array.from({ length: n - 1 }, (_, i) => laws[i] === laws[i + 1]);
+  const leftShare = Float64Array.from({ length: n - 1 }, (_, i) => dz[i + 1]! / (dz[i]! + dz[i + 1]!));
+  const distance = Float64Array.from({ length: n - 1 }, (_, i) => (dz[i]! + dz[i + 1]!) / 2);
   const f = new Float64Array(n);
   const trial = new Float64Array(n);
   const conductance = new Float64Array(n + 1);
@@ -93,11 +97,10 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
    * Between cells i and i + 1, per unit of A². Within one stuff D/v² is taken where the cells meet; between two,
    * each half cell has its own and they lie in series.
    */
-  const between = (i: number, left: number, right: number): number => {
-    const [a, b] = [dz[i]!, dz[i + 1]!];
-    if (laws[i] === laws[i + 1]) return perVolume(i, (left * b + right * a) / (a + b)) / ((a + b) / 2);
-    return 1 / (a / 2 / perVolume(i, left) + b / 2 / perVolume(i + 1, right));
-  };
+  const between = (i: number, left: number, right: number): number =>
+    sameStuff[i]
+      ? perVolume(i, left * leftShare[i]! + right * (1 - leftShare[i]!)) / distance[i]!
+      : 1 / (dz[i]! / 2 / perVolume(i, left) + dz[i + 1]! / 2 / perVolume(i + 1, right));
 
   /**
    * Water leaving through a face, per m² of plastic face, with the half cell between its centre and the
@@ -143,15 +146,17 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   /** How the conductance of each boundary changes with the cells beside it. */
   const conductanceDrifts = (x: Float64Array, area: number): void => {
     for (let i = 0; i < n - 1; i++) {
-      const [a, b] = [dz[i]!, dz[i + 1]!];
-      if (laws[i] === laws[i + 1]) {
-        const slope = relativeSlope(i, (x[i]! * b + x[i + 1]! * a) / (a + b)) / (a + b);
-        driftLeft[i + 1] = slope * b;
-        driftRight[i + 1] = slope * a;
+      if (sameStuff[i]) {
+        const share = leftShare[i]!;
+        const slope = relativeSlope(i, x[i]! * share + x[i + 1]! * (1 - share));
+        driftLeft[i + 1] = slope * share;
+        driftRight[i + 1] = slope * (1 - share);
       } else {
         const passes = conductance[i + 1]! / (area * area);
-        driftLeft[i + 1] = (relativeSlope(i, x[i]!) * passes * a) / 2 / perVolume(i, x[i]!);
-        driftRight[i + 1] = (relativeSlope(i + 1, x[i + 1]!) * passes * b) / 2 / perVolume(i + 1, x[i + 1]!);
+        const halves = passes / 2;
+        driftLeft[i + 1] = (relativeSlope(i, x[i]!) * halves * dz[i]!) / perVolume(i, x[i]!);
+        driftRight[i + 1] =
+          (relativeSlope(i + 1, x[i + 1]!) * halves * dz[i + 1]!) / perVolume(i + 1, x[i + 1]!);
       }
     }
   };
