@@ -15,25 +15,21 @@ test.describe('the moisture clock', () => {
     await expect(page.getByRole('heading', { name: 'Thin cup' })).toBeVisible();
     studio.setClock('2026-03-11T10:50:00Z');
     await page.reload();
-    for (const face of ['Outside', /^Inside/]) {
-      await page
-        .getByRole('button', { name: /^Log coat|^It is matte/ })
-        .first()
-        .waitFor();
-      await page
-        .getByRole('row', { name: /^Coat/ })
-        .filter({ hasNotText: 'Done' })
-        .first()
-        .getByRole('button')
-        .click();
-      const dialog = page.getByRole('dialog');
-      await dialog.getByLabel('Face').click();
-      await page.getByRole('option', { name: face }).click();
+    const coat = (n: number) => page.getByRole('row', { name: new RegExp(`^Coat ${n} of 3`) });
+    const dialog = page.getByRole('dialog');
+    const lay = async () => {
       await dialog.getByLabel(/Wet thickness/).fill('0.6');
       await expect(dialog.getByText(/flake index/)).toBeVisible();
       await dialog.getByRole('button', { name: /^Log coat/ }).click();
-      await expect(page.getByRole('dialog')).toHaveCount(0);
-    }
+      await expect(dialog).toHaveCount(0);
+    };
+    await coat(1).getByRole('button').click();
+    await lay();
+    await expect(coat(1)).toContainText('Done');
+    await coat(2).getByRole('button').click();
+    await dialog.getByRole('combobox', { name: /^Face/ }).click();
+    await page.getByRole('option', { name: /^Inside/ }).click();
+    await lay();
     await expect(
       page
         .getByRole('note')
