@@ -87,7 +87,7 @@ describe('forecast of a wall', () => {
     expect(before.p90!).toBeGreaterThan(moment);
   });
 
-  it('narrows after a touch check to 0.8 or less, after a weighing to 0.25 or less', () => {
+  it('narrows after a touch check to 0.8 or less, after an early weighing to about a third', () => {
     const { stage } = stageAt(defaultBody, meanX);
     const checked = edge([{ at, kind: 'stage', stage }]);
     const weighed = edge([{ at, kind: 'water', x: meanX }]);
