@@ -15,9 +15,8 @@ const pictures: Record<keyof Answers, { fill: string; lines: string }> = {
   corner: { fill: 'M4 38 H30 Q42 38 44 20 L39 18 Q38 31 30 31 H4 Z', lines: 'M42 16 V6 M38 9 L42 5 L46 9' },
   chill: {
     fill: slabShape,
-    lines: 'M10 26 V14 M24 26 V10 M38 26 V14 M6 18 L14 18 M20 14 L28 14 M34 18 L42 18',
+    lines: 'M12 26 q5 -4 0 -8 t0 -8 M24 26 q5 -4 0 -8 t0 -8 M36 26 q5 -4 0 -8 t0 -8',
   },
-  colour: { fill: slabShape, lines: 'M4 22 Q24 6 44 22 Q24 34 4 22 M24 22 h0.1' },
 };
 
 export function QuestionPicture({ id }: { id: keyof Answers }) {

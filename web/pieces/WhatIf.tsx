@@ -99,7 +99,11 @@ export function WhatIf({ plan, given, now, zone, onTry }: WhatIfProps) {
             }}
             onChangeCommitted={() => setSettled(true)}
             getAriaValueText={(ahead) => whenNear(now + ahead, now, zone)}
-            sx={{ height: 48 }}
+            sx={{
+              py: 2.5,
+              '& .MuiSlider-rail, & .MuiSlider-track': { height: 6, borderRadius: 0 },
+              '& .MuiSlider-thumb': { width: 26, height: 44, borderRadius: 0 },
+            }}
           />
           <Box aria-live="polite">
             {at === null
