@@ -17,6 +17,7 @@ const pictures: Record<keyof Answers, { fill: string; lines: string }> = {
     fill: slabShape,
     lines: 'M12 26 q5 -4 0 -8 t0 -8 M24 26 q5 -4 0 -8 t0 -8 M36 26 q5 -4 0 -8 t0 -8',
   },
+  colour: { fill: slabShape, lines: 'M4 22 Q24 6 44 22 Q24 34 4 22 M24 22 h0.1' },
 };
 
 export function QuestionPicture({ id }: { id: keyof Answers }) {
