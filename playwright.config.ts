@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/templates.ts',
   outputDir: 'test-results/browser',
   workers: 2,
   timeout: 120_000,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { belief, howMany } from './learned.ts';
 import { slipBodies } from './slip.ts';
 import {
   across,
@@ -259,6 +260,16 @@ export const bodies = {
     on: z.boolean(),
   }),
   'learning.reset': z.strictObject({}),
+  'learning.taught': z.object({
+    belief: z.object({
+      air: belief.exactOptional(),
+      cover: belief.exactOptional(),
+      diffusion: belief.exactOptional(),
+    }),
+    pieces: howMany('The number of pieces'),
+    checks: howMany('The number of checks'),
+    from: words('Where it comes from', 200),
+  }),
   'maker.set': z.object({
     name: name('The name'),
     units,

@@ -192,9 +192,14 @@ export interface LearnedOf extends Belief {
 
 /** GET /api/learning */
 export interface LearningAnswer {
+  /** Whether the pieces finished since are still being learned from. */
+  studying: boolean;
   learned: LearnedOf[];
   lessons: Lesson[];
 }
+
+/** GET /api/learning/cases: all pieces that anything was found of. */
+export type LearningCasesAnswer = PieceCase[];
 
 /** POST /api/files */
 export interface FileAnswer {

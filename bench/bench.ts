@@ -2,12 +2,23 @@ import { cpus } from 'node:os';
 import { defaultBody } from '../core/clay/body.ts';
 import { seriesClimate, steadyClimate } from '../core/drying/air.ts';
 import type { Cover } from '../core/drying/face.ts';
-import { carry, plainSetting, startRun, TOLERANCE, type WallRun } from '../core/drying/run.ts';
-import { wallAt } from '../core/drying/trajectory.ts';
+import { meanReading } from '../core/drying/readings.ts';
+import {
+  carry,
+  plainSetting,
+  startRun,
+  TOLERANCE,
+  type WallEvent,
+  type WallRun,
+} from '../core/drying/run.ts';
+import { readAt, wallAt, type Trajectory } from '../core/drying/trajectory.ts';
 import type { Entry } from '../core/log/entry.ts';
 import { emptyLedger, entriesAbout, record } from '../core/log/ledger.ts';
+import { foldPiece } from '../core/log/piece.ts';
 import { defaultRoom, defaultStudio, foldStudio } from '../core/log/studio.ts';
 import type { PieceCase } from '../core/plan/case.ts';
+import { courseOf } from '../core/plan/course.ts';
+import { rememberingPlanner } from '../core/plan/memory.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { blendTable } from '../core/slip/blend.ts';
 import { rawMaterials } from '../core/slip/rawMaterials.ts';
@@ -69,6 +80,47 @@ for (const cover of ['open', 'draped', 'tight'] as const) {
   const ms = median(() => void week(cover, TOLERANCE), 60);
   console.log(
     `A week of one wall, ${cover}: ${ms.toFixed(2)} ms (wanted 3), ${used.at.length} steps, off by ${worst.toExponential(1)} at most (wanted 5e-4)`,
+  );
+}
+
+/** A week with three coats, four changes of cover and a fan among them. */
+const busyWeek: WallEvent[] = [
+  ...[4, 4.1, 4.2].map((hour): WallEvent => ({
+    at: START + hour * HOUR,
+    kind: 'coat',
+    coat: { face: 'outside', thicknessM: 0.00015, specificGravity: 1.38, grainDensity: 2600 },
+  })),
+  ...(
+    [
+      [6, 'draped'],
+      [22, 'open'],
+      [30, 'tight'],
+      [46, 'fan'],
+    ] as const
+  ).map(([hour, cover]): WallEvent => ({ at: START + hour * HOUR, kind: 'surroundings', change: { cover } })),
+];
+const coated = (tolerance: number) =>
+  carry(
+    startRun(
+      plainSetting(defaultBody, 0.006),
+      { climate: air, heatTransfer: 4, cover: 'open', outside: 'free', inside: 'free' },
+      START,
+      { tolerance },
+    ),
+    START + 168 * HOUR,
+    busyWeek,
+  );
+{
+  const fine = coated(1e-7).trajectory;
+  const used = coated(TOLERANCE).trajectory;
+  let worst = 0;
+  for (let hour = 0; hour <= 168; hour++) {
+    const read = (run: Trajectory) => readAt(run, START + hour * HOUR, meanReading);
+    worst = Math.max(worst, Math.abs(read(fine) - read(used)));
+  }
+  const ms = median(() => void coated(TOLERANCE), 40);
+  console.log(
+    `A week with three coats and four covers: ${ms.toFixed(2)} ms (wanted 4), ${used.at.length} steps, mean off by ${worst.toExponential(1)} at most`,
   );
 }
 
@@ -136,6 +188,48 @@ for (const [what, i] of [
 console.log(
   `Plans of 30 pieces, all anew: ${median(() => cases.forEach((given) => planPiece(given, now)), 3).toFixed(0)} ms`,
 );
+
+/** The piece that was coated and checked, as the worker on a tablet meets it. */
+const checked = cases[2]!;
+const piece = foldPiece(checked.pieceId, checked.entries)!;
+console.log(
+  `Update of 64 members by a touch check: ${median(() => void courseOf(piece, checked, now), 8).toFixed(0)} ms (wanted 300)`,
+);
+const remembering = rememberingPlanner(4);
+remembering(checked, now);
+const dragged = (ahead: number | undefined) => {
+  let at = now;
+  return median(
+    () =>
+      void remembering(
+        checked,
+        now,
+        { covers: [{ at: (at += 600_000), cover: 'draped' }] },
+        ahead === undefined ? {} : { ahead },
+      ),
+    12,
+  );
+};
+console.log(
+  `What-if dragged, 8 members: ${dragged(8).toFixed(0)} ms (wanted 100); let go, 64: ${dragged(undefined).toFixed(0)} ms`,
+);
+
+/** Memory over many forecasts, in bytes that are still held after collecting. */
+function held(): number {
+  for (let i = 0; i < 4; i++) globalThis.gc?.();
+  return process.memoryUsage().heapUsed;
+}
+{
+  const few = { members: 4 };
+  const rounds = (count: number) => {
+    for (let i = 0; i < count; i++) remembering(cases[i % 30]!, now + i * 60_000, undefined, few);
+  };
+  rounds(100);
+  const before = held();
+  rounds(1000);
+  const grown = (held() - before) / 1e6;
+  console.log(`Memory over 1,000 forecasts: ${grown.toFixed(1)} MB more (wanted 0)`);
+}
 
 /** 200 tubs with 50 entries each, as the server holds them. */
 function fullShelf(): Shelf {

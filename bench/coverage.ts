@@ -122,22 +122,22 @@ for (let i = 0; i < CASES; i++) {
   const felt = edgeAtWater(defaultBody, meanX) + 5 * normal();
   const check: Observation = {
     at: checkedAt,
+    place: 'wall',
     kind: 'stage',
     stage: stageAt(defaultBody, waterAtEdge(defaultBody, felt)).stage,
   };
-  const weighing: Observation = { at: checkedAt, kind: 'water', x: meanX + 0.003 * normal() };
+  const weighing: Observation = { at: checkedAt, place: 'wall', kind: 'water', x: meanX + 0.003 * normal() };
   const widths = [[], [check], [weighing]].map((observations, k) => {
-    const { runs } = ensembleOf({
+    const { members } = ensembleOf({
       given: given.forecast.setting,
       prior: usualPrior,
       observations,
-      events: [],
-      begin: given.forecast.at,
+      walls: [{ place: 'wall', begin: given.forecast.at, events: [] }],
       now: checkedAt,
       members: MEMBERS,
       seed: source(),
     });
-    const ahead = runs.map((run) => carry(run, END, [], dry));
+    const ahead = members.map(({ wall }) => carry(wall!, END, [], dry));
     return EDGES.slice(1).map((edge, e) => {
       const name = `${['before', 'after a touch check', 'after a weighing'][k]!}|${edge}`;
       return tally(name, spreadOf(ahead.map((run) => crossing(run, edge))), moments[e + 1]!);

@@ -38,7 +38,7 @@ test.describe('the moisture clock', () => {
     ).toBeVisible();
   });
 
-  test('a touch check narrows the window; night under draped and tight plastic differ; a what-if by keyboard', async ({
+  test('a touch check narrows the window; night under draped and tight plastic differ; a what-if by keyboard and by drag', async ({
     page,
     studio,
   }) => {
@@ -69,23 +69,39 @@ test.describe('the moisture clock', () => {
     await expect(page.getByText(/Felt: dents when pressed firmly/)).toBeVisible();
     await expect.poll(spreadOf).toBeLessThan(before);
 
-    const opens = async (cover: RegExp) => {
-      await page.getByLabel('Try', { exact: true }).click();
+    const handle = page.getByRole('slider', { name: /^When/ });
+    const carving = page
+      .getByLabel('How the windows move')
+      .getByRole('listitem')
+      .filter({ hasText: 'Carve' });
+    const tryCover = async (cover: RegExp) => {
+      await page.getByRole('combobox', { name: /^What if/ }).click();
       await page.getByRole('option', { name: cover }).click();
-      await page.getByRole('slider', { name: 'When' }).focus();
-      await page.keyboard.press('ArrowRight');
-      await expect(page.getByText(/^Cover (loosely|tightly) \d\d:\d\d\.$/)).toBeVisible();
-      const row = page.getByLabel('How the windows move').getByRole('listitem').filter({ hasText: 'Carve' });
-      await expect(row).toBeVisible();
-      return row;
+      await expect(carving).toBeVisible();
     };
-    await expect(await opens(/^Cover loosely/)).toContainText('later');
-    await expect(await opens(/^Cover tightly/)).toContainText(/later|does not open/);
+    await tryCover(/^Cover loosely/);
+    await handle.focus();
+    for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowLeft');
+    await expect(page.getByText(/^Cover loosely \d\d:\d\d: drag/)).toBeVisible();
+    await expect(carving).toContainText('later');
+
+    await tryCover(/^Cover tightly/);
+    const wordsAt = () => page.getByText(/^Cover tightly .*: drag/).innerText();
+    const begun = await wordsAt();
+    const thumb = handle.locator('..');
+    await thumb.hover();
+    const grip = (await thumb.boundingBox())!;
+    const y = grip.y + grip.height / 2;
+    await page.mouse.down();
+    await page.mouse.move(grip.x - 40, y, { steps: 6 });
+    await page.mouse.up();
+    await expect.poll(wordsAt).not.toBe(begun);
+    await expect(carving).toContainText(/later|does not open/);
     await page.getByRole('button', { name: 'Back to how it is' }).click();
     await expect(page.getByLabel('How the windows move')).toHaveCount(0);
   });
 
-  test('the stand-in sensor feeds a room', async ({ page, studio }) => {
+  test('the stand-in sensor feeds a room, and its loss is told at the strip', async ({ page, studio }) => {
     const stand = spawn('node', ['scripts/sensors.mjs'], {
       cwd: root,
       env: { ...process.env, SENSORS_PORT: '0', SENSORS_EVERY_MS: '300' },
@@ -109,6 +125,15 @@ test.describe('the moisture clock', () => {
         await page.reload();
         await expect(page.getByText(/connected; \d+(\.\d)? °C and \d+ %/)).toBeVisible({ timeout: 2_000 });
       }).toPass({ timeout: 20_000 });
+      await page.goto(`${studio.address}/pieces/new`);
+      await page.getByLabel('Name or mark').fill('Sensed tile');
+      await page.getByRole('button', { name: 'Log it as made' }).click();
+      await expect(page.getByRole('heading', { name: 'Sensed tile' })).toBeVisible();
+      await expect(page.getByText(/sensor of this room/)).toHaveCount(0);
+      stand.kill();
+      studio.setClock('2026-03-11T10:20:00Z');
+      await page.reload();
+      await expect(page.getByText(/sensor of this room has been silent since/)).toBeVisible();
     } finally {
       stand.kill();
     }
@@ -145,5 +170,45 @@ test.describe('the moisture clock', () => {
     await expect(page.getByText('Shrinkage against water (Bigot curve)')).toBeVisible();
     await page.getByRole('button', { name: 'Take these for the clay' }).click();
     await expect(page.getByText(/as its drying test has it/)).toBeVisible();
+  });
+});
+
+test('the whole log is fitted, what does not fit is named; what another studio learned is taken over', async ({
+  page,
+  workshop,
+}) => {
+  await page.goto(`${workshop.address}/studio/fit`);
+  await page.getByRole('button', { name: 'Fit the whole log' }).click();
+  await expect(page.getByText(/Findings lie [\d.]+ times their own doubt/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/how fast its air takes water/).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Back to Studio' }).click();
+
+  const take = async (name: string, content: unknown) => {
+    const choosing = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Take over from a file' }).click();
+    const buffer = Buffer.from(JSON.stringify(content));
+    await (await choosing).setFiles({ name, mimeType: 'application/json', buffer });
+  };
+  await take('wrong.json', { acts: [] });
+  await expect(page.getByRole('alert')).toContainText('holds nothing learned');
+  const line = {
+    unknown: 'air',
+    subject: 'room',
+    name: 'Elsewhere',
+    mean: 0.4,
+    sigma: 0.1,
+    pieces: 5,
+    checks: 11,
+  };
+  await take('learned.json', { learned: [line] });
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Take them over' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Pick a room or a clay');
+  await dialog.getByRole('combobox', { name: /^Elsewhere/ }).click();
+  await page.getByRole('option', { name: 'For North loft' }).click();
+  await dialog.getByRole('button', { name: 'Take them over' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByText(/North loft: how fast its air takes water, 49 % more/)).toBeVisible({
+    timeout: 60_000,
   });
 });

@@ -1,8 +1,9 @@
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
-test('the demo workshop: something due, something waiting, something late', async ({ page, studio }) => {
-  studio.setClock('2026-03-11T09:20:00Z');
-  await studio.makeDemo();
+test('the demo workshop: something due, something waiting, something late', async ({
+  page,
+  workshop: studio,
+}) => {
   await page.goto(studio.address);
   await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
   await expect(page.getByText('Wait until matte').first()).toBeVisible();
@@ -19,6 +20,7 @@ const views = {
     '/pieces/piece-cruet-terns',
     '/studio',
     '/studio/clays/clay-buff/test',
+    '/studio/fit',
     '/nowhere',
   ],
   slips: [
@@ -42,10 +44,8 @@ const views = {
 };
 
 for (const [place, paths] of Object.entries(views)) {
-  test(`axe finds nothing on any view of ${place}`, async ({ page, studio }) => {
+  test(`axe finds nothing on any view of ${place}`, async ({ page, workshop: studio }) => {
     test.setTimeout(240_000);
-    studio.setClock('2026-03-11T09:20:00Z');
-    await studio.makeDemo();
     for (const path of paths) {
       await page.goto(`${studio.address}${path}`);
       await expect(page.locator('h1').first()).toBeAttached();
@@ -57,10 +57,8 @@ for (const [place, paths] of Object.entries(views)) {
 
 test('the server away: what is logged stays on the tablet, and is sent when it is back', async ({
   page,
-  studio,
+  workshop: studio,
 }) => {
-  studio.setClock('2026-03-11T09:20:00Z');
-  await studio.makeDemo();
   await page.goto(`${studio.address}/pieces/piece-cruet-heron`);
   await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
   await studio.kill();
@@ -74,9 +72,7 @@ test('the server away: what is logged stays on the tablet, and is sent when it i
   await expect(page.getByText('Rim a little soft')).toBeVisible();
 });
 
-test('two tabs log one piece at once and both are kept', async ({ page, studio, context }) => {
-  studio.setClock('2026-03-11T09:20:00Z');
-  await studio.makeDemo();
+test('two tabs log one piece at once and both are kept', async ({ page, workshop: studio, context }) => {
   const other = await context.newPage();
   for (const tab of [page, other]) await tab.goto(`${studio.address}/pieces/piece-cruet-heron`);
   await page.getByLabel('Note').fill('from the first tab');
@@ -88,9 +84,7 @@ test('two tabs log one piece at once and both are kept', async ({ page, studio, 
   await expect(page.getByText('from the second tab')).toBeVisible();
 });
 
-test('a studio goes into a file and comes out of it elsewhere', async ({ page, studio }) => {
-  studio.setClock('2026-03-11T09:20:00Z');
-  await studio.makeDemo();
+test('a studio goes into a file and comes out of it elsewhere', async ({ page, workshop: studio }) => {
   const bytes = Buffer.from(await (await fetch(`${studio.address}/api/export`)).arrayBuffer());
   await studio.stop();
   const empty = `${studio.data}-elsewhere`;

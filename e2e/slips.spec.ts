@@ -203,9 +203,10 @@ test('a batch sheet is left half done, the browser killed, and taken up where it
   await expect(again.getByText('Sift the powders into the water').first()).toBeVisible();
 });
 
-test('measurements come from a file after a look at them, bad rows named', async ({ page, studio }) => {
-  studio.setClock('2026-03-11T09:20:00Z');
-  await studio.makeDemo();
+test('measurements come from a file after a look at them, bad rows named', async ({
+  page,
+  workshop: studio,
+}) => {
   await page.goto(`${studio.address}/slips`);
   const csv =
     'tub,at,sg,feel\nMoss trailing slip,2026-03-10T10:00:00Z,1.55,\nMoss trailing slip,never,1.5,\n';

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
@@ -16,6 +16,11 @@ export interface Studio {
   start: (args?: string[], env?: Record<string, string>) => Promise<void>;
   makeDemo: () => Promise<void>;
 }
+
+/** When the demo workshop is looked at. */
+export const DEMO_MOMENT = '2026-03-11T09:20:00Z';
+/** The environment variable that names the folder of prepared data folders. */
+export const TEMPLATES = 'KOSMEMA_E2E_TEMPLATES';
 
 export const root = join(import.meta.dirname, '..');
 
@@ -76,20 +81,30 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
   return studio;
 }
 
-/** A journey with a running studio; it fails on any error of the page or breach of its security policy. */
-export const test = base.extend<{ studio: Studio }>({
-  studio: async ({ page }, use) => {
-    const complaints: string[] = [];
-    page.on('pageerror', (error) => complaints.push(error.message));
-    page.on('console', (message) => {
-      if (/Content Security Policy|Refused to/.test(message.text())) complaints.push(message.text());
-    });
-    const studio = createStudio();
-    await studio.start();
-    await use(studio);
-    await studio.discard();
-    expect(complaints).toEqual([]);
-  },
+/** Runs a journey on a copy of a prepared data folder; it fails on any error of the page or breach of its policy. */
+async function withStudio(
+  page: Page,
+  template: 'empty' | 'demo',
+  use: (studio: Studio) => Promise<void>,
+): Promise<void> {
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(error.message));
+  page.on('console', (message) => {
+    if (/Content Security Policy|Refused to/.test(message.text())) complaints.push(message.text());
+  });
+  const studio = createStudio();
+  if (template === 'demo') studio.setClock(DEMO_MOMENT);
+  cpSync(join(process.env[TEMPLATES]!, template), studio.data, { recursive: true });
+  await studio.start();
+  await use(studio);
+  await studio.discard();
+  expect(complaints).toEqual([]);
+}
+
+/** A journey with a running studio: `studio` begins empty, `workshop` is the demo workshop at its moment. */
+export const test = base.extend<{ studio: Studio; workshop: Studio }>({
+  studio: ({ page }, use) => withStudio(page, 'empty', use),
+  workshop: ({ page }, use) => withStudio(page, 'demo', use),
 });
 
 export async function expectNoAxeFindings(page: Page): Promise<void> {

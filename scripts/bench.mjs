@@ -15,7 +15,7 @@ await build({
   packages: 'external',
   logLevel: 'warning',
 });
-must('node', ['dist/bench/bench.js']);
+must('node', ['--expose-gc', 'dist/bench/bench.js']);
 if (!existsSync(`${root}dist/web/index.html`)) must('node', ['scripts/build.mjs']);
 
 const folder = mkdtempSync(join(tmpdir(), 'kosmema-bench-'));

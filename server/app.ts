@@ -8,7 +8,7 @@ import { fromHere } from './guard/hosts.ts';
 import type { Pairing } from './guard/pairing.ts';
 import { nonceOf, policy } from './guard/policy.ts';
 import { onError, sendProblem } from './guard/problems.ts';
-import { planHere, type Planner } from './planning.ts';
+import { plannerHere, type Planner } from './planning.ts';
 import { createPlans } from './plans.ts';
 import { actRoutes } from './routes/acts.ts';
 import { archiveRoutes } from './routes/archive.ts';
@@ -39,7 +39,17 @@ export interface AppParts {
 const NONCE_MARK = '__NONCE__';
 
 export function createApp(parts: AppParts): Express {
-  const { store, files, clock, webFolder, hosts, pairing, tls, planner = planHere, sensors = null } = parts;
+  const {
+    store,
+    files,
+    clock,
+    webFolder,
+    hosts,
+    pairing,
+    tls,
+    planner = plannerHere(),
+    sensors = null,
+  } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.use(policy(tls));

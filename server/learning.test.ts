@@ -1,8 +1,8 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Entry } from '../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../core/log/piece.ts';
 import { createLearning } from './learning.ts';
-import { planHere, threadedPlanner } from './planning.ts';
+import { plannerHere, threadedPlanner, type Planner } from './planning.ts';
 import { createPlans } from './plans.ts';
 import { act, emptyFolder, entry, NOW, opened, pieceMade } from './testing/studio.ts';
 
@@ -30,8 +30,8 @@ describe('learning', () => {
         ['two', 4],
       ] as const)
         for (const e of finished(id, day)) await store.keep(act(e));
-      const plans = createPlans(store, planHere, null);
-      const learning = createLearning(store, planHere);
+      const plans = createPlans(store, plannerHere(), null);
+      const learning = createLearning(store, plannerHere());
       const pieces = (): PieceState[] => ['one', 'two'].map((id) => foldPiece(id, store.entriesAbout(id))!);
       expect(learning.answer().lessons).toEqual([]);
       await learning.study(pieces(), plans.caseOf);
@@ -49,8 +49,68 @@ describe('learning', () => {
     },
   );
 
+  it(
+    'takes over what another studio has learned, as a lesson among its own',
+    { timeout: 60_000 },
+    async () => {
+      const folder = await opened(emptyFolder());
+      const { store } = folder;
+      const learning = createLearning(store, plannerHere());
+      const taught = (mean: number, at: string) =>
+        entry(
+          'learning.taught',
+          'room-default',
+          { belief: { air: { mean, sigma: 0.1 } }, pieces: 4, checks: 9, from: 'elsewhere.json' },
+          at,
+        );
+      await store.keep(act(taught(0.3, '2026-03-01T08:00:00.000Z')));
+      await learning.study([], () => Promise.resolve(null));
+      expect(learning.prior('room-default', 'clay-default').air!.mean).toBe(0.3);
+      expect(learning.prior('room-default', 'clay-default').diffusion).toBeUndefined();
+      expect(learning.answer().learned).toMatchObject([{ unknown: 'air', pieces: 4, checks: 9, mean: 0.3 }]);
+
+      for (const e of finished('one', 3)) await store.keep(act(e));
+      const plans = createPlans(store, plannerHere(), null);
+      const piece = foldPiece('one', store.entriesAbout('one'))!;
+      await learning.study([piece], plans.caseOf);
+      const { lessons, learned } = learning.answer();
+      expect(lessons.map(({ pieceId }) => pieceId)).toEqual([null, 'one']);
+      expect(learned.find((l) => l.unknown === 'air')).toMatchObject({ pieces: 5, checks: 10 });
+      expect(lessons[1]!.belief.air!.mean).toBeGreaterThan(0.1);
+
+      const reset = entry('learning.reset', 'room-default', {}, new Date(NOW).toISOString());
+      await store.keep(act(reset));
+      expect(learning.prior('room-default', 'clay-default').air).toBeUndefined();
+      await folder.close();
+    },
+  );
+
+  it('goes on showing and learning from the others when one piece cannot be planned', async () => {
+    const folder = await opened(emptyFolder());
+    const { store } = folder;
+    for (const e of [...finished('good', 3), ...finished('bad', 4), pieceMade('open'), pieceMade('odd')])
+      await store.keep(act(e));
+    const here = plannerHere();
+    const complaints: string[] = [];
+    const complain = vi.spyOn(console, 'error').mockImplementation((words: string) => {
+      complaints.push(words);
+    });
+    const planner: Planner = (given, ...rest) =>
+      given.pieceId === 'bad' || given.pieceId === 'odd'
+        ? Promise.reject(new Error('no such wall'))
+        : here(given, ...rest);
+    const plans = createPlans(store, planner, null);
+    expect((await plans.bench(NOW)).map(({ pieceId }) => pieceId)).toEqual(['open']);
+    await vi.waitFor(() => expect(plans.learned().lessons.map(({ pieceId }) => pieceId)).toEqual(['good']), {
+      timeout: 20_000,
+    });
+    expect(complaints.some((words) => words.includes('no such wall'))).toBe(true);
+    complain.mockRestore();
+    await folder.close();
+  });
+
   it('is planned on this thread where the built one is not there', async () => {
-    expect(threadedPlanner('nowhere/plan.worker.js')).toBe(planHere);
-    await expect(planHere({ pieceId: 'x', entries: [] } as never, NOW)).resolves.toBeNull();
+    const here = threadedPlanner('nowhere/plan.worker.js');
+    await expect(here({ pieceId: 'x', entries: [] } as never, NOW)).resolves.toBeNull();
   });
 });

@@ -35,7 +35,10 @@ export function createLearning(store: Store, plan: Planner): Learning {
   const lessonOf = async (piece: PieceState, given: PieceCase, before: Lesson[]): Promise<Lesson[]> => {
     const { id, made, finished } = piece;
     const learned = learnedPrior(before, made.roomId, made.clayId, resets());
-    const planned = await plan({ ...given, learned }, finished!.at);
+    const planned = await plan({ ...given, learned }, finished!.at).catch((error: unknown) => {
+      console.error(`${made.name} taught nothing: ${String(error)}`);
+      return null;
+    });
     const checks = planned?.course.observations.length ?? 0;
     if (!planned || checks === 0) return before;
     const { belief } = planned.course;
@@ -46,27 +49,44 @@ export function createLearning(store: Store, plan: Planner): Learning {
       roomId: made.roomId,
       clayId: made.clayId,
     };
-    return [...before, { ...lesson, checks, belief }];
+    return [...before, { ...lesson, pieces: 1, checks, belief }];
   };
+
+  /** Lessons taken over from elsewhere; each is of one room or one clay. */
+  const takenOver = (): Lesson[] =>
+    subjectsOf(store.ledger, 'learning.taught').flatMap((id) =>
+      entriesOf(store.entriesAbout(id), 'learning.taught').map((entry) => ({
+        pieceId: null,
+        name: entry.body.from,
+        at: instantOf(entry),
+        roomId: id,
+        clayId: id,
+        pieces: entry.body.pieces,
+        checks: entry.body.checks,
+        belief: entry.body.belief,
+      })),
+    );
 
   return {
     prior: (roomId, clayId) => learnedPrior(lessons, roomId, clayId, resets()),
     version: () => version,
     study: async (finished, caseOf) => {
       const inOrder = [...finished].sort((a, b) => a.finished!.at - b.finished!.at);
-      const key = [
-        ...inOrder.map(({ id }) => `${id}.${store.revisionOf(id)}`),
-        JSON.stringify(resets()),
-      ].join();
+      const taught = takenOver();
+      const key = JSON.stringify([inOrder.map(({ id }) => [id, store.revisionOf(id)]), resets(), taught]);
       if (busy || key === studied) return;
       busy = true;
       try {
         let learned: Lesson[] = [];
         for (const piece of inOrder) {
+          const before = merged(
+            learned,
+            taught.filter(({ at }) => at <= piece.finished!.at),
+          );
           const given = await caseOf(piece.id);
-          if (given) learned = await lessonOf(piece, given, learned);
+          if (given) learned = await lessonOf(piece, given, before);
         }
-        lessons = learned;
+        lessons = merged(learned, taught);
         studied = key;
         version += 1;
       } finally {
@@ -77,22 +97,16 @@ export function createLearning(store: Store, plan: Planner): Learning {
       const { rooms, clays } = store.studio();
       const named = { room: rooms, clay: clays };
       return {
-        learned: taughtBy.flatMap(({ unknown, subject }) =>
-          named[subject].flatMap(({ id, set }) => {
-            const taught = lessonsOf(lessons, subject, id, resets());
-            const last = taught.at(-1);
+        studying: busy,
+        learned: taughtBy.flatMap((taught) =>
+          named[taught.subject].flatMap(({ id, set }) => {
+            const counting = lessonsOf(lessons, taught, id, resets());
+            const last = counting.at(-1);
             if (!last) return [];
-            const checks = taught.reduce((sum, lesson) => sum + lesson.checks, 0);
+            const sum = (of: 'pieces' | 'checks') => counting.reduce((all, lesson) => all + lesson[of], 0);
+            const belief = last.belief[taught.unknown]!;
             return [
-              {
-                unknown,
-                subject,
-                id,
-                name: set.name,
-                ...last.belief[unknown],
-                pieces: taught.length,
-                checks,
-              },
+              { ...taught, id, name: set.name, ...belief, pieces: sum('pieces'), checks: sum('checks') },
             ];
           }),
         ),
@@ -101,3 +115,7 @@ export function createLearning(store: Store, plan: Planner): Learning {
     },
   };
 }
+
+/** Lessons of two lists in order of time, each once. */
+const merged = (some: Lesson[], others: Lesson[]): Lesson[] =>
+  [...new Set([...some, ...others])].sort((a, b) => a.at - b.at);

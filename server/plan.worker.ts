@@ -1,8 +1,16 @@
 import { parentPort } from 'node:worker_threads';
-import { planPiece } from '../core/plan/plan.ts';
-import type { PlanTask } from './planning.ts';
+import { rememberingPlanner } from '../core/plan/memory.ts';
+import { REMEMBERED, type PlanDone, type PlanTask } from './planning.ts';
+
+const plan = rememberingPlanner(REMEMBERED);
+
+function done({ ticket, given, now, whatIf, effort }: PlanTask): PlanDone {
+  try {
+    return { ticket, plan: plan(given, now, whatIf, effort) };
+  } catch (error) {
+    return { ticket, failed: `${given.pieceId}: ${String(error)}` };
+  }
+}
 
 /** Plans pieces off the server's thread, with the very code the browser uses. */
-parentPort!.on('message', ({ ticket, given, now, whatIf }: PlanTask) => {
-  parentPort!.postMessage({ ticket, plan: planPiece(given, now, whatIf) });
-});
+parentPort!.on('message', (task: PlanTask) => parentPort!.postMessage(done(task)));

@@ -1,4 +1,4 @@
-import type { BenchPiece, PieceRow } from '../api/index.ts';
+import type { BenchPiece, LearningAnswer, PieceRow } from '../api/index.ts';
 import { wetness } from '../core/clay/colour.ts';
 import { meansOver } from '../core/drying/series.ts';
 import { outerReading } from '../core/drying/readings.ts';
@@ -9,10 +9,10 @@ import { foldPiece, type PieceState } from '../core/log/piece.ts';
 import { settingAt } from '../core/log/studio.ts';
 import type { PieceCase } from '../core/plan/case.ts';
 import { nextStep } from '../core/plan/next.ts';
-import type { PiecePlan } from '../core/plan/plan.ts';
+import type { Effort, PiecePlan } from '../core/plan/plan.ts';
 import { stepsOf, techniqueNamed } from '../core/technique/catalogue.ts';
-import { DAY, MINUTE, type Instant } from '../core/units/quantity.ts';
-import { createLearning, type Learning } from './learning.ts';
+import { DAY, HOUR, MINUTE, type Instant } from '../core/units/quantity.ts';
+import { createLearning } from './learning.ts';
 import type { Planner } from './planning.ts';
 import type { Sensors } from './sensors/sensors.ts';
 import type { Store } from './store.ts';
@@ -22,8 +22,10 @@ export interface Plans {
   bench: (now: Instant) => Promise<BenchPiece[]>;
   rows: (now: Instant) => PieceRow[];
   caseOf: (pieceId: string) => Promise<PieceCase | null>;
-  /** What finished pieces have taught. */
-  learning: Learning;
+  /** The latest pieces, oldest first. */
+  cases: (most: number) => Promise<PieceCase[]>;
+  /** What finished pieces have taught so far; what they teach since is then worked out. */
+  learned: () => LearningAnswer;
 }
 
 interface Kept {
@@ -34,14 +36,17 @@ interface Kept {
 
 /** The wall follows the room's half hours; finer readings change nothing that can be seen in it. */
 const AIR_STEP = 30 * MINUTE;
-/** Members of the very first answer after a start; all of them follow. */
-const FIRST_MEMBERS = 8;
+/** More pieces than these are first planned with few members; all of them follow. */
+const AT_ONCE = 2;
+const QUICK: Effort = { members: 8 };
+/** A plan is shown so long beyond its time, while the next is made. */
+const RUNS_ON = HOUR;
 
-export function createPlans(store: Store, plan: Planner, sensors: Sensors | null): Plans {
-  const learning = createLearning(store, plan);
+export function createPlans(store: Store, planner: Planner, sensors: Sensors | null): Plans {
+  const learning = createLearning(store, planner);
   const kept = new Map<string, Kept>();
-  /** Pieces that have had only a quick answer so far. */
-  const rough = new Map<string, Pick<Kept, 'key' | 'given'>>();
+  /** Pieces whose plan is to be made in full. */
+  const due = new Map<string, Pick<Kept, 'key' | 'given'>>();
 
   const pieceIds = (): string[] => [
     ...new Set(
@@ -93,45 +98,73 @@ export function createPlans(store: Store, plan: Planner, sensors: Sensors | null
       .concat(learning.version())
       .join('.');
 
-  const planOf = async (piece: PieceState, now: Instant): Promise<Kept> => {
-    const key = keyOf(piece);
+  const stillHolds = (piece: PieceState, now: Instant): Kept | null => {
     const known = kept.get(piece.id);
-    if (known?.key === key && now >= known.plan.at && now < known.plan.holdsUntil) return known;
-    const given = known?.key === key ? known.given : (await caseOf(piece.id))!;
-    if (known) return keep(piece.id, { key, given, plan: (await plan(given, now))! });
-    rough.set(piece.id, { key, given });
-    return keep(piece.id, { key, given, plan: (await plan(given, now, { members: FIRST_MEMBERS }))! });
+    return known?.key === keyOf(piece) && now >= known.plan.at && now < known.plan.holdsUntil + RUNS_ON
+      ? known
+      : null;
   };
 
-  const keep = (id: string, fresh: Kept): Kept => {
-    kept.set(id, fresh);
+  /** Plans of pieces; where many are to be made anew, quick ones first. */
+  const plansOf = async (wanted: PieceState[], now: Instant): Promise<Kept[]> => {
+    const effort = wanted.filter((piece) => !stillHolds(piece, now)).length > AT_ONCE ? QUICK : {};
+    const plans: Kept[] = [];
+    for (const piece of wanted) {
+      const known = stillHolds(piece, now);
+      if (known && now >= known.plan.holdsUntil) due.set(piece.id, known);
+      const shown = known ?? (await planAnew(piece, now, effort).catch(() => kept.get(piece.id)));
+      if (shown) plans.push(shown);
+    }
+    return plans;
+  };
+
+  /** A piece that cannot be planned is told of, and keeps no other from being shown. */
+  const plan: Planner = (...wanted) =>
+    planner(...wanted).catch((error: unknown) => {
+      console.error(`A plan failed: ${String(error)}`);
+      throw error;
+    });
+
+  const planAnew = async (piece: PieceState, now: Instant, effort: Effort): Promise<Kept> => {
+    const key = keyOf(piece);
+    const given = (await caseOf(piece.id))!;
+    const fresh = { key, given, plan: (await plan(given, now, undefined, effort))! };
+    if (effort === QUICK) due.set(piece.id, fresh);
+    kept.set(piece.id, fresh);
     return fresh;
   };
 
-  /** After the first quick answers, the whole ones, one after another. */
+  /** After the answer, what was quick or is due again is planned in full, one piece after another. */
   const refine = async (now: Instant): Promise<void> => {
-    for (const [id, { key, given }] of rough) {
-      rough.delete(id);
+    for (const [id, { key, given }] of due) {
+      due.delete(id);
       const whole = await plan(given, now).catch(() => null);
-      if (whole && kept.get(id)?.key === key) keep(id, { key, given, plan: whole });
+      if (whole && kept.get(id)?.key === key) kept.set(id, { key, given, plan: whole });
     }
   };
 
+  const study = () =>
+    learning.study(
+      pieces().filter((p) => p.finished),
+      caseOf,
+    );
+
   return {
     caseOf,
-    learning,
+    learned: () => {
+      void study();
+      return learning.answer();
+    },
+    cases: async (most) => {
+      const found = await Promise.all(pieceIds().slice(-most).map(caseOf));
+      return found.filter((given) => given !== null);
+    },
     bench: async (now) => {
-      const rows: BenchPiece[] = [];
-      for (const piece of pieces().filter((p) => !p.finished)) {
-        const { plan: planned, given } = await planOf(piece, now);
-        rows.push(benchPiece(planned, given, roomName(store, piece.roomId), now));
-      }
-      void refine(now).then(() =>
-        learning.study(
-          pieces().filter((p) => p.finished),
-          caseOf,
-        ),
+      const unfinished = pieces().filter((p) => !p.finished);
+      const rows = (await plansOf(unfinished, now)).map(({ plan: planned, given }) =>
+        benchPiece(planned, given, roomName(store, planned.piece.roomId), now),
       );
+      void refine(now).then(study);
       return rows;
     },
     rows: () =>

@@ -74,6 +74,7 @@ const router = createBrowserRouter([
         ],
       },
       { path: 'studio', lazy: async () => ({ Component: (await import('./studio/Studio.tsx')).Studio }) },
+      { path: 'studio/fit', lazy: async () => ({ Component: (await import('./studio/LogFit.tsx')).LogFit }) },
       {
         path: 'studio/clays/:id/test',
         lazy: async () => ({ Component: (await import('./studio/DryingTest.tsx')).DryingTest }),

@@ -135,7 +135,7 @@ function solveSurface(face: EvaporatingFace, air: Air, surfaceX: number, out: Su
   const outdoors = (face.held?.() ?? air.humidity) * saturationDensity(air.celsius);
   const fourth = (kelvin: number) => kelvin * kelvin * kelvin * kelvin;
   const brought = h * air.celsius + RADIATION * fourth(air.celsius + KELVIN);
-  let t = out.celsius;
+  let t = Number.isFinite(out.celsius) ? out.celsius : air.celsius;
   for (let round = 0; round < 20; round++) {
     const kelvin = t + KELVIN;
     const saturated = saturationDensity(t);
@@ -200,13 +200,16 @@ export const plasterFace =
     out.slope = x > PLASTER.downToX ? left : 0;
   };
 
+/** Water boils at this, °C, at sea level: its vapour is no denser than then, and more heat only boils it faster. */
+const BOILS = 100;
+
 /** A face held at a temperature, as a hot tool brings it: j = (a_w·ρ_sat(T) − ρ_air)·h_m. */
 export const heldFace =
   (celsius: number, air: Air, activity: LawCurve, heatTransfer: number): FaceLaw =>
   (x, _t, out) => {
     const passes = heatTransfer / LEWIS;
     const a = activity.value(x);
-    const saturated = saturationDensity(celsius);
+    const saturated = saturationDensity(Math.min(BOILS, celsius));
     out.flux = (a * saturated - air.humidity * saturationDensity(air.celsius)) * passes;
     out.slope = activity.slope(x, a) * saturated * passes;
   };

@@ -87,7 +87,11 @@ function heated(run: WallRun, face: FaceName, wallCelsius: number, spanS: number
     blown.duty * blown.heatTransfer * (blown.celsius - wallCelsius) +
     (2 - blown.duty) * room * (air.celsius - wallCelsius) +
     radiated;
-  return wallCelsius + (brought * spanS - LATENT_HEAT * lost) / capacity;
+  const after = wallCelsius + (brought * spanS - LATENT_HEAT * lost) / capacity;
+  // no loss cools it below the room's own balance and no tool heats it beyond itself, however long the step
+  const coldest = Math.min(wallCelsius, quasiSteady(run));
+  const hottest = Math.max(wallCelsius, air.celsius, blown.celsius);
+  return Math.min(hottest, Math.max(coldest, after));
 }
 
 /** J/(m²·K) of the whole wall: about 15 000 for 6 mm of leather-hard clay. */

@@ -219,3 +219,61 @@ function mattesAt({ thickness, sg, x, wall: wallMm, seconds }: CoatCase) {
   });
   return { seconds: took, after: meanReading(laid.x, laid.mesh) };
 }
+
+/** Members of an ensemble are many runs at once: none may feel another through anything they share. */
+describe('many walls carried together', () => {
+  const settings = [0.004, 0.006, 0.009].map((thicknessM, i) => ({
+    ...plain,
+    thicknessM,
+    airFactor: 0.8 + 0.3 * i,
+    airShift: { celsius: i - 1, humidity: 0.03 * (1 - i) },
+  }));
+  const events: WallEvent[] = [
+    {
+      at: 2 * HOUR,
+      kind: 'coat',
+      coat: { face: 'outside', thicknessM: 0.0003, specificGravity: 1.4, grainDensity: 2600 },
+    },
+    { at: 3 * HOUR, kind: 'surroundings', change: { cover: 'paper-bag' } },
+    { at: 5 * HOUR, kind: 'heat', tool: 'heat-gun', face: 'outside', seconds: 60, duty: 0.5 },
+    { at: 6 * HOUR, kind: 'surroundings', change: { cover: 'open' } },
+  ];
+  const surroundings = room({ inside: 'plaster' });
+  const end = 30 * HOUR;
+  const alone = settings.map((setting) => carry(startRun(setting, surroundings, 0), end, events));
+
+  it('end as each does alone, to the last bit', () => {
+    const together = settings.map((setting) => startRun(setting, surroundings, 0));
+    const stops = [HOUR, 2 * HOUR, 4 * HOUR, 5.5 * HOUR, 12 * HOUR, end];
+    const single = settings.map((setting) => startRun(setting, surroundings, 0));
+    const due = (from: number, to: number) => events.filter(({ at }) => at > from && at <= to);
+    stops.forEach((stop, i) => {
+      for (const run of together) carry(run, stop, due(stops[i - 1] ?? 0, stop));
+    });
+    for (const run of single) stops.forEach((stop, i) => carry(run, stop, due(stops[i - 1] ?? 0, stop)));
+    together.forEach((run, k) => {
+      expect(run.state.x).toEqual(single[k]!.state.x);
+      expect(run.trajectory.at).toEqual(single[k]!.trajectory.at);
+    });
+  });
+
+  it('come by stops on the way to where they come without them', () => {
+    const stopped = startRun(settings[1]!, surroundings, 0);
+    carry(carry(stopped, 4.5 * HOUR, events), end, events.slice(2));
+    expect(meanReading(stopped.state.x, stopped.wall.mesh)).toBeCloseTo(
+      meanReading(alone[1]!.state.x, alone[1]!.wall.mesh),
+      4,
+    );
+  });
+
+  it('a fork leaves the run it came from as it was', () => {
+    const run = startRun(settings[0]!, surroundings, 0);
+    carry(run, 4 * HOUR, events.slice(0, 2));
+    const before = run.state.x.slice();
+    const records = run.trajectory.at.length;
+    carry(forkRun(run, run.at, standing(run)), end, events.slice(2));
+    expect(run.state.x).toEqual(before);
+    expect(run.trajectory.at).toHaveLength(records);
+    expect(run.surroundings.cover).toBe('paper-bag');
+  });
+});

@@ -140,13 +140,15 @@ function step(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): voi
   const { mesh } = run.wall;
   const before = { ...run.state.left };
   const paper = coverNamed(run.surroundings.cover).holds;
-  const stopped = run.wall.advance(run.state, 0, (to - startAt) / 1000, facesOf(run), {
+  const lasts = (to - startAt) / 1000;
+  const stopped = run.wall.advance(run.state, 0, lasts, facesOf(run), {
     tolerance: run.tolerance,
     maxStep: paper && 'paperKg' in paper ? PAPER_STEP_S : LONGEST_STEP_S,
     record: (timeS, x, rate) => recorded(run, startAt + timeS * 1000, x, rate),
     ...(until && { until: (_t: number, x: Float64Array) => until({ x, mesh }) }),
   });
-  run.at = startAt + stopped * 1000;
+  // exactly there, or rounding would leave an event just ahead undone
+  run.at = stopped >= lasts ? to : startAt + stopped * 1000;
   run.taken = takenSince(run, before);
 }
 

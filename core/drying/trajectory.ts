@@ -36,6 +36,12 @@ export function recordBefore(run: Trajectory, at: Instant): number {
   return low;
 }
 
+/** What is on record from an instant on, with the record it falls on. */
+export function since(run: Trajectory, at: Instant): Trajectory {
+  const k = recordBefore(run, at);
+  return { at: run.at.slice(k), x: run.x.slice(k), rate: run.rate.slice(k), mesh: run.mesh.slice(k) };
+}
+
 /** The wall at an instant: its water contents, and what the cells are. */
 export interface WallAt {
   x: Float64Array;

@@ -51,6 +51,8 @@ interface Skin extends FaceFlux {
 
 const FIRST_STEP_S = 10;
 const SHORTEST_STEP_S = 1e-7;
+/** Wetter than this the local error is held as a share, as befits a coat that is nearly all water. */
+const RELATIVE_FROM_X = 0.25;
 
 /**
  * A wall of the mesh's cells. All working memory is allocated here.
@@ -115,11 +117,20 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     out: Skin,
   ): void => {
     const half = (area * perVolume(i, x1)) / (dz[i]! / 2);
-    let surface = x1 - out.drop;
+    let surface = Number.isFinite(out.drop) ? x1 - out.drop : x1;
+    // more leaves a wetter surface and less comes to it: what is left over falls with X_s, so the root is bracketed
+    let low = x1 > 0 ? 0 : Number.NEGATIVE_INFINITY;
+    let high = Number.POSITIVE_INFINITY;
     for (let round = 0; round < 30; round++) {
       face(surface, timeS, out);
-      const change = (half * (x1 - surface) - out.flux) / (half + out.slope);
-      surface = surface + change > 0 || surface <= 0 ? surface + change : surface / 4;
+      const over = half * (x1 - surface) - out.flux;
+      if (over > 0) low = surface;
+      else high = surface;
+      const newton = surface + over / (half + out.slope);
+      const outside = newton < low - SETTLED_X || newton > high + SETTLED_X;
+      const next = outside && Number.isFinite(high + low) ? (low + high) / 2 : newton;
+      const change = next - surface;
+      surface = next;
       if (Math.abs(change) < SETTLED_X) break;
     }
     out.drop = x1 - surface;
@@ -252,7 +263,8 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
       for (let i = 0; i < n; i++) trial[i] = trial[i]! + e * k[i]!;
     }
     let error = 0;
-    for (let i = 0; i < n; i++) error = Math.max(error, Math.abs(trial[i]!));
+    for (let i = 0; i < n; i++)
+      error = Math.max(error, Math.abs(trial[i]!) / Math.max(1, x[i]! / RELATIVE_FROM_X));
     faceIn.slope = slopeIn;
     faceOut.slope = slopeOut;
     faceIn.flux = firstFlux.inside;
@@ -286,7 +298,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
       for (;;) {
         const size = h >= end * 0.999 ? end : h > end / 2 ? end / 2 : h;
         const error = step(x, t, size, faces);
-        const grow = Math.min(4, Math.max(0.2, 0.9 * (tolerance / Math.max(error, 1e-14)) ** (1 / 3)));
+        const grow = growth(tolerance, error);
         if (error <= tolerance) {
           t = size === end ? toS : t + size;
           h = Math.min(Math.max(size * grow, size < h ? h : 0), maxStep);
@@ -303,6 +315,12 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   };
 
   return { advance, mesh };
+}
+
+/** How much longer the next step may be; a step so long that its stages left all numbers behind is cut hard. */
+function growth(tolerance: number, error: number): number {
+  if (!Number.isFinite(error)) return 0.1;
+  return Math.min(4, Math.max(0.2, 0.9 * (tolerance / Math.max(error, 1e-14)) ** (1 / 3)));
 }
 
 function lawsByCell({ widths, layers }: Mesh, lawsOf: (layer: Layer) => LayerLaws): LayerLaws[] {

@@ -1,5 +1,6 @@
 import type { Fineness, WallEvent, WallRun, WallSetting } from '../drying/run.ts';
 import { carry } from '../drying/run.ts';
+import type { PlaceName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 import { takenAsFound } from './found.ts';
 import { comparedOf, type Compared, type Observation } from './observe.ts';
@@ -14,24 +15,34 @@ export const COARSE: Fineness = { cells: 8, coatCells: 4, tolerance: 2e-3 };
 const FITS = 2.5;
 const WIDENINGS = 2;
 
-/** Everything that a wall's forecast rests on. */
+/** One of the walls of a piece: how it begins with what a member believes, and what befalls it, in order. */
+export interface WallOfPiece {
+  place: PlaceName;
+  begin: (setting: WallSetting, fineness?: Partial<Fineness>) => WallRun;
+  events: WallEvent[];
+}
+
+/** Everything that a forecast rests on. */
 export interface WallCase {
   given: WallSetting;
   prior: Prior;
   observations: Observation[];
-  events: WallEvent[];
-  begin: (setting: WallSetting, fineness?: Partial<Fineness>) => WallRun;
+  /** The walls of the piece; a member is one belief about all of them. */
+  walls: WallOfPiece[];
   now: Instant;
   members: number;
   /** 0 to below 1. */
   seed: number;
 }
 
+/** The walls of one member, or some of them, by place. */
+export type Walls = Partial<Record<PlaceName, WallRun>>;
+
 export interface Ensemble {
-  /** Members carried to now. */
-  runs: WallRun[];
-  /** The wall that the mean of the members makes, carried to now in full fineness. */
-  best: WallRun;
+  /** The walls of each member, carried to now. */
+  members: Walls[];
+  /** The walls that the mean of the members makes, carried to now, the piece's own wall in full fineness. */
+  best: Walls;
   /** What the members believe of each unknown. */
   belief: Record<Unknown, Belief>;
   /** How often the prior had to be widened before a member fitted what was found. */
@@ -47,28 +58,42 @@ export function ensembleOf(wall: WallCase): Ensemble {
   let { prior } = wall;
   let widened = 0;
   let draws = drawn(wall, prior, compared);
-  let runs = runsOf(wall, prior, draws, []);
-  while (!fits(runs, compared) && widened < WIDENINGS) {
+  let members = membersOf(wall, prior, draws);
+  while (!fits(members, compared) && widened < WIDENINGS) {
     widened += 1;
     prior = wider(prior);
     draws = drawn(wall, prior, compared);
-    runs = runsOf(wall, prior, draws, []);
+    members = membersOf(wall, prior, draws);
   }
-  const taken = !fits(runs, compared);
-  const found = taken ? observations.flatMap((o) => takenAsFound(wall.given.body, o)) : [];
-  if (taken) runs = runsOf(wall, prior, draws, found);
+  const taken = !fits(members, compared);
+  const found = taken ? withFound(wall) : wall;
+  if (taken) members = membersOf(found, prior, draws);
   const mean = Float64Array.from(unknowns, (_, k) => draws.reduce((sum, z) => sum + z[k]!, 0) / draws.length);
-  const best = carry(wall.begin(settingOf(wall.given, prior, mean)), now, merged(wall.events, found));
-  return { runs, best, belief: beliefOf(prior, draws), widened, taken };
+  const setting = settingOf(wall.given, prior, mean);
+  const best = wallsOf(found.walls, setting, now, (place) => (place === 'wall' ? {} : COARSE));
+  return { members, best, belief: beliefOf(prior, draws), widened, taken };
+}
+
+/** Carries walls of a setting to an instant. */
+function wallsOf(
+  walls: WallOfPiece[],
+  setting: WallSetting,
+  to: Instant,
+  fineness: (place: PlaceName) => Partial<Fineness>,
+): Walls {
+  return Object.fromEntries(
+    walls.map(({ place, begin, events }) => [place, carry(begin(setting, fineness(place)), to, events)]),
+  );
 }
 
 function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
   const first = normalDraws(wall.members, unknowns.length, wall.seed);
   const last = wall.observations.at(-1)?.at ?? wall.now;
+  const looked = wall.walls.filter(({ place }) => compared.some((c) => c.place === place));
   const seen = {
     predict: (z: Float64Array) => {
-      const run = carry(wall.begin(settingOf(wall.given, prior, z), COARSE), last, wall.events);
-      return Float64Array.from(compared, (c) => c.predict(run));
+      const walls = wallsOf(looked, settingOf(wall.given, prior, z), last, () => COARSE);
+      return Float64Array.from(compared, (c) => predicted(c, walls));
     },
     values: Float64Array.from(compared, (c) => c.value),
     sigmas: Float64Array.from(compared, (c) => c.sigma),
@@ -76,16 +101,23 @@ function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
   return smoothed(first, seen, PASSES, (wall.seed + 0.5) % 1);
 }
 
-const runsOf = (wall: WallCase, prior: Prior, draws: Draws, found: WallEvent[]): WallRun[] => {
-  const events = merged(wall.events, found);
-  return draws.map((z) => carry(wall.begin(settingOf(wall.given, prior, z), COARSE), wall.now, events));
-};
+const membersOf = (wall: WallCase, prior: Prior, draws: Draws): Walls[] =>
+  draws.map((z) => wallsOf(wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE));
 
-const merged = (events: WallEvent[], found: WallEvent[]): WallEvent[] =>
-  found.length === 0 ? events : [...events, ...found].sort((a, b) => a.at - b.at);
+function withFound(wall: WallCase): WallCase {
+  const walls = wall.walls.map((of) => {
+    const found = wall.observations
+      .filter(({ place }) => place === of.place)
+      .flatMap((observation) => takenAsFound(wall.given.body, observation));
+    return { ...of, events: [...of.events, ...found].sort((a, b) => a.at - b.at) };
+  });
+  return { ...wall, walls };
+}
 
-const fits = (runs: WallRun[], compared: Compared[]): boolean =>
-  compared.every((c) => runs.some((run) => Math.abs(c.predict(run) - c.value) < FITS * c.sigma));
+const predicted = ({ place, predict }: Compared, walls: Walls): number => predict(walls[place]!);
+
+const fits = (members: Walls[], compared: Compared[]): boolean =>
+  compared.every((c) => members.some((walls) => Math.abs(predicted(c, walls) - c.value) < FITS * c.sigma));
 
 const wider = (prior: Prior): Prior =>
   Object.fromEntries(

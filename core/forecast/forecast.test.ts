@@ -7,7 +7,7 @@ import { carry, plainSetting, startRun, type Fineness, type WallSetting } from '
 import { firstWhen } from '../drying/trajectory.ts';
 import { HOUR } from '../units/quantity.ts';
 import { noAnswers } from './answers.ts';
-import { ensembleOf, type WallCase } from './ensemble.ts';
+import { ensembleOf, type Ensemble, type WallCase } from './ensemble.ts';
 import type { Observation } from './observe.ts';
 import { usualPrior } from './prior.ts';
 import { normalDraws, smoothed } from './smoother.ts';
@@ -27,14 +27,14 @@ const wall = (observations: Observation[], now = 5 * HOUR): WallCase => ({
   given: plainSetting(defaultBody, 0.006),
   prior: usualPrior,
   observations,
-  events: [],
-  begin,
+  walls: [{ place: 'wall', begin, events: [] }],
   now,
   members: 64,
   seed: 0.4,
 });
+const runsOf = ({ members }: Ensemble) => members.map(({ wall: run }) => run!);
 const edge = (observations: Observation[], now?: number) => {
-  const { runs } = ensembleOf(wall(observations, now));
+  const runs = runsOf(ensembleOf(wall(observations, now)));
   return spreadOf(
     runs.map((run) => firstWhen(carry(run, 60 * HOUR).trajectory, 0, meanReading, (x) => x < 0.12)),
   );
@@ -89,47 +89,54 @@ describe('forecast of a wall', () => {
 
   it('narrows after a touch check to 0.8 or less, after an early weighing to about a third', () => {
     const { stage } = stageAt(defaultBody, meanX);
-    const checked = edge([{ at, kind: 'stage', stage }]);
-    const weighed = edge([{ at, kind: 'water', x: meanX }]);
+    const checked = edge([{ at, place: 'wall', kind: 'stage', stage }]);
+    const weighed = edge([{ at, place: 'wall', kind: 'water', x: meanX }]);
     expect(width(checked) / width(before)).toBeLessThan(0.8);
     expect(width(weighed) / width(before)).toBeLessThan(0.35);
     expect(width(weighed)).toBeLessThan(width(checked));
   });
 
   it('narrows by answers of hand and eye, the more the more is answered', () => {
-    const one = edge([{ at, kind: 'answers', answers: { ...noAnswers, dent: 'marks' } }]);
+    const one = edge([{ at, place: 'wall', kind: 'answers', answers: { ...noAnswers, dent: 'marks' } }]);
     const more = edge([
-      { at, kind: 'answers', answers: { ...noAnswers, dent: 'marks', corner: 'stays', nail: 'marks' } },
+      {
+        at,
+        place: 'wall',
+        kind: 'answers',
+        answers: { ...noAnswers, dent: 'marks', corner: 'stays', nail: 'marks' },
+      },
     ]);
     expect(width(one)).toBeLessThan(width(before));
     expect(width(more)).toBeLessThan(width(before));
   });
 
   it('takes answers that contradict each other without falling over, and stays unsure', () => {
-    const torn = edge([{ at, kind: 'answers', answers: { ...noAnswers, dent: 'dents', nail: 'powders' } }]);
+    const torn = edge([
+      { at, place: 'wall', kind: 'answers', answers: { ...noAnswers, dent: 'dents', nail: 'powders' } },
+    ]);
     expect(width(torn)).toBeGreaterThan(0);
   });
 
   it('widens until a member fits what was found, and takes as found what none can', () => {
-    const odd = ensembleOf(wall([{ at: HOUR / 2, kind: 'stage', stage: 'bone-dry' }], HOUR));
+    const odd = ensembleOf(wall([{ at: HOUR / 2, place: 'wall', kind: 'stage', stage: 'bone-dry' }], HOUR));
     expect(odd.widened).toBeGreaterThan(0);
     expect(['drying', 'bone-dry']).toContain(
-      stageAt(defaultBody, meanReading(odd.best.state.x, odd.best.wall.mesh)).stage,
+      stageAt(defaultBody, meanReading(odd.best.wall!.state.x, odd.best.wall!.wall.mesh)).stage,
     );
-    const impossible = ensembleOf(wall([{ at: HOUR / 60, kind: 'water', x: 0.01 }], HOUR));
+    const impossible = ensembleOf(wall([{ at: HOUR / 60, place: 'wall', kind: 'water', x: 0.01 }], HOUR));
     expect(impossible.taken).toBe(true);
-    expect(meanReading(impossible.best.state.x, impossible.best.wall.mesh)).toBeLessThan(0.02);
+    expect(meanReading(impossible.best.wall!.state.x, impossible.best.wall!.wall.mesh)).toBeLessThan(0.02);
   });
 
   it('believes faster air after a wall was found drier', () => {
-    const drier = ensembleOf(wall([{ at, kind: 'water', x: meanX - 0.02 }]));
-    const wetter = ensembleOf(wall([{ at, kind: 'water', x: meanX + 0.02 }]));
+    const drier = ensembleOf(wall([{ at, place: 'wall', kind: 'water', x: meanX - 0.02 }]));
+    const wetter = ensembleOf(wall([{ at, place: 'wall', kind: 'water', x: meanX + 0.02 }]));
     expect(drier.belief.air.mean).toBeGreaterThan(wetter.belief.air.mean + 0.1);
     expect(drier.belief.air.sigma).toBeLessThan(usualPrior.air.sigma);
   });
 
   it('expects of a check about what one then does', () => {
-    const { runs } = ensembleOf(wall([], at));
+    const runs = runsOf(ensembleOf(wall([], at)));
     const indices = runs.map((run) => (meanReading(run.state.x, run.wall.mesh) - 0.12) * 400 + 46);
     const moments = runs.map((run) =>
       firstWhen(carry(run, 60 * HOUR).trajectory, 0, meanReading, (x) => x < 0.12),

@@ -33,9 +33,8 @@ function forecast(n: number, prior: Prior, checked: boolean) {
   return ensembleOf({
     given: wallOf(n),
     prior,
-    observations: checked ? [{ at, kind: 'water', x }] : [],
-    events: [],
-    begin: begin(believed),
+    observations: checked ? [{ at, place: 'wall', kind: 'water', x }] : [],
+    walls: [{ place: 'wall', begin: begin(believed), events: [] }],
     now: at,
     members: 48,
     seed: n / 100,
@@ -49,15 +48,15 @@ function lessonsAfter(pieces: number): Lesson[] {
     const { belief } = forecast(n, prior, true);
     lessons = [
       ...lessons,
-      { pieceId: `p${n}`, name: '', at: n + 1, roomId: 'r', clayId: 'c', checks: 1, belief },
+      { pieceId: `p${n}`, name: '', at: n + 1, roomId: 'r', clayId: 'c', pieces: 1, checks: 1, belief },
     ];
   }
   return lessons;
 }
 
 const errorOfNext = (prior: Prior): number => {
-  const { runs } = forecast(10, prior, false);
-  const { p50 } = spreadOf(runs.map((run) => drySince(carry(run, 40 * HOUR))));
+  const { members } = forecast(10, prior, false);
+  const { p50 } = spreadOf(members.map(({ wall }) => drySince(carry(wall!, 40 * HOUR))));
   return Math.abs(p50! - drySince(truthOf(10))!) / HOUR;
 };
 

@@ -1,16 +1,18 @@
 import type { Instant } from '../units/quantity.ts';
 import { usualPrior, type Belief, type Prior, type Unknown } from './prior.ts';
 
-/** What one finished piece taught: the members' belief at its end. */
+/** What one finished piece taught of its room and its clay, or what was taken over from another studio. */
 export interface Lesson {
-  pieceId: string;
+  /** The piece; null where it was taken over. */
+  pieceId: string | null;
   name: string;
   at: Instant;
-  roomId: string;
-  clayId: string;
+  roomId: string | null;
+  clayId: string | null;
+  pieces: number;
   /** Checks, weighings and signs it rests on. */
   checks: number;
-  belief: Record<Unknown, Belief>;
+  belief: Partial<Record<Unknown, Belief>>;
 }
 
 /** What belongs to a room and what to a clay; the rest is each piece's own. */
@@ -26,10 +28,18 @@ const DRIFTS = 0.08;
 /** When a room or a clay was last set back to the usual, by its id. */
 export type Resets = Record<string, Instant>;
 
-/** Lessons of a subject that still count, oldest first. */
-export function lessonsOf(lessons: Lesson[], subject: 'room' | 'clay', id: string, resets: Resets): Lesson[] {
+/** Lessons about an unknown of a room or a clay that still count, oldest first. */
+export function lessonsOf(
+  lessons: Lesson[],
+  { unknown, subject }: (typeof taughtBy)[number],
+  id: string,
+  resets: Resets,
+): Lesson[] {
   return lessons.filter(
-    (lesson) => (subject === 'room' ? lesson.roomId : lesson.clayId) === id && lesson.at > (resets[id] ?? 0),
+    (lesson) =>
+      lesson.belief[unknown] !== undefined &&
+      (subject === 'room' ? lesson.roomId : lesson.clayId) === id &&
+      lesson.at > (resets[id] ?? 0),
   );
 }
 
@@ -44,10 +54,11 @@ export function learnedPrior(
   resets: Resets = {},
 ): Partial<Prior> {
   return Object.fromEntries(
-    taughtBy.flatMap(({ unknown, subject }) => {
-      const last = lessonsOf(lessons, subject, subject === 'room' ? roomId : clayId, resets).at(-1);
+    taughtBy.flatMap((taught) => {
+      const { unknown, subject } = taught;
+      const last = lessonsOf(lessons, taught, subject === 'room' ? roomId : clayId, resets).at(-1);
       if (!last) return [];
-      const { mean, sigma } = last.belief[unknown];
+      const { mean, sigma } = last.belief[unknown]!;
       return [[unknown, { mean, sigma: Math.min(usualPrior[unknown].sigma, Math.hypot(sigma, DRIFTS)) }]];
     }),
   );

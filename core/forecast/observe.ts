@@ -3,11 +3,12 @@ import { meanReading, outerReading, surfaceReading, type Reading } from '../dryi
 import type { WallRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { signAt, type Sign } from '../technique/technique.ts';
+import type { PlaceName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 import { readAnswers, type Answers } from './answers.ts';
 
 /** What was found of a wall by hand, eye or scale. */
-export type Observation = { at: Instant } & (
+export type Observation = { at: Instant; place: PlaceName } & (
   | { kind: 'water'; x: number }
   | { kind: 'stage'; stage: Stage }
   | { kind: 'answers'; answers: Answers }
@@ -17,6 +18,8 @@ export type Observation = { at: Instant } & (
 
 /** A number a run predicts, and what it was found to be. */
 export interface Compared {
+  /** Of the run of this place. */
+  place: PlaceName;
   predict: (run: WallRun) => number;
   value: number;
   sigma: number;
@@ -29,7 +32,14 @@ const SIGN = 0.12;
 
 /** An observation as numbers to compare; a range becomes its middle, as unsure as it is wide. */
 export function comparedOf(observation: Observation): Compared[] {
-  const { at } = observation;
+  return numbersOf(observation).map((numbers) => ({ ...numbers, place: observation.place }));
+}
+
+/** What was found was found before what was done at the same moment, like the next coat. */
+const BEFORE_MS = 1;
+
+function numbersOf(observation: Observation): Omit<Compared, 'place'>[] {
+  const at = observation.at - BEFORE_MS;
   switch (observation.kind) {
     case 'water':
       return [

@@ -93,6 +93,9 @@ export function exposure(form: Form, stand: Stand): Exposure {
 
 export type PlaceName = 'wall' | 'rim' | 'foot' | 'floor' | 'attachment';
 
+/** Whether a coat on the piece lies on this place too; the floor within is left bare. */
+export const takesCoats = (place: PlaceName): boolean => place !== 'floor';
+
 /** A place of a piece that dries as a wall of its own. */
 export interface PlaceOnPiece {
   place: PlaceName;
@@ -100,9 +103,9 @@ export interface PlaceOnPiece {
   exposure: Exposure;
 }
 
-/** A rim has its edge in the air besides its faces, a foot stands on one; taken as thickness. From memory. */
+/** A rim has its edge in the air besides its faces; a foot is where wall and floor meet; taken as thickness. From memory. */
 const RIM = 0.7;
-const FOOT = 1.5;
+const FOOT = 1.2;
 
 /**
  * The places of a piece: the wall, and where they differ from it rim, foot, floor and an attachment.

@@ -1,10 +1,11 @@
 import { judgeGravity } from '../slip/density.ts';
+import { placesOf } from '../form/form.ts';
 import { stepsOf } from '../technique/catalogue.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import type { Act, Entry, EntryKind, PieceMade } from './entry.ts';
+import type { Act, Entry, EntryKind, EntryOf, PieceMade } from './entry.ts';
 import { entriesAbout, stands, type Ledger } from './ledger.ts';
-import { CLOCKS_DIFFER, foldPiece, instantOf } from './piece.ts';
+import { CLOCKS_DIFFER, foldPiece, instantOf, type PieceState } from './piece.ts';
 import { foldStudio } from './studio.ts';
 import { isOfShelf, shelfProblem } from './admitShelf.ts';
 import { tubProblem } from './admitTub.ts';
@@ -46,6 +47,7 @@ function entryProblem(
   if (entry.kind.startsWith('piece.')) return pieceProblem(ledger, entry, born);
   if (entry.kind.startsWith('tub.')) return tubProblem(ledger, entry, born);
   if (isOfShelf(entry)) return shelfProblem(ledger, entry, born);
+  if (entry.kind === 'learning.taught') return taughtProblem(ledger, entry);
   if (entry.kind === 'readings.taken') return roomProblem(ledger, entry.subject, 'subject');
   return null;
 }
@@ -66,6 +68,29 @@ function roomProblem(ledger: Ledger, roomId: string, field: string): Problem | n
   return known
     ? null
     : problem('no-such-room', field, 'This studio has no such room: pick one from the list.');
+}
+
+function taughtProblem(ledger: Ledger, { subject, body }: EntryOf<'learning.taught'>): Problem | null {
+  const { rooms, clays } = foldStudio(ledger);
+  const ofRoom = rooms.some(({ id }) => id === subject);
+  if (!ofRoom && !clays.some(({ id }) => id === subject))
+    return problem(
+      'no-such-subject',
+      'subject',
+      'This studio has no such room or clay: pick one from the list.',
+    );
+  const wrong = Object.keys(body.belief).find((unknown) => (unknown === 'diffusion') === ofRoom);
+  if (wrong)
+    return problem(
+      'not-of-this',
+      `body.belief.${wrong}`,
+      ofRoom
+        ? 'A room does not teach how fast water moves in a clay.'
+        : 'A clay does not teach how a room dries.',
+    );
+  return Object.keys(body.belief).length === 0
+    ? problem('nothing-taught', 'body.belief', 'It teaches nothing: pick at least one line of the file.')
+    : null;
 }
 
 function pieceProblem(ledger: Ledger, entry: Entry, born: Map<string, EntryKind>): Problem | null {
@@ -99,6 +124,8 @@ function pieceProblem(ledger: Ledger, entry: Entry, born: Map<string, EntryKind>
       'subject',
       `“${piece.made.name}” is finished: undo that first to go on with it.`,
     );
+  const elsewhere = placeProblem(piece, entry);
+  if (elsewhere) return elsewhere;
   switch (entry.kind) {
     case 'piece.moved':
       return roomProblem(ledger, entry.body.roomId, 'body.roomId');
@@ -121,6 +148,17 @@ function pieceProblem(ledger: Ledger, entry: Entry, born: Map<string, EntryKind>
     default:
       return null;
   }
+}
+
+function placeProblem({ made, stand }: PieceState, { place }: Entry): Problem | null {
+  const places = placesOf(made.form, stand, made.attachmentM).map((p) => p.place);
+  return place === null || places.includes(place)
+    ? null
+    : problem(
+        'no-such-place',
+        'place',
+        `“${made.name}” has no ${place} in the log: pick its ${places.join(' or ')}, or correct how it was made.`,
+      );
 }
 
 function stepProblem(made: PieceMade, stepId: string): Problem | null {

@@ -245,10 +245,15 @@ export interface EntryBodies {
   'clay.set': ClayBody;
   /** What was learned of a room or a clay before now no longer counts. */
   'learning.reset': Record<string, never>;
+  /** What another studio has learned of such a room or clay, taken over as a lesson. */
+  'learning.taught': { belief: Taught; pieces: number; checks: number; from: string };
   /** `scaleStepKg` is what the maker's scale resolves. */
   'maker.set': { name: string; units: UnitChoice; scaleStepKg: number };
   'act.retracted': { reason: string };
 }
+
+/** What a room or a clay teaches: ln of a factor on the usual. */
+export type Taught = Partial<Record<'air' | 'cover' | 'diffusion', { mean: number; sigma: number }>>;
 
 export type EntryKind = keyof EntryBodies;
 

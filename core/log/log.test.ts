@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { whyNot } from './admit.ts';
 import { entry, measuredBody, sampleOf, tubBody } from './entries.test-support.ts';
-import type { Act, Entry, EntryBodies, RecordedAct } from './entry.ts';
+import type { Act, Entry, EntryBodies, RecordedAct, Taught } from './entry.ts';
 import { emptyLedger, entriesAbout, record, stands, subjectsTouched } from './ledger.ts';
 import { foldPiece, weighedWater } from './piece.ts';
 import { foldStudio, settingAt } from './studio.ts';
@@ -68,6 +68,9 @@ describe('the ledger', () => {
   });
 });
 
+const usual = { mean: 0.1, sigma: 0.1 };
+const lesson = (belief: Taught) => ({ belief, pieces: 2, checks: 3, from: 'learned.json' });
+
 describe('what is refused, and why', () => {
   const ledger = ledgerOf(act(pieceMade()), act(tubMade));
   const why = (e: Entry) => whyNot(ledger, act(e), NOW);
@@ -83,6 +86,34 @@ describe('what is refused, and why', () => {
     ],
     ['an undo of nothing', () => entry('act.retracted', 'nothing', { reason: '' }), 'no-such-act'],
     ['a tub that does not exist', () => entry('tub.noted', 'nobody', { text: 'x' }), 'no-such-tub'],
+    [
+      'a check of a foot that a plate does not have',
+      () => ({
+        ...entry('piece.checked', 'p', { stage: 'plastic', confirmed: false, note: '' }),
+        place: 'foot' as const,
+      }),
+      'no-such-place',
+    ],
+    [
+      'a lesson for a room that does not exist',
+      () => entry('learning.taught', 'cellar', lesson({ air: usual })),
+      'no-such-subject',
+    ],
+    [
+      'a lesson about a clay given to a room',
+      () => entry('learning.taught', 'room-default', lesson({ diffusion: usual })),
+      'not-of-this',
+    ],
+    [
+      'a lesson about a room given to a clay',
+      () => entry('learning.taught', 'clay-default', lesson({ air: usual })),
+      'not-of-this',
+    ],
+    [
+      'a lesson that teaches nothing',
+      () => entry('learning.taught', 'room-default', lesson({})),
+      'nothing-taught',
+    ],
     [
       'slip lighter than water',
       () => entry('tub.measured', 't', measuredBody({ sample: sampleOf(0.8) })),

@@ -1,5 +1,6 @@
 import type { Cover } from '../drying/face.ts';
 import type { WallRun } from '../drying/run.ts';
+import { COARSE } from '../forecast/ensemble.ts';
 import type { PieceState } from '../log/piece.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
@@ -41,9 +42,10 @@ export function adviseCover(
 ): CoverAdvice | null {
   if (spells.length === 0) return null;
   const atWork = spells[0]!.from <= now;
+  const rough = { ...run, tolerance: COARSE.tolerance };
   const scored = habits.map(({ day, night }) => {
     const changes = habit(piece.cover, day, night, spells, now);
-    const steps = lookAhead(run, piece, spells, now, changes).steps;
+    const steps = lookAhead(rough, piece, spells, now, changes).steps;
     return { changes, steps, worth: worth(steps, now, changes.length) };
   });
   const best = scored.reduce((a, b) => (b.worth > a.worth ? b : a));

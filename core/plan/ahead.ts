@@ -41,6 +41,8 @@ export interface Ahead {
   trajectory: Trajectory;
   /** The wettest mean the planned coats bring, kg/kg. */
   softestX: number;
+  /** What that does to the wall: the covers of the schedule and the coats, in order. */
+  events: WallEvent[];
 }
 
 /** Carries the wall on under a schedule of covers, doing each remaining step as soon as it can be done. */
@@ -78,6 +80,7 @@ export function lookAhead(
   let ahead = goOn(forkRun(run, now, standing(run)), now, open[0]);
   let wall = joined([run.trajectory, ahead]);
   const parts: Trajectory[] = [];
+  const coats: WallEvent[] = [];
   let earliest = piece.madeAt;
   let softestX = 0;
   const plans = steps.map((step, i): StepPlan => {
@@ -103,7 +106,9 @@ export function lookAhead(
     if (step.does === 'coat') {
       const fork = forkRun(coverAt(run, events, at), at, wallAt(ahead, at));
       const { grainDensity } = run.setting.body;
-      applyEvent(fork, { at, kind: 'coat', coat: { face: 'outside', ...coat, grainDensity } });
+      const laid: WallEvent = { at, kind: 'coat', coat: { face: 'outside', ...coat, grainDensity } };
+      applyEvent(fork, laid);
+      coats.push(laid);
       parts.push(until(ahead, at));
       ahead = goOn(fork, at, open[open.indexOf(step) + 1]);
       softestX = Math.max(softestX, softest(ahead));
@@ -112,7 +117,12 @@ export function lookAhead(
     earliest = step.does === 'coat' ? at : at + lasts;
     return plan;
   });
-  return { steps: markOrder(plans), trajectory: joined([...parts, ahead]), softestX };
+  return {
+    steps: markOrder(plans),
+    trajectory: joined([...parts, ahead]),
+    softestX,
+    events: [...events, ...coats].sort((a, b) => a.at - b.at),
+  };
 }
 
 /** The run as its covers stand at a moment of the schedule. */

@@ -1,25 +1,27 @@
 import { stageSpan } from '../clay/stage.ts';
 import { drySolidsPerArea } from '../clay/body.ts';
-import { ensembleOf, MEMBERS, type Ensemble } from '../forecast/ensemble.ts';
+import {
+  ensembleOf,
+  MEMBERS,
+  type Ensemble,
+  type WallCase,
+  type Walls,
+  type WallOfPiece,
+} from '../forecast/ensemble.ts';
 import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
-import {
-  plainSetting,
-  startRun,
-  type Fineness,
-  type Surroundings,
-  type WallEvent,
-  type WallSetting,
-} from '../drying/run.ts';
-import { exposure, outsideArea, type PlaceOnPiece } from '../form/form.ts';
+import { carry, plainSetting, startRun, type Surroundings, type WallEvent } from '../drying/run.ts';
+import { emptyTrajectory, since } from '../drying/trajectory.ts';
+import { outsideArea, placesOf, takesCoats, type PlaceName } from '../form/form.ts';
 import { entriesOf, type Entry, type EntryOf } from '../log/entry.ts';
 import { instantOf, weighedWater, type PieceState } from '../log/piece.ts';
 import { coatLoad } from '../slip/density.ts';
 import type { Instant } from '../units/quantity.ts';
 import { roomClimate, roomSettingAt, type PieceCase, type RoomCase } from './case.ts';
 
-/** The wall of a piece from when it was made until now, as its log and its checks have it. */
+/** The walls of a piece from when it was made until now, as its log and its checks have them. */
 export interface Course extends Ensemble {
+  at: Instant;
   observations: Observation[];
   /** Weighings that could not be used, with the reason. */
   unread: { at: Instant; reason: string }[];
@@ -27,43 +29,69 @@ export interface Course extends Ensemble {
   waterAdded: number;
 }
 
-/** Carries a piece's wall from when it was made to `now`, with as many members as the case asks for. */
+/** Carries the walls of a piece from when it was made to `now`, with as many members as the case asks for. */
 export function courseOf(piece: PieceState, given: PieceCase, now: Instant, members = MEMBERS): Course {
-  const { body } = given;
-  const events = wallEvents(piece, given).filter((event) => event.at <= now);
   const { observations, unread } = observationsOf(piece, given, now);
-  const first = firstSurroundings(piece, given);
-  const ensemble = ensembleOf({
-    given: plainSetting(body, piece.made.form.wallM, startingX(piece, given)),
-    prior: priorOf(piece, given),
-    observations,
-    events,
-    begin: (setting, fineness?: Partial<Fineness>) => startRun(setting, first, piece.madeAt, fineness),
-    now,
-    members,
-    seed: seedOf(piece.id),
-  });
-  const solids = drySolidsPerArea(body, piece.made.form.wallM);
+  const solids = drySolidsPerArea(given.body, piece.made.form.wallM);
   const waterAdded = entriesOf(given.entries, 'piece.coated').reduce(
     (sum, coat) => sum + loadOf(coat).water / solids,
     0,
   );
-  return { ...ensemble, observations, unread, waterAdded };
+  const ensemble = ensembleOf({ ...wallCase(piece, given, now), observations, members });
+  forgetPast(ensemble.members, piece);
+  return { ...ensemble, at: now, observations, unread, waterAdded };
 }
 
-/** Where another place of the piece stands now, if what was learned of its wall holds there too. */
-export function placeRun(place: PlaceOnPiece, piece: PieceState, given: PieceCase, course: Course) {
-  const { best } = course;
-  const setting: WallSetting = { ...best.setting, thicknessM: place.thicknessM };
-  const events = wallEvents(piece, given)
-    .filter((event) => event.at <= best.at)
-    .map((event): WallEvent => {
-      if (event.kind !== 'surroundings') return event;
-      return { ...event, change: { ...event.change, ...place.exposure } };
-    })
-    .filter((event) => place.place !== 'floor' || event.kind !== 'coat');
-  const first = { ...firstSurroundings(piece, given), ...place.exposure };
-  return { run: startRun(setting, first, piece.madeAt, { cells: 8, tolerance: 1e-3 }), events };
+/** Members keep on record only what a plan looks back on: the wall since its last step was done. */
+function forgetPast(members: Walls[], piece: PieceState): void {
+  const last = Math.max(piece.madeAt, ...Object.values(piece.done).map(({ at }) => at));
+  for (const walls of members)
+    for (const run of Object.values(walls))
+      run.trajectory = run === walls.wall ? since(run.trajectory, last) : emptyTrajectory();
+}
+
+/** The same course at a later moment, if nothing was logged of the piece since. */
+export function courseLater(course: Course, piece: PieceState, given: PieceCase, now: Instant): Course {
+  const coming = wallsOf(piece, given).map(({ place, events }) => ({
+    place,
+    events: events.filter((event) => event.at > course.at && event.at <= now),
+  }));
+  for (const walls of [course.best, ...course.members])
+    for (const { place, events } of coming) carry(walls[place]!, now, events);
+  return { ...course, at: now };
+}
+
+/** What is known of a piece's walls until an instant, before anything was found of them. */
+export function wallCase(
+  piece: PieceState,
+  given: PieceCase,
+  now: Instant,
+): Omit<WallCase, 'observations' | 'members'> {
+  return {
+    given: plainSetting(given.body, piece.made.form.wallM, startingX(piece, given)),
+    prior: priorOf(piece, given),
+    walls: wallsOf(piece, given).map((wall) => ({
+      ...wall,
+      events: wall.events.filter((event) => event.at <= now),
+    })),
+    now,
+    seed: seedOf(piece.id),
+  };
+}
+
+/** Each place of a piece as a wall of its own: what is believed of the wall holds for it in its thickness. */
+function wallsOf(piece: PieceState, given: PieceCase): WallOfPiece[] {
+  const { made, madeAt } = piece;
+  return placesOf(made.form, made.stand, made.attachmentM).map(({ place, thicknessM, exposure }) => {
+    const share = thicknessM / made.form.wallM;
+    const first = { ...surroundingsIn(given, made.roomId, madeAt), cover: made.cover, ...exposure };
+    return {
+      place,
+      begin: (setting, fineness) =>
+        startRun({ ...setting, thicknessM: setting.thicknessM * share }, first, madeAt, fineness),
+      events: wallEvents(piece, given, place),
+    };
+  });
 }
 
 function priorOf({ made }: PieceState, given: PieceCase): Prior {
@@ -100,22 +128,13 @@ function surroundingsIn(
   return { climate: roomClimate(room, given.studio), heatTransfer: roomSettingAt(room, at).heatTransfer };
 }
 
-function firstSurroundings(piece: PieceState, given: PieceCase): Surroundings {
-  const { made, madeAt } = piece;
-  return {
-    ...surroundingsIn(given, made.roomId, madeAt),
-    cover: made.cover,
-    ...exposure(made.form, made.stand),
-  };
-}
-
 /**
- * The log of a piece as events of its wall, and what was changed about the room it stood in. What was logged
+ * The log of a piece as events of one of its walls, and what was changed about the room it stood in. What was logged
  * before the piece was made counts from then.
  */
-export function wallEvents(piece: PieceState, given: PieceCase): WallEvent[] {
+function wallEvents(piece: PieceState, given: PieceCase, place: PlaceName): WallEvent[] {
   const logged = given.entries.flatMap((entry) => {
-    const event = wallEvent(piece, given, entry);
+    const event = wallEvent(piece, given, place, entry);
     return event ? [{ ...event, at: Math.max(event.at, piece.madeAt) }] : [];
   });
   return [...logged, ...roomChanges(piece, given)].sort((a, b) => a.at - b.at);
@@ -138,17 +157,19 @@ function roomChanges(piece: PieceState, given: PieceCase): WallEvent[] {
   });
 }
 
-function wallEvent(piece: PieceState, given: PieceCase, entry: Entry): WallEvent | null {
+function wallEvent({ made }: PieceState, given: PieceCase, place: PlaceName, entry: Entry): WallEvent | null {
   const at = instantOf(entry);
   const face = entry.face ?? 'outside';
   switch (entry.kind) {
     case 'piece.covered': {
       const { cover, stand } = entry.body;
-      return { at, kind: 'surroundings', change: { cover, ...exposure(piece.made.form, stand) } };
+      const { exposure } = placesOf(made.form, stand, made.attachmentM).find((p) => p.place === place)!;
+      return { at, kind: 'surroundings', change: { cover, ...exposure } };
     }
     case 'piece.moved':
       return { at, kind: 'surroundings', change: surroundingsIn(given, entry.body.roomId, at) };
     case 'piece.coated': {
+      if (!takesCoats(place)) return null;
       const { thicknessM, specificGravity, grainDensity } = entry.body;
       return { at, kind: 'coat', coat: { face, thicknessM, specificGravity, grainDensity } };
     }
@@ -164,29 +185,31 @@ function wallEvent(piece: PieceState, given: PieceCase, entry: Entry): WallEvent
 const loadOf = ({ body }: EntryOf<'piece.coated'>) =>
   coatLoad(body.thicknessM, body.specificGravity, body.grainDensity);
 
-function observationsOf(piece: PieceState, given: PieceCase, now: Instant) {
+/** What was found of a piece until an instant, oldest first, and the weighings that could not be used. */
+export function observationsOf(piece: PieceState, given: PieceCase, now: Instant) {
   const area = outsideArea(piece.made.form);
   const weighings = weighedWater(given.entries, (coat) => loadOf(coat).dry * area);
   const checks = given.entries.flatMap((entry) => checkOf(entry));
   const weighed = weighings.flatMap((w): Observation[] =>
-    w.x === null ? [] : [{ at: w.at, kind: 'water', x: w.x }],
+    w.x === null ? [] : [{ at: w.at, place: 'wall', kind: 'water', x: w.x }],
   );
+  const places = placesOf(piece.made.form, piece.stand, piece.made.attachmentM).map(({ place }) => place);
   const observations = [...checks, ...weighed]
-    .filter((o) => o.at > piece.madeAt && o.at <= now)
+    .filter((o) => o.at > piece.madeAt && o.at <= now && places.includes(o.place))
     .sort((a, b) => a.at - b.at);
   const unread = weighings.flatMap((w) => (w.reason === null ? [] : [{ at: w.at, reason: w.reason }]));
   return { observations, unread };
 }
 
 function checkOf(entry: Entry): Observation[] {
-  const at = instantOf(entry);
+  const found = { at: instantOf(entry), place: entry.place ?? ('wall' as const) };
   switch (entry.kind) {
     case 'piece.checked':
-      return [{ at, kind: 'stage', stage: entry.body.stage }];
+      return [{ ...found, kind: 'stage', stage: entry.body.stage }];
     case 'piece.felt':
-      return [{ at, kind: 'answers', answers: entry.body }];
+      return [{ ...found, kind: 'answers', answers: entry.body }];
     case 'piece.seen':
-      return [{ at, kind: 'sign', sign: entry.body.sign }];
+      return [{ ...found, kind: 'sign', sign: entry.body.sign }];
     default:
       return [];
   }

@@ -1,49 +1,24 @@
 import { describe, expect, it } from 'vitest';
-import { defaultBody } from '../clay/body.ts';
 import { placesOf, type Form, type Stand } from '../form/form.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import { defaultRoom, defaultStudio } from '../log/studio.ts';
 import { HOUR } from '../units/quantity.ts';
 import { courseOf } from './course.ts';
+import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { placesNow } from './places.ts';
 
-const MADE = Date.parse('2026-03-10T08:00:00Z');
 const cruet: Form = { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'narrow' };
 
-function places(form: Form, hours: number, more: { stand?: Stand; attachmentM?: number } = {}) {
-  const made = {
-    id: 'e',
-    kind: 'piece.made',
-    v: 1,
-    subject: 'p',
-    at: new Date(MADE).toISOString(),
-    place: null,
-    face: null,
-    body: {
-      name: 'x',
-      clayId: 'c',
-      form,
-      roomId: 'r',
-      techniqueId: 'sgraffito',
-      schools: {},
-      cover: 'open',
-      stand: more.stand ?? 'board',
-      attachmentM: more.attachmentM ?? null,
-      stage: null,
-    },
-  } as unknown as Entry;
-  const given = {
-    pieceId: 'p',
-    entries: [made],
-    body: defaultBody,
-    studio: defaultStudio,
-    rooms: [
-      { id: 'r', settings: [{ ...defaultRoom, from: 0 }], series: { at: [], celsius: [], humidity: [] } },
-    ],
-  };
+function places(
+  form: Form,
+  hours: number,
+  more: { stand?: Stand; attachmentM?: number } = {},
+  ...entries: Entry[]
+) {
+  const given = caseOf([cruetMade({ form, ...more }), ...entries]);
   const piece = foldPiece('p', given.entries)!;
-  return placesNow(piece, given, courseOf(piece, given, MADE + hours * HOUR, 8));
+  const course = courseOf(piece, given, hoursOn(hours), 8);
+  return placesNow(piece, course, { events: [], end: course.at + 48 * HOUR });
 }
 
 /** Which place leads and which lags: common practice, no source. */
@@ -76,5 +51,54 @@ describe('places of a piece', () => {
     const wall = (stand: Stand) => places(tile, 6, { stand }).places[0]!.meanX;
     expect(wall('rack')).toBeLessThan(wall('board'));
     expect(wall('plaster')).toBeLessThan(wall('board'));
+  });
+
+  it('believes a check of the rim at the rim, and through it of the wall', () => {
+    const plain = places(cruet, 6);
+    const of = (now: typeof plain, name: string) => now.places.find((p) => p.place === name)!;
+    const wetter = places(
+      cruet,
+      6,
+      {},
+      logged(
+        'piece.checked',
+        hoursOn(5.9),
+        { stage: 'plastic', confirmed: true, note: '' },
+        { place: 'rim' },
+      ),
+    );
+    expect(of(wetter, 'rim').meanIndex).toBeGreaterThan(of(plain, 'rim').meanIndex + 3);
+    expect(of(wetter, 'wall').meanIndex).toBeGreaterThan(of(plain, 'wall').meanIndex + 2);
+    const spread = (now: typeof plain, name: string) => {
+      const [low, high] = of(now, name).between;
+      return high - low;
+    };
+    expect(spread(wetter, 'rim')).toBeLessThan(spread(plain, 'rim'));
+  });
+
+  it('says of each place between what it lies, its own wall within', () => {
+    for (const { meanIndex, between } of places(cruet, 6).places) {
+      expect(between[0]).toBeLessThan(meanIndex);
+      expect(between[1]).toBeGreaterThan(meanIndex);
+    }
+  });
+
+  it('follows each place on from now, ever drier where nothing wets it', () => {
+    for (const { over, meanX } of places(cruet, 6).places) {
+      const now = over.at.findIndex((at) => at >= hoursOn(6));
+      expect(over.meanX[now]).toBeCloseTo(meanX, 6);
+      expect(over.meanX.every((x, k) => k === 0 || x <= over.meanX[k - 1]! + 1e-9)).toBe(true);
+    }
+  });
+
+  it('a check of a place the piece does not have counts for nothing', () => {
+    const tile: Form = { kind: 'tile', lengthM: 0.2, widthM: 0.15, wallM: 0.01 };
+    const check = logged(
+      'piece.checked',
+      hoursOn(3),
+      { stage: 'bone-dry', confirmed: true, note: '' },
+      { place: 'foot' },
+    );
+    expect(places(tile, 4, {}, check).places[0]!.meanX).toBe(places(tile, 4).places[0]!.meanX);
   });
 });

@@ -1,72 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../clay/body.ts';
 import { stageAt, type Stage } from '../clay/stage.ts';
-import type { Entry, EntryBodies, EntryKind } from '../log/entry.ts';
-import { defaultRoom, defaultStudio } from '../log/studio.ts';
-import { HOUR, type Instant } from '../units/quantity.ts';
-import type { PieceCase } from './case.ts';
+import type { Entry } from '../log/entry.ts';
+import { HOUR } from '../units/quantity.ts';
 import { nextStep } from './next.ts';
+import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from './piece.test-support.ts';
 import { planPiece } from './plan.ts';
 
-const MADE = Date.parse('2026-03-10T08:00:00Z');
-let count = 0;
-
-function logged<K extends EntryKind>(
-  kind: K,
-  at: Instant,
-  body: EntryBodies[K],
-  face: 'outside' | 'inside' | null = null,
-): Entry {
-  return {
-    id: `e${(count += 1)}`,
-    kind,
-    v: 1,
-    subject: 'p',
-    at: new Date(at).toISOString(),
-    place: null,
-    face,
-    body,
-  } as unknown as Entry;
-}
-
-const made = (change: Partial<EntryBodies['piece.made']> = {}): Entry =>
-  logged('piece.made', MADE, {
-    name: 'cruet',
-    clayId: 'c',
-    form: { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'open' },
-    roomId: 'r',
-    techniqueId: 'sgraffito',
-    schools: {},
-    cover: 'open',
-    stand: 'board',
-    attachmentM: null,
-    stage: null,
-    ...change,
-  });
-
-const coat = (n: number, at: Instant): Entry =>
-  logged(
-    'piece.coated',
-    at,
-    { stepId: `coat-${n}`, tubId: null, thicknessM: 0.00015, specificGravity: 1.38, grainDensity: 2600 },
-    'outside',
-  );
-
-const caseOf = (...entries: Entry[]): PieceCase => ({
-  pieceId: 'p',
-  body: defaultBody,
-  entries,
-  studio: defaultStudio,
-  rooms: [
-    { id: 'r', settings: [{ ...defaultRoom, from: 0 }], series: { at: [], celsius: [], humidity: [] } },
-  ],
-});
-
-const at = (hours: number): Instant => MADE + hours * HOUR;
 /** Few members: what is asked here does not hang on their number. */
 const members = 12;
 const plan = (hours: number, ...entries: Entry[]) =>
-  planPiece(caseOf(made(), ...entries), at(hours), { members })!;
+  planPiece(caseOf([cruetMade(), ...entries]), hoursOn(hours), undefined, { members })!;
 const step = (given: ReturnType<typeof plan>, id: string) => given.steps.find((s) => s.step.id === id)!;
 
 describe('plan of a piece', () => {
@@ -101,28 +45,37 @@ describe('plan of a piece', () => {
   });
 
   it('opens carving later after three logged coats than a wall with one', () => {
-    const seen = (n: number) => logged('piece.seen', at(5 + n / 10), { sign: 'matte', stepId: `coat-${n}` });
-    const three = plan(5.5, coat(1, at(5.1)), seen(1), coat(2, at(5.2)), seen(2), coat(3, at(5.3)), seen(3));
-    const skip = (n: number) => logged('piece.skipped', at(5.2), { stepId: `coat-${n}`, reason: '' });
-    const one = plan(5.5, coat(1, at(5.1)), seen(1), skip(2), skip(3));
+    const seen = (n: number) =>
+      logged('piece.seen', hoursOn(5 + n / 10), { sign: 'matte', stepId: `coat-${n}` });
+    const three = plan(
+      5.5,
+      coatLaid(1, hoursOn(5.1)),
+      seen(1),
+      coatLaid(2, hoursOn(5.2)),
+      seen(2),
+      coatLaid(3, hoursOn(5.3)),
+      seen(3),
+    );
+    const skip = (n: number) => logged('piece.skipped', hoursOn(5.2), { stepId: `coat-${n}`, reason: '' });
+    const one = plan(5.5, coatLaid(1, hoursOn(5.1)), seen(1), skip(2), skip(3));
     expect(step(three, 'carve').opens!).toBeGreaterThan(step(one, 'carve').opens! + HOUR / 2);
     expect(three.course.waterAdded).toBeCloseTo(3 * one.course.waterAdded, 6);
   });
 
   it('waits for matte until it is seen', () => {
-    const waiting = plan(5, coat(1, at(4.99)));
+    const waiting = plan(5, coatLaid(1, hoursOn(4.99)));
     expect(waiting.next!.waitFor!.sign).toBe('matte');
     const matte = plan(
       5.1,
-      coat(1, at(4.99)),
-      logged('piece.seen', at(5.05), { sign: 'matte', stepId: 'coat-1' }),
+      coatLaid(1, hoursOn(4.99)),
+      logged('piece.seen', hoursOn(5.05), { sign: 'matte', stepId: 'coat-1' }),
     );
     expect(matte.next!.waitFor).toBeNull();
     expect(matte.next!.status).toBe('now');
   });
 
   it('moves the window when the hands find the wall wetter, and the other way when drier', () => {
-    const check = (stage: Stage) => logged('piece.checked', at(4), { stage, confirmed: true, note: '' });
+    const check = (stage: Stage) => logged('piece.checked', hoursOn(4), { stage, confirmed: true, note: '' });
     const opens = (given: ReturnType<typeof plan>) => step(given, 'carve').opens!;
     const unchecked = plan(4.1);
     expect(stageAt(defaultBody, unchecked.now.meanX).stage).toBe('soft-leather-hard');
@@ -132,30 +85,37 @@ describe('plan of a piece', () => {
   });
 
   it('takes a check that no drying explains as it was found', () => {
-    const check = logged('piece.checked', at(0.5), { stage: 'bone-dry', confirmed: true, note: '' });
+    const check = logged('piece.checked', hoursOn(0.5), { stage: 'bone-dry', confirmed: true, note: '' });
     expect(plan(0.51, check).now.stage.stage).toBe('bone-dry');
   });
 
   it('believes a weighing nearly to the gram, until clay is cut away', () => {
     const weigh = (massKg: number, hours: number) =>
-      logged('piece.weighed', at(hours), { massKg, tareKg: 0.2, dryKg: hours === 3 ? 0.4 : null });
+      logged('piece.weighed', hoursOn(hours), { massKg, tareKg: 0.2, dryKg: hours === 3 ? 0.4 : null });
     const weighed = plan(3.01, weigh(0.2 + 0.4 * 1.22, 3));
     expect(weighed.now.meanX).toBeCloseTo(0.22, 2);
-    const cut = plan(6, weigh(0.688, 3), logged('piece.trimmed', at(4), { note: '' }), weigh(0.6, 5));
+    const cut = plan(6, weigh(0.688, 3), logged('piece.trimmed', hoursOn(4), { note: '' }), weigh(0.6, 5));
     expect(cut.course.observations).toHaveLength(1);
     expect(cut.course.unread[0]!.reason).toContain('cut away');
   });
 
   it('never opens carving under tight plastic within two days, and says to uncover', () => {
-    const wrapped = planPiece(caseOf(made({ cover: 'damp-box' })), at(1), { members })!;
+    const wrapped = planPiece(caseOf([cruetMade({ cover: 'damp-box' })]), hoursOn(1), undefined, {
+      members,
+    })!;
     expect(step(wrapped, 'coat-1').status).not.toBe('now');
     expect(wrapped.advice!.why).not.toBe('stay');
   });
 
   it('keeps carving in working hours by a cover for the night, where leaving it open would not', () => {
-    const given = planPiece(caseOf(made({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.004 } })), at(1), {
-      members,
-    })!;
+    const given = planPiece(
+      caseOf([cruetMade({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.004 } })]),
+      hoursOn(1),
+      undefined,
+      {
+        members,
+      },
+    )!;
     expect(step(given, 'carve').doAt).toBeNull();
     expect(given.advice!.why).toBe('keeps-steps-in-hours');
     expect(given.advice!.changes.some((c) => c.cover === 'tight' || c.cover === 'draped')).toBe(true);
@@ -165,18 +125,31 @@ describe('plan of a piece', () => {
   it('shows the caution at its step: dust for dry burrs, none of it for the sponge school', () => {
     const finishing = (schools: Record<string, string>) => {
       const done = ['coat-1', 'coat-2', 'coat-3', 'carve'].map((stepId) =>
-        logged('piece.worked', at(5), { stepId, outcome: null, note: '' }),
+        logged('piece.worked', hoursOn(5), { stepId, outcome: null, note: '' }),
       );
-      return planPiece(caseOf(made({ schools }), ...done), at(48), { members })!;
+      return planPiece(caseOf([cruetMade({ schools }), ...done]), hoursOn(48), undefined, { members })!;
     };
     expect(finishing({}).cautions.map((c) => c.id)).toContain('silica-dust');
     expect(finishing({ burrs: 'sponge' }).next!.step.name).toContain('sponge');
   });
 
   it('warns that a thin wall goes soft when coated at its earliest', () => {
-    const thin = planPiece(caseOf(made({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.0025 } })), at(3), {
-      members,
-    })!;
+    const thin = planPiece(
+      caseOf([cruetMade({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.0025 } })]),
+      hoursOn(3),
+      undefined,
+      {
+        members,
+      },
+    )!;
     expect(thin.cautions.map((c) => c.id)).toContain('slump');
+  });
+
+  it('takes a sign logged together with the next coat as seen before it', () => {
+    const seen = logged('piece.seen', hoursOn(4.2), { sign: 'matte', stepId: 'coat-1' });
+    const { course } = plan(5, coatLaid(1, hoursOn(4)), seen, coatLaid(2, hoursOn(4.2)));
+    expect(course.observations.map(({ kind }) => kind)).toEqual(['sign']);
+    expect(course.widened).toBe(0);
+    expect(course.taken).toBe(false);
   });
 });

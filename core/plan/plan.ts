@@ -2,6 +2,7 @@ import { edgeAtWater, moistureIndex, stageAt, waterAtEdge, type StageDescription
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
 import type { EdgeSpread } from '../forecast/windows.ts';
 import { spreadOf } from '../forecast/windows.ts';
+import type { Walls } from '../forecast/ensemble.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
@@ -37,7 +38,7 @@ export interface PiecePlan {
   next: StepPlan | null;
   advice: CoverAdvice | null;
   cautions: Hazard[];
-  course: Omit<Course, 'best' | 'runs'> & { setting: WallSetting };
+  course: Omit<Course, 'best' | 'members'> & { setting: WallSetting };
   places: PlacesNow;
   /** What one touch check would do to the next window; null where it says nothing. */
   check: CheckValue | null;
@@ -55,42 +56,79 @@ const LATELY = 2 * HOUR;
 
 /** What is tried out instead of what is planned. */
 export interface WhatIf {
-  /** Members to forecast with; 64 unless said otherwise. */
-  members?: number;
   covers?: CoverChange[];
   /** When steps are done. */
   times?: Record<string, Instant>;
 }
 
+/** How much a plan may cost. */
+export interface Effort {
+  /** Members of the ensemble; 64 unless said otherwise. */
+  members?: number;
+  /** Members carried ahead, those at even shares from the driest to the wettest; all unless said otherwise. */
+  ahead?: number;
+}
+
 /** The plan of a piece at a moment: each step's window under its present cover, and which cover would serve better. */
-export function planPiece(given: PieceCase, now: Instant, whatIf: WhatIf = {}): PiecePlan | null {
+export function planPiece(
+  given: PieceCase,
+  now: Instant,
+  whatIf?: WhatIf,
+  effort: Effort = {},
+): PiecePlan | null {
   const piece = foldPiece(given.pieceId, given.entries);
   if (!piece) return null;
-  // what was logged a moment ago counts, though this device's clock may not have reached it yet
-  const at = Math.max(now, piece.madeAt, Math.min(piece.lastAt, now + CLOCKS_DIFFER));
-  const course = courseOf(piece, given, at, whatIf.members);
-  const { best: run, runs, ...rest } = course;
-  const spells = workingTime(given.studio.hours, given.studio.zone, at, at + HORIZON);
-  const ahead = lookAhead(run, piece, spells, at, whatIf.covers ?? [], whatIf.times);
+  const course = courseOf(piece, given, planAt(piece, now), effort.members);
+  return planAlong(course, piece, given, whatIf, effort);
+}
+
+/** What was logged a moment ago counts, though this device's clock may not have reached it yet. */
+export const planAt = (piece: PieceState, now: Instant): Instant =>
+  Math.max(now, piece.madeAt, Math.min(piece.lastAt, now + CLOCKS_DIFFER));
+
+/** The plan of a piece whose course is known. Advice on covers is left out where something is tried. */
+export function planAlong(
+  course: Course,
+  piece: PieceState,
+  given: PieceCase,
+  whatIf: WhatIf | undefined,
+  effort: Effort = {},
+): PiecePlan {
+  const { best, members, at, ...rest } = course;
+  const run = best.wall!;
+  const covers = whatIf?.covers ?? [];
+  // a wall still warm from a hot tool is known until it has cooled
+  const from = Math.max(at, run.at);
+  const spells = workingTime(given.studio.hours, given.studio.zone, from, from + HORIZON);
+  const ahead = lookAhead(run, piece, spells, from, covers, whatIf?.times);
   const next = ahead.steps.find((s) => isOpen(s.status) && !s.step.optional) ?? null;
-  const places = placesNow(piece, given, course);
-  const members = overMembers(runs, piece, spells, at, ahead, next, whatIf.covers ?? []);
-  const advice = piece.finished || !next ? null : adviseCover(run, piece, spells, at, ahead.steps);
+  const places = placesNow(piece, course, { events: ahead.events, end: ahead.trajectory.at.at(-1)! });
+  const carried = acrossQuantiles(members, effort.ahead).map((walls) => walls.wall!);
+  const over = overMembers(carried, piece, spells, ahead, next, covers);
+  const advised = !whatIf && !piece.finished && next;
   return {
     piece,
     at,
     now: wallNow(run),
     steps: ahead.steps,
     next,
-    advice,
+    advice: advised ? adviseCover(run, piece, spells, from, ahead.steps) : null,
     cautions: cautionsFor(piece, next, ahead, run, places),
-    course: { ...rest, setting: run.setting },
+    course: { ...rest, at, setting: run.setting },
     places,
-    check: members.check,
-    spreads: members.spreads,
+    check: over.check,
+    spreads: over.spreads,
     trajectory: joined([run.trajectory, ahead.trajectory]),
     holdsUntil: holdsUntil(at, next, spells),
   };
+}
+
+/** So many members at even shares from the driest wall to the wettest; all where no number is given. */
+function acrossQuantiles(members: Walls[], count: number | undefined): Walls[] {
+  if (count === undefined || count >= members.length) return members;
+  const meanX = ({ wall }: Walls) => meanReading(wall!.state.x, wall!.wall.mesh);
+  const sorted = [...members].sort((a, b) => meanX(a) - meanX(b));
+  return Array.from({ length: count }, (_, i) => sorted[Math.floor(((i + 0.5) / count) * sorted.length)]!);
 }
 
 /** Each member goes on as planned; when it comes into each window and leaves it. */
@@ -98,7 +136,6 @@ function overMembers(
   runs: WallRun[],
   piece: PieceState,
   spells: Spell[],
-  at: Instant,
   planned: Ahead,
   next: StepPlan | null,
   covers: CoverChange[],
@@ -108,7 +145,7 @@ function overMembers(
   const times = Object.fromEntries(
     open.flatMap(({ step, doAt }) => (doAt === null ? [] : [[step.id, doAt]])),
   );
-  const members = runs.map((run) => lookAhead(run, piece, spells, at, covers, times).steps);
+  const members = runs.map((run) => lookAhead(run, piece, spells, run.at, covers, times).steps);
   const edge = next?.status === 'now' ? 'closes' : 'opens';
   const indices = runs.map((run) => edgeAtWater(run.setting.body, meanReading(run.state.x, run.wall.mesh)));
   const moments = members.map((steps) => steps.find((s) => s.step.id === next?.step.id)?.[edge] ?? null);

@@ -1,10 +1,13 @@
 import { Router } from 'express';
-import type { BenchAnswer, PieceAnswer, StudioAnswer } from '../../api/index.ts';
+import type { BenchAnswer, LearningCasesAnswer, PieceAnswer, StudioAnswer } from '../../api/index.ts';
 import type { Clock } from '../clock.ts';
 import { sendProblem } from '../guard/problems.ts';
 import type { Plans } from '../plans.ts';
 import type { Shelf } from '../shelf.ts';
 import { actsAbout, type Store } from '../store.ts';
+
+/** The whole log is fitted over as many pieces, the latest. */
+const LATEST_PIECES = 300;
 
 /** What the screens read: all of it computed from the log. */
 export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Clock): Router {
@@ -31,7 +34,12 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     response.json(answer);
   });
 
-  router.get('/learning', (_request, response) => void response.json(plans.learning.answer()));
+  router.get('/learning', (_request, response) => void response.json(plans.learned()));
+
+  router.get('/learning/cases', async (_request, response) => {
+    const cases: LearningCasesAnswer = await plans.cases(LATEST_PIECES);
+    response.json(cases);
+  });
 
   router.get('/pieces', (_request, response) => void response.json(plans.rows(clock.now())));
 

@@ -1,15 +1,23 @@
 import { useEffect, useRef, useState } from 'react';
 import { Box } from '@mui/material';
-import { gateRows } from './gates.ts';
 import type { StripScene } from './scene.ts';
-import { paintStrip, stripHeight } from './strip.ts';
+import { paintStrip, stripLayout, timeAxis } from './strip.ts';
+import { TimeHandle, type StripHandle } from './TimeHandle.tsx';
+
+interface WallStripProps {
+  scene: StripScene;
+  label: string;
+  /** Something that can be dragged from now on. */
+  handle?: StripHandle | null;
+}
 
 /** The cross-section of the wall drawn over time. A picture; its words stand in the table beside it. */
-export function WallStrip({ scene, label }: { scene: StripScene; label: string }) {
+export function WallStrip({ scene, label, handle }: WallStripProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [width, setWidth] = useState(0);
   const [fonts, setFonts] = useState(false);
-  const height = stripHeight(gateRows(scene.steps).length);
+  const { height, coversTop, wallBottom } = stripLayout(scene);
+  const x = timeAxis(scene, width);
 
   useEffect(() => {
     const box = canvas.current!.parentElement!;
@@ -30,13 +38,24 @@ export function WallStrip({ scene, label }: { scene: StripScene; label: string }
   }, [scene, width, height, fonts]);
 
   return (
-    <Box sx={{ width: '100%', overflow: 'hidden' }}>
+    <Box sx={{ width: '100%', overflow: 'hidden', position: 'relative' }}>
       <canvas
         ref={canvas}
         role="img"
         aria-label={label}
         style={{ width: '100%', height, display: 'block' }}
       />
+      {handle && width > 0 && (
+        <TimeHandle
+          handle={handle}
+          from={scene.now}
+          to={scene.to}
+          left={x(scene.now)}
+          width={x(scene.to) - x(scene.now)}
+          top={coversTop - 12}
+          drop={wallBottom - coversTop - 16}
+        />
+      )}
     </Box>
   );
 }

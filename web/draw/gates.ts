@@ -8,7 +8,7 @@ export type Painter = CanvasRenderingContext2D;
 export type ToX = (at: Instant) => number;
 
 export const LEFT = 96;
-export const GATE_ROW = 34;
+export const GATE_ROW = 31;
 
 /** The rows of gates: everything done shares one, each step to come has its own. */
 export function gateRows(steps: StepPlan[]): StepPlan[][] {

@@ -17,6 +17,8 @@ export interface StripScene {
   steps: StepPlan[];
   covers: { cover: Cover; from: Instant; to: Instant }[];
   spreads: Record<string, StepSpread>;
+  /** Other places of the piece that dry otherwise than its wall, with their mean water over time. */
+  places: { name: string; at: Instant[]; meanX: number[] }[];
   nights: Spell[];
   zone: string;
 }

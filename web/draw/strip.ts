@@ -18,36 +18,75 @@ const COATS_SHOWN = 3;
 /** A coat is drawn at its deepest from this water content on. */
 const WET_COAT_X = 0.4;
 const coatRamp = clayRamp('#c3ccdb', cobalt);
-const WALL_HEIGHT = 190;
+const WALL_HEIGHT = 156;
+const PLACE_HEIGHT = 22;
 const STAGE_HEIGHT = 34;
 const AXIS_HEIGHT = 62;
 /** The outer millimetre is drawn as under a loupe: it takes this share of the wall's height. */
 const LOUPE = 0.5;
 const OUTER_M = 0.001;
 
-export const stripHeight = (gates: number): number =>
-  Math.max(1, gates) * GATE_ROW + COVER_HEIGHT + 3 * COAT_HEIGHT + WALL_HEIGHT + STAGE_HEIGHT + AXIS_HEIGHT;
+interface StripLayout {
+  coversTop: number;
+  wallTop: number;
+  wallBottom: number;
+  stagesTop: number;
+  axisTop: number;
+  height: number;
+}
 
-/** Paints the strip: gates, covers, coats, the wall's water over time, stages, nights, and the plumb line. */
-export function paintStrip(painter: Painter, width: number, scene: StripScene): void {
-  const gates = gateRows(scene.steps);
-  const x = (at: Instant) =>
-    LEFT +
-    ((Math.min(scene.to, Math.max(scene.from, at)) - scene.from) / (scene.to - scene.from)) *
-      (width - LEFT - RIGHT);
-  const gatesHeight = Math.max(1, gates.length) * GATE_ROW;
-  const wallTop = gatesHeight + COVER_HEIGHT + 3 * COAT_HEIGHT;
+/** Where each part of the strip lies, px from its top. */
+export function stripLayout({ steps, places }: StripScene): StripLayout {
+  const coversTop = Math.max(1, gateRows(steps).length) * GATE_ROW;
+  const wallTop = coversTop + COVER_HEIGHT + 3 * COAT_HEIGHT;
   const wallBottom = wallTop + WALL_HEIGHT;
-  painter.clearRect(0, 0, width, stripHeight(gates.length));
+  const stagesTop = wallBottom + places.length * PLACE_HEIGHT;
+  const axisTop = stagesTop + STAGE_HEIGHT;
+  return { coversTop, wallTop, wallBottom, stagesTop, axisTop, height: axisTop + AXIS_HEIGHT };
+}
+
+/** From instants to px from the strip's left; held at its ends. */
+export function timeAxis({ from, to }: StripScene, width: number): ToX {
+  return (at) => LEFT + ((Math.min(to, Math.max(from, at)) - from) / (to - from)) * (width - LEFT - RIGHT);
+}
+
+/** Paints the strip: gates, covers, coats, the wall's water over time, its other places, stages, nights, and the plumb line. */
+export function paintStrip(painter: Painter, width: number, scene: StripScene): void {
+  const { coversTop, wallTop, wallBottom, stagesTop, axisTop, height } = stripLayout(scene);
+  const x = timeAxis(scene, width);
+  painter.clearRect(0, 0, width, height);
   painter.textBaseline = 'middle';
   paintWall(painter, scene, x, wallTop);
   paintCoats(painter, scene, x, wallTop);
-  paintCovers(painter, scene, x, gatesHeight);
-  paintNights(painter, scene, x, gatesHeight, wallBottom + STAGE_HEIGHT);
-  paintStages(painter, scene, x, wallBottom);
-  paintAxis(painter, scene, x, wallBottom + STAGE_HEIGHT, width);
+  paintPlaces(painter, scene, x, wallBottom);
+  paintCovers(painter, scene, x, coversTop);
+  paintNights(painter, scene, x, coversTop, axisTop);
+  paintStages(painter, scene, x, stagesTop);
+  paintAxis(painter, scene, x, axisTop, width);
   paintGates(painter, scene, x, width);
-  paintPlumb(painter, x(scene.now), gatesHeight, wallBottom + STAGE_HEIGHT);
+  paintPlumb(painter, x(scene.now), coversTop, axisTop);
+}
+
+/** The other places of the piece as bands below its wall, each in the colour of its own water. */
+function paintPlaces(painter: Painter, scene: StripScene, x: ToX, top: number): void {
+  const { body, places } = scene;
+  const ramp = clayRamp(body.dryColour, body.wetColour);
+  const right = x(scene.to);
+  places.forEach(({ name, at, meanX }, i) => {
+    const y = top + i * PLACE_HEIGHT + 4;
+    const start = Math.max(scene.from, at[0]!);
+    let k = 0;
+    for (let px = Math.floor(x(start)); px < right; px += 2) {
+      const moment = scene.from + ((px + 1 - LEFT) / (right - LEFT)) * (scene.to - scene.from);
+      while (k < at.length - 1 && at[k + 1]! <= moment) k += 1;
+      painter.fillStyle = rampColour(ramp, wetness(body, meanX[k]!));
+      painter.fillRect(px, y, 2.5, PLACE_HEIGHT - 6);
+    }
+    painter.strokeStyle = ink;
+    painter.lineWidth = 1;
+    painter.strokeRect(x(start), y, right - x(start), PLACE_HEIGHT - 6);
+    label(painter, name, LEFT - 8, y + PLACE_HEIGHT / 2 - 3);
+  });
 }
 
 function paintWall(painter: Painter, scene: StripScene, x: ToX, top: number): void {
@@ -173,12 +212,12 @@ function paintCovers(painter: Painter, scene: StripScene, x: ToX, top: number): 
     const name = coverNamed(cover).name;
     painter.font = `13px ${sans}`;
     const room = painter.measureText(name).width + 12;
-    if (width < room + 8) continue;
+    if (width < room + 16) continue;
     painter.fillStyle = paper;
-    painter.fillRect(left + 6, top + 5, room, COVER_HEIGHT - 10);
+    painter.fillRect(left + 14, top + 5, room, COVER_HEIGHT - 10);
     painter.fillStyle = ink;
     painter.textAlign = 'left';
-    painter.fillText(name, left + 12, top + COVER_HEIGHT / 2);
+    painter.fillText(name, left + 20, top + COVER_HEIGHT / 2);
   }
 }
 

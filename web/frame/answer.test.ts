@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { NextStep } from '../../core/plan/next.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
-import { answerFor, coverWords } from './answer.ts';
+import { answerFor, between, coverWords } from './answer.ts';
 import { span, whenNear } from './times.ts';
 
 const now = Date.parse('2026-03-11T09:20:00Z');
@@ -67,6 +67,20 @@ describe('the answer in words', () => {
     );
     expect(coverWords({ ...advice, changes: [], doAt: [], why: 'stay' }, 'open', now, zone)).toBeNull();
   });
+});
+
+describe('how sure a moment is, in words', () => {
+  const edge = (p10: number | null, p90: number | null) => ({ p10, p50: p10, p90 });
+  const words = (p10: number | null, p90: number | null) => between(edge(p10, p90), now, zone, ', ');
+  it.each([
+    [now + HOUR, now + 3 * HOUR, ', between 11:20 and 13:20'],
+    [now - HOUR, now + HOUR, ', between now and 11:20'],
+    [now + HOUR, now + 23 * HOUR, ', between 11:20 and tomorrow 09:20'],
+    [now + HOUR, null, ', not before 11:20'],
+    [now - 3 * HOUR, now - HOUR, ''],
+    [null, null, ''],
+  ])('%s to %s', (p10, p90, said) => expect(words(p10, p90)).toBe(said));
+  it('is left out where nothing was forecast', () => expect(between(undefined, now, zone, ', ')).toBe(''));
 });
 
 describe('times near now', () => {

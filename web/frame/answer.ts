@@ -69,7 +69,7 @@ export function between(edge: EdgeSpread | undefined, now: Instant, zone: string
   if (edge.p90 <= now) return '';
   const to = whenNear(edge.p90, now, zone);
   return edge.p10 <= now
-    ? `${lead}any time until ${to}`
+    ? `${lead}between now and ${to}`
     : `${lead}between ${whenNear(edge.p10, now, zone)} and ${to}`;
 }
 

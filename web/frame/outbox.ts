@@ -2,7 +2,7 @@ import { openDB, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { ActAnswer, ProblemDetails } from '../../api/routes.ts';
-import type { Act, Entry, EntryBodies, EntryKind, EntryOf } from '../../core/log/entry.ts';
+import type { Act, Entry, EntryBodies, EntryKind, EntryOf, Face, Place } from '../../core/log/entry.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { deviceNow, studioNow } from './clock.ts';
 import { currentMaker } from './maker.ts';
@@ -46,7 +46,7 @@ export function entry<K extends EntryKind>(
   kind: K,
   subject: string,
   body: EntryBodies[K],
-  more: { at?: Instant; face?: 'outside' | 'inside' } = {},
+  more: { at?: Instant; face?: Face; place?: Place } = {},
 ): Entry {
   const head: EntryOf<K> = {
     id: uuid(),
@@ -54,7 +54,7 @@ export function entry<K extends EntryKind>(
     v: 1,
     subject,
     at: new Date(more.at ?? studioNow()).toISOString(),
-    place: null,
+    place: more.place ?? null,
     face: more.face ?? null,
     body,
   };

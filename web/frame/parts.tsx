@@ -69,13 +69,11 @@ export function CautionLine({ hazard }: { hazard: Hazard }) {
 export function Caution({ hazard }: { hazard: Hazard }) {
   return (
     <Box role="note" sx={{ borderLeft: `6px solid ${manganese}`, pl: 2, my: 1.5 }}>
-      <Box sx={{ fontWeight: 700, color: manganese }}>Caution: {hazard.title}</Box>
-      <Box>{hazard.why}</Box>
-      <Box>{hazard.measures.join('. ')}.</Box>
-      <Box sx={{ fontSize: '0.95rem' }}>
-        {hazard.limit && `${hazard.limit}. `}
-        {hazard.defersTo}
-      </Box>
+      <Box component="span" sx={{ fontWeight: 700, color: manganese }}>
+        Caution: {hazard.title}.
+      </Box>{' '}
+      {hazard.why} {hazard.measures.join('. ')}. {hazard.limit && `${hazard.limit}. `}
+      {hazard.defersTo}
     </Box>
   );
 }

@@ -2,28 +2,34 @@ import { useState } from 'react';
 import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, stagesApart, type Stage } from '../../core/clay/stage.ts';
 import { noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
+import type { PlaceName } from '../../core/form/form.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
 import { board, faded, hairline, ink } from '../frame/theme.ts';
 import { QuestionPicture } from './QuestionPicture.tsx';
+import { placeNames } from './scene.ts';
 
 /** A touch check: what is felt and seen, question by question, or the stage outright. */
 export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
   const [answers, setAnswers] = useState<Answers>(noAnswers);
   const [stage, setStage] = useState<Stage | null>(null);
   const [outright, setOutright] = useState(false);
-  const computed = plan.now.stage;
+  const [place, setPlace] = useState<PlaceName>('wall');
+  const { places } = plan.places;
+  const computed = places.find((p) => p.place === place)!.stage;
   const surprising = stage !== null && stagesApart(stage, computed.stage) >= 2;
   const { id, made, cover } = plan.piece;
   const answered = Object.values(answers).some((answer) => answer !== null);
   const act = (at: number) => {
     if (stage === null && !answered)
       return { wrong: 'Answer at least one question, or say which stage it is.' };
-    const felt = answered ? [entry('piece.felt', id, answers, { at })] : [];
+    const felt = answered ? [entry('piece.felt', id, answers, { at, place })] : [];
     const checked =
-      stage === null ? [] : [entry('piece.checked', id, { stage, confirmed: surprising, note: '' }, { at })];
+      stage === null
+        ? []
+        : [entry('piece.checked', id, { stage, confirmed: surprising, note: '' }, { at, place })];
     return { words: `${made.name} checked`, entries: [...felt, ...checked] };
   };
   return (
@@ -33,6 +39,19 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       act={act}
       onClose={onClose}
     >
+      <ToggleButtonGroup
+        exclusive
+        value={place}
+        onChange={(_event, chosen: PlaceName | null) => chosen && setPlace(chosen)}
+        aria-label="Where"
+        sx={{ flexWrap: 'wrap' }}
+      >
+        {places.map((p) => (
+          <ToggleButton key={p.place} value={p.place}>
+            {placeNames[p.place]}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
       {questions.map((question) => (
         <Box
           key={question.id}
@@ -73,8 +92,9 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       )}
       {surprising && (
         <Trouble>
-          By the log it should be {computed.name.toLowerCase()}. Feel another spot, and lift the plastic a
-          while first if it was covered. If you still find it so, log it: your hands count for more.
+          By the log its {placeNames[place].toLowerCase()} should be {computed.name.toLowerCase()}. Feel
+          another spot, and lift the plastic a while first if it was covered. If you still find it so, log it:
+          your hands count for more.
         </Trouble>
       )}
     </LogDialog>

@@ -21,7 +21,8 @@ import type { PlanAnswer } from './planMessages.ts';
 import { sceneOf, type Zoom } from './scene.ts';
 import { Places } from './Places.tsx';
 import { Steps } from './Steps.tsx';
-import { WhatIf } from './WhatIf.tsx';
+import { useTrial } from './useTrial.ts';
+import { Moves, TrialChoice, triedWords } from './WhatIf.tsx';
 import { useCase, usePlan } from './usePlan.ts';
 
 /** One piece: what now and until when, its wall over time, its steps, its log. */
@@ -33,7 +34,14 @@ export function Piece() {
   const answer = usePlan(given, now);
   if (!data && error) return <Trouble>{wordsFor(error)}</Trouble>;
   if (!data || !given || !answer) return <Typography>Working out the wall …</Typography>;
-  const { plan } = answer;
+  const { plan, failed } = answer;
+  if (failed)
+    return (
+      <Trouble>
+        This wall could not be worked out ({failed}). Its log is kept: check its figures and times, or undo
+        what was logged last.
+      </Trouble>
+    );
   if (!plan)
     return (
       <Trouble>
@@ -55,24 +63,27 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
   const zone = useZone();
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
-  const [tried, setTried] = useState<PiecePlan | null>(null);
+  const trying = useTrial(plan, given);
+  const { trial } = trying;
   const next = plan.piece.finished ? null : nextStep(plan, now);
   const answer = answerFor(next, now, zone);
   const shownAt = Math.floor(now / MINUTE) * MINUTE;
   const scene = useMemo(
-    () => sceneOf(tried ?? plan, given, nights, shownAt, zoom, zone),
-    [plan, tried, given, nights, shownAt, zoom, zone],
+    () => sceneOf(plan, trial, given, nights, shownAt, zoom, zone),
+    [plan, trial, given, nights, shownAt, zoom, zone],
   );
   const { piece } = plan;
   const cover = coverWords(plan.advice, piece.cover, now, zone);
   return (
     <>
-      <Typography variant="h2" component="h1">
-        {piece.made.name}
-      </Typography>
-      <Box sx={{ color: faded, mb: 1.5 }}>
-        {given.body.name}, wall {formatQuantity('length', piece.made.form.wallM, units)}, made{' '}
-        {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)}
+      <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap', mb: 1 }}>
+        <Typography variant="h2" component="h1">
+          {piece.made.name}
+        </Typography>
+        <Box sx={{ color: faded }}>
+          {given.body.name}, wall {formatQuantity('length', piece.made.form.wallM, units)}, made{' '}
+          {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)}
+        </Box>
       </Box>
       {piece.finished ? (
         <AnswerBoard
@@ -106,24 +117,36 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
       <Section
         title="The wall over time"
         action={
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            value={zoom}
-            onChange={(_event, value: Zoom | null) => value && setZoom(value)}
-            aria-label="How much time"
-          >
-            <ToggleButton value="near">Around now</ToggleButton>
-            <ToggleButton value="all">All of it</ToggleButton>
-          </ToggleButtonGroup>
+          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+            {!piece.finished && <TrialChoice plan={plan} now={shownAt} trying={trying} />}
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={zoom}
+              onChange={(_event, value: Zoom | null) => value && setZoom(value)}
+              aria-label="How much time"
+            >
+              <ToggleButton value="near">Around now</ToggleButton>
+              <ToggleButton value="all">All of it</ToggleButton>
+            </ToggleButtonGroup>
+          </Box>
         }
       >
         <WallStrip
           scene={scene}
+          handle={
+            trial && {
+              name: triedWords(trial.tried, plan),
+              at: trial.at,
+              says: (at) => whenNear(at, now, zone),
+              onMove: trying.move,
+              onRelease: trying.release,
+            }
+          }
           label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
         />
+        <Moves plan={plan} trying={trying} now={now} zone={zone} />
       </Section>
-      {!piece.finished && <WhatIf plan={plan} given={given} now={shownAt} zone={zone} onTry={setTried} />}
       <Places places={plan.places} body={given.body} />
       <Section title="Steps">
         <Steps plan={plan} now={now} zone={zone} />

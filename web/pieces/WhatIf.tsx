@@ -1,168 +1,131 @@
-import { useEffect, useState } from 'react';
-import { Box, Button, Slider } from '@mui/material';
-import { covers, coverNamed, type Cover } from '../../core/drying/face.ts';
+import { Box, Button } from '@mui/material';
+import { covers, coverNamed } from '../../core/drying/face.ts';
 import { isOpen } from '../../core/plan/ahead.ts';
-import type { PieceCase } from '../../core/plan/case.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../frame/fields.tsx';
-import { Section } from '../frame/parts.tsx';
 import { copperGreen, faded, hairline, ochre } from '../frame/theme.ts';
 import { span, whenNear } from '../frame/times.ts';
-import { planInWorker } from './usePlan.ts';
+import type { Tried, Trying } from './useTrial.ts';
 
-/** How far ahead a change can be tried. */
-const REACH = 48 * HOUR;
-const STEP = 10 * MINUTE;
-/** Members while it is being dragged, and once it is let go. */
-const QUICK = 8;
+const NOTHING = 'nothing';
+/** Where a trial begins, unless the plan has its step elsewhere. */
+const FIRST = 2 * HOUR;
 
-interface WhatIfProps {
-  plan: PiecePlan;
-  given: PieceCase;
-  now: Instant;
-  zone: string;
-  /** Shows a tried plan on the strip, or the real one again. */
-  onTry: (plan: PiecePlan | null) => void;
-}
+const valueOf = (tried: Tried): string =>
+  tried.does === 'cover' ? `cover ${tried.cover}` : `step ${tried.stepId}`;
 
-type Tried = { does: 'cover'; cover: Cover } | { does: 'step'; stepId: string };
+/** What is tried, in words. */
+export const triedWords = (tried: Tried, plan: PiecePlan): string =>
+  tried.does === 'cover'
+    ? coverNamed(tried.cover).verb
+    : plan.steps.find((s) => s.step.id === tried.stepId)!.step.name;
 
-/** What if: a cover, a fan or a coat tried at another time, and how the windows move. Nothing is logged. */
-export function WhatIf({ plan, given, now, zone, onTry }: WhatIfProps) {
+/** Picks a cover, a fan or a step to try at another time. Nothing is logged. */
+export function TrialChoice({ plan, now, trying }: { plan: PiecePlan; now: Instant; trying: Trying }) {
   const coats = plan.steps.filter((s) => isOpen(s.status) && s.step.does === 'coat');
-  const [tried, setTried] = useState<Tried>({
-    does: 'cover',
-    cover: plan.piece.cover === 'open' ? 'tight' : 'open',
-  });
-  const [at, setAt] = useState<Instant | null>(null);
-  const [settled, setSettled] = useState(true);
-  const [trial, setTrial] = useState<PiecePlan | null>(null);
-
-  useEffect(() => {
-    if (at === null) return;
-    let current = true;
-    const whatIf = {
-      ...(settled ? {} : { members: QUICK }),
-      ...(tried.does === 'cover'
-        ? { covers: [{ at, cover: tried.cover }] }
-        : { times: { [tried.stepId]: at } }),
-    };
-    void planInWorker({ given, now: plan.at, whatIf }).then(({ plan: answer }) => {
-      if (!current || !answer) return;
-      setTrial(answer);
-      onTry(answer);
-    });
-    return () => {
-      current = false;
-    };
-  }, [at, settled, tried, given, plan.at, onTry]);
-
-  const stop = () => {
-    setAt(null);
-    setTrial(null);
-    onTry(null);
-  };
-  const value = tried.does === 'cover' ? `cover ${tried.cover}` : `step ${tried.stepId}`;
+  const options: { value: string; label: string; tried: Tried; at: Instant }[] = [
+    ...covers.map(({ cover, verb }) => {
+      const tried: Tried = { does: 'cover', cover };
+      return { value: valueOf(tried), label: verb, tried, at: now + FIRST };
+    }),
+    ...coats.map(({ step, doAt }) => {
+      const tried: Tried = { does: 'step', stepId: step.id };
+      return { value: valueOf(tried), label: step.name, tried, at: Math.max(now, doAt ?? now + FIRST) };
+    }),
+  ];
   return (
-    <Section title="What if" action={at !== null && <Button onClick={stop}>Back to how it is</Button>}>
-      <Box
-        sx={{
-          display: 'grid',
-          gap: 3,
-          gridTemplateColumns: { xs: '1fr', md: '280px 1fr' },
-          alignItems: 'center',
+    <Box sx={{ width: 260 }}>
+      <ChoiceField
+        label="What if"
+        value={trying.trial ? valueOf(trying.trial.tried) : NOTHING}
+        onChoose={(value) => {
+          const chosen = options.find((o) => o.value === value);
+          if (chosen) trying.begin(chosen.tried, chosen.at);
+          else trying.stop();
         }}
-      >
-        <ChoiceField
-          label="Try"
-          value={value}
-          onChoose={(chosen) => {
-            const [does, name] = chosen.split(' ') as ['cover' | 'step', string];
-            setTried(does === 'cover' ? { does, cover: name as Cover } : { does, stepId: name });
-          }}
-          options={[
-            ...covers.map(({ cover, verb }) => ({ value: `cover ${cover}`, label: verb })),
-            ...coats.map(({ step }) => ({ value: `step ${step.id}`, label: step.name })),
-          ]}
-        />
-        <Box sx={{ px: 2 }}>
-          <Slider
-            aria-label="When"
-            min={0}
-            max={REACH}
-            step={STEP}
-            value={at === null ? 0 : at - now}
-            onChange={(_event, ahead) => {
-              setSettled(false);
-              setAt(now + ahead);
-            }}
-            onChangeCommitted={() => setSettled(true)}
-            getAriaValueText={(ahead) => whenNear(now + ahead, now, zone)}
-            sx={{
-              py: 2.5,
-              '& .MuiSlider-rail, & .MuiSlider-track': { height: 6, borderRadius: 0 },
-              '& .MuiSlider-thumb': { width: 26, height: 44, borderRadius: 0 },
-            }}
-          />
-          <Box aria-live="polite">
-            {at === null
-              ? 'Drag it along time, or use the arrow keys: nothing is logged.'
-              : `${tried.does === 'cover' ? coverNamed(tried.cover).verb : 'That coat'} ${whenNear(at, now, zone)}.`}
-          </Box>
-        </Box>
-      </Box>
-      {trial && <Moves plan={plan} trial={trial} now={now} zone={zone} />}
-    </Section>
+        options={[{ value: NOTHING, label: 'As it is' }, ...options]}
+      />
+    </Box>
   );
 }
 
-/** How each window moves. */
-function Moves({
+interface MovesProps {
+  plan: PiecePlan;
+  trying: Trying;
+  now: Instant;
+  zone: string;
+}
+
+/** What is tried and when, and how each window moves with it. */
+export function Moves({ plan, trying, now, zone }: MovesProps) {
+  const { trial, stop } = trying;
+  if (!trial) return null;
+  return (
+    <Box sx={{ borderLeft: `8px solid ${ochre}`, pl: 1.5, mt: 1 }}>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Box aria-live="polite" sx={{ flex: 1, fontWeight: 650 }}>
+          {triedWords(trial.tried, plan)} {whenNear(trial.at, now, zone)}: drag the handle on the strip, or
+          use the arrow keys. Nothing is logged.
+        </Box>
+        <Button onClick={stop}>Back to how it is</Button>
+      </Box>
+      {trial.plan && <MoveList plan={plan} tried={trial.plan} now={now} zone={zone} />}
+    </Box>
+  );
+}
+
+function MoveList({
   plan,
-  trial,
+  tried,
   now,
   zone,
 }: {
   plan: PiecePlan;
-  trial: PiecePlan;
+  tried: PiecePlan;
   now: Instant;
   zone: string;
 }) {
   return (
-    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }} aria-label="How the windows move">
-      {trial.steps
+    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="How the windows move">
+      {tried.steps
         .filter((s) => isOpen(s.status))
-        .map((s) => {
-          const before = plan.steps.find((b) => b.step.id === s.step.id)?.opens ?? null;
-          const moved = s.opens !== null && before !== null ? s.opens - before : null;
+        .map(({ step, opens, closes }) => {
+          const before = plan.steps.find((b) => b.step.id === step.id)?.opens ?? null;
+          const { words, colour } = moveWords(before, opens);
           return (
             <Box
               component="li"
-              key={s.step.id}
-              sx={{ borderTop: `1px solid ${hairline}`, py: 0.75, display: 'flex', gap: 2, flexWrap: 'wrap' }}
+              key={step.id}
+              sx={{
+                borderTop: `1px solid ${hairline}`,
+                py: 0.75,
+                display: 'grid',
+                columnGap: 2,
+                gridTemplateColumns: { xs: '1fr', sm: '2fr 3fr 1fr' },
+              }}
             >
-              <Box sx={{ fontWeight: 700, minWidth: 220 }}>{s.step.name}</Box>
-              <Box sx={{ minWidth: 260 }}>
-                {s.opens === null
-                  ? 'does not open'
-                  : `opens ${whenNear(s.opens, now, zone)}${s.closes === null ? '' : `, closes ${whenNear(s.closes, now, zone)}`}`}
-              </Box>
-              <Box
-                sx={{
-                  color:
-                    moved === null || Math.abs(moved) < 5 * MINUTE ? faded : moved > 0 ? ochre : copperGreen,
-                }}
-              >
-                {moved === null
-                  ? ''
-                  : Math.abs(moved) < 5 * MINUTE
-                    ? 'as before'
-                    : `${span(Math.abs(moved))} ${moved > 0 ? 'later' : 'sooner'}`}
-              </Box>
+              <Box sx={{ fontWeight: 700 }}>{step.name}</Box>
+              <Box>{windowWords(opens, closes, now, zone)}</Box>
+              <Box sx={{ color: colour }}>{words}</Box>
             </Box>
           );
         })}
     </Box>
   );
+}
+
+function windowWords(opens: Instant | null, closes: Instant | null, now: Instant, zone: string): string {
+  if (opens === null) return 'does not open';
+  const until = closes === null ? '' : `, closes ${whenNear(closes, now, zone)}`;
+  return `opens ${whenNear(opens, now, zone)}${until}`;
+}
+
+function moveWords(before: Instant | null, after: Instant | null): { words: string; colour: string } {
+  if (before === null || after === null) return { words: '', colour: faded };
+  const moved = after - before;
+  if (Math.abs(moved) < 5 * MINUTE) return { words: 'as before', colour: faded };
+  return moved > 0
+    ? { words: `${span(moved)} later`, colour: ochre }
+    : { words: `${span(-moved)} sooner`, colour: copperGreen };
 }

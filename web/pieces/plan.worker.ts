@@ -1,12 +1,20 @@
-import { planPiece } from '../../core/plan/plan.ts';
+import { rememberingPlanner } from '../../core/plan/memory.ts';
 import { nightTime } from '../../core/plan/hours.ts';
 import type { PlanAnswer, PlanRequest } from './planMessages.ts';
 
+/** One tablet looks at few pieces at a time. */
+const plan = rememberingPlanner(4);
+
+function answerTo({ ticket, given, now, whatIf, effort }: PlanRequest): PlanAnswer {
+  try {
+    const planned = plan(given, now, whatIf, effort);
+    const run = planned?.trajectory.at;
+    const nights = run ? nightTime(given.studio, run[0]!, run.at(-1)!) : [];
+    return { ticket, plan: planned, nights };
+  } catch (error) {
+    return { ticket, plan: null, nights: [], failed: String(error) };
+  }
+}
+
 /** Plans a piece off the main thread, with the very code the server uses. */
-self.onmessage = ({ data }: MessageEvent<PlanRequest>) => {
-  const { ticket, given, now, whatIf } = data;
-  const plan = planPiece(given, now, whatIf);
-  const run = plan?.trajectory.at;
-  const nights = run ? nightTime(given.studio, run[0]!, run.at(-1)!) : [];
-  self.postMessage({ ticket, plan, nights } satisfies PlanAnswer);
-};
+self.onmessage = ({ data }: MessageEvent<PlanRequest>) => self.postMessage(answerTo(data));

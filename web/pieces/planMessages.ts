@@ -1,6 +1,6 @@
 import type { PieceCase } from '../../core/plan/case.ts';
 import type { Spell } from '../../core/plan/hours.ts';
-import type { PiecePlan, WhatIf } from '../../core/plan/plan.ts';
+import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 export interface PlanRequest {
@@ -8,10 +8,13 @@ export interface PlanRequest {
   given: PieceCase;
   now: Instant;
   whatIf?: WhatIf;
+  effort?: Effort;
 }
 
 export interface PlanAnswer {
   ticket: number;
   plan: PiecePlan | null;
   nights: Spell[];
+  /** Why there is no plan, where it could not be worked out. */
+  failed?: string;
 }

@@ -1,22 +1,41 @@
 import type { PieceCase } from '../../core/plan/case.ts';
 import type { Spell } from '../../core/plan/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import { meanReading } from '../../core/drying/readings.ts';
+import { readAt } from '../../core/drying/trajectory.ts';
+import type { PlaceName } from '../../core/form/form.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { instantOf } from '../../core/log/piece.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { StripScene } from '../draw/scene.ts';
+import type { Trial } from './useTrial.ts';
 
 export type Zoom = 'near' | 'all';
 
-/** What the strip shows of a plan, near now or over the piece's whole time. */
+/** Places that at some time differ by this much water from the wall are shown with it, kg/kg. */
+const APART = 0.012;
+
+export const placeNames: Record<PlaceName, string> = {
+  wall: 'Wall',
+  rim: 'Rim',
+  foot: 'Foot',
+  floor: 'Floor',
+  attachment: 'Handle or spout',
+};
+
+/**
+ * What the strip shows, near now or over the piece's whole time: the plan as it is, or as it would be under a trial.
+ */
 export function sceneOf(
-  plan: PiecePlan,
+  real: PiecePlan,
+  trial: Trial | null,
   given: PieceCase,
   nights: Spell[],
   now: Instant,
   zoom: Zoom,
   zone: string,
 ): StripScene {
+  const plan = trial?.plan ?? real;
   const { piece, trajectory, steps } = plan;
   const end = trajectory.at.at(-1)!;
   const carveClose = steps.find((s) => s.step.id === 'carve')?.closes ?? 0;
@@ -33,20 +52,35 @@ export function sceneOf(
     trajectory,
     now,
     steps,
-    covers: coverSpells(plan, given),
+    covers: coverSpells(plan, given, trial),
+    places: placesApart(plan),
     spreads: plan.spreads,
     nights,
     zone,
   };
 }
 
-function coverSpells({ piece, trajectory }: PiecePlan, given: PieceCase): StripScene['covers'] {
+const placesApart = ({ places, trajectory }: PiecePlan): StripScene['places'] =>
+  places.places
+    .filter(
+      ({ place, over }) =>
+        place !== 'wall' &&
+        over.at.some((at, k) => Math.abs(over.meanX[k]! - readAt(trajectory, at, meanReading)) > APART),
+    )
+    .map(({ place, over }) => ({ name: placeNames[place].toLowerCase(), ...over }));
+
+function coverSpells(
+  { piece, trajectory }: PiecePlan,
+  given: PieceCase,
+  trial: Trial | null,
+): StripScene['covers'] {
   const changes = [
     { at: piece.madeAt, cover: piece.made.cover },
     ...entriesOf(given.entries, 'piece.covered').map((e) => ({
       at: Math.max(piece.madeAt, instantOf(e)),
       cover: e.body.cover,
     })),
+    ...(trial?.tried.does === 'cover' ? [{ at: trial.at, cover: trial.tried.cover }] : []),
   ];
   return changes.map(({ at, cover }, i) => ({
     cover,

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { PieceAnswer } from '../../api/routes.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
 import { inOrder } from '../../core/log/ledger.ts';
+import type { Effort } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { useOutbox } from '../frame/outbox.ts';
 import type { PlanAnswer, PlanRequest } from './planMessages.ts';
@@ -24,7 +25,7 @@ let tickets = 0;
 let worker: Worker | null = null;
 const asked = new Map<number, (answer: PlanAnswer) => void>();
 
-/** Plans in the worker: the newest what-if first, since those before it are no longer wanted. */
+/** Plans in the worker, one after another. */
 export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanAnswer> {
   if (!worker) {
     worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
@@ -38,25 +39,39 @@ export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanA
   return new Promise((resolve) => asked.set(ticket, resolve));
 }
 
-/** The plan of a piece, computed in a worker; the last one stays until the next is ready. */
+/** Members of the first answer about a piece, while the whole one is made. */
+const FIRST: Effort = { members: 8 };
+
+interface Answered {
+  pieceId: string;
+  key: string;
+  now: Instant;
+  answer: PlanAnswer;
+}
+
+/** The plan of a piece, computed in a worker: a quick one first; the last one stays until the next is ready. */
 export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | null {
-  const [answer, setAnswer] = useState<{ key: string; now: Instant; answer: PlanAnswer } | null>(null);
+  const [answered, setAnswered] = useState<Answered | null>(null);
   const key = useMemo(() => JSON.stringify(given), [given]);
-  const plan = answer?.answer.plan;
-  const holds = answer?.key === key && plan && now < plan.holdsUntil && now >= answer.now;
+  const known = answered?.pieceId === given?.pieceId ? answered : null;
+  const plan = known?.answer.plan;
+  const holds = known?.key === key && plan && now < plan.holdsUntil && now >= known.now;
   const due = holds ? null : Math.floor(now / 10_000) * 10_000;
+  const isFirst = !known;
 
   useEffect(() => {
     const wanted = JSON.parse(key) as PieceCase | null;
     if (due === null || !wanted) return;
     let current = true;
-    void planInWorker({ given: wanted, now: due }).then(
-      (fresh) => current && setAnswer({ key, now: due, answer: fresh }),
+    // a quick answer stands for no key, so that the whole one stays due
+    const [effort, answers] = isFirst ? [FIRST, ''] : [{}, key];
+    void planInWorker({ given: wanted, now: due, effort }).then(
+      (answer) => current && setAnswered({ pieceId: wanted.pieceId, key: answers, now: due, answer }),
     );
     return () => {
       current = false;
     };
-  }, [key, due]);
+  }, [key, due, isFirst]);
 
-  return answer?.answer ?? null;
+  return known?.answer ?? null;
 }

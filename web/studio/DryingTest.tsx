@@ -12,8 +12,7 @@ import {
   YAxis,
 } from 'recharts';
 import type { ClayBody } from '../../core/clay/body.ts';
-import { fitDryingTest, type FittedClay, type TestPoint } from '../../core/clay/dryingTest.ts';
-import { steadyClimate } from '../../core/drying/air.ts';
+import type { FittedClay, TestPoint } from '../../core/clay/dryingTest.ts';
 import { formatNumber, HOUR, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
@@ -22,6 +21,7 @@ import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
 import { cobalt, copperGreen, ink } from '../frame/theme.ts';
+import { fitInWorker } from './fitting.ts';
 
 const procedure = [
   'Cut a slab of plastic clay, about 10 mm thick and twice a hand long; scratch two fine marks 100 mm apart.',
@@ -52,8 +52,9 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
   const [humidity, setHumidity] = useState('50');
   const [fit, setFit] = useState<FittedClay | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
 
-  const work = () => {
+  const work = async () => {
     setFit(null);
     const points = pointsTyped(table);
     if ('wrong' in points) return setWrong(points.wrong);
@@ -66,13 +67,14 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
     if (!(thicknessM! > 0)) return setWrong('The thickness must be a number above zero.');
     if (!(t! > 0 && t! < 45)) return setWrong('The room must be between 0 and 45 °C.');
     if (!(h! > 5 && h! < 98)) return setWrong('The humidity must be between 5 and 98 %.');
-    const outcome = fitDryingTest(body, {
-      points: points.points,
-      dryKg: dryKg!,
-      thicknessM: thicknessM!,
-      climate: steadyClimate(t!, h! / 100),
-      heatTransfer: 4,
-    });
+    setBusy(true);
+    const outcome = await fitInWorker({
+      kind: 'drying-test',
+      body,
+      test: { points: points.points, dryKg: dryKg!, thicknessM: thicknessM!, heatTransfer: 4 },
+      room: { celsius: t!, humidity: h! / 100 },
+    }).answer;
+    setBusy(false);
     setWrong(outcome.ok ? null : outcome.problem.message);
     if (outcome.ok) setFit(outcome.value);
   };
@@ -135,8 +137,8 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
               dimension={null}
               units={units}
             />
-            <Button variant="contained" onClick={work}>
-              Work it out
+            <Button variant="contained" disabled={busy} onClick={() => void work()}>
+              {busy ? 'Working it out …' : 'Work it out'}
             </Button>
           </Box>
         </Box>

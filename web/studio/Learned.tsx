@@ -1,31 +1,45 @@
 import useSWR from 'swr';
+import { Link as RouterLink } from 'react-router';
 import { Box, Button, Link } from '@mui/material';
-import type { LearnedOf, LearningAnswer } from '../../api/routes.ts';
+import type { LearningAnswer } from '../../api/routes.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 import { hairline } from '../frame/theme.ts';
+import { factorWords, subjects } from './learnedWords.ts';
+import { TakeLearned } from './TakeLearned.tsx';
+
+const STUDYING_MS = 1_500;
 
 /** What finished pieces have taught the clock about each room and clay, how sure, and from how much. */
 export function Learned() {
-  const { data, error } = useSWR<LearningAnswer>('/api/learning', ask);
+  const { data, error } = useSWR<LearningAnswer>('/api/learning', ask, {
+    refreshInterval: (latest) => (latest?.studying ? STUDYING_MS : 0),
+  });
   const log = useLog();
   if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : null;
   return (
     <Section
       title="What the studio has taught"
       action={
-        <Link
-          href="/api/learning"
-          download="learned.json"
-          sx={{ minHeight: 48, display: 'inline-flex', alignItems: 'center' }}
-        >
-          As JSON
-        </Link>
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Link
+            href="/api/learning"
+            download="learned.json"
+            sx={{ minHeight: 48, display: 'inline-flex', alignItems: 'center' }}
+          >
+            As JSON
+          </Link>
+          <TakeLearned />
+          <Button variant="outlined" component={RouterLink} to="/studio/fit">
+            Fit the whole log
+          </Button>
+        </Box>
       }
     >
-      {data.learned.length === 0 && (
+      {data.studying && <Box>Working out what the pieces finished since have taught …</Box>}
+      {data.learned.length === 0 && !data.studying && (
         <Box>
           Nothing yet. Finish a piece that you have checked or weighed at least once: what it showed of its
           room and clay becomes the starting point of the next.
@@ -44,8 +58,8 @@ export function Learned() {
           }}
         >
           <Box sx={{ flex: 1, minWidth: 300 }}>
-            <b>{learned.name}</b>: {words(learned)}, from {learned.checks}{' '}
-            {learned.checks === 1 ? 'check' : 'checks'} on {learned.pieces}{' '}
+            <b>{learned.name}</b>: {`${subjects[learned.unknown]}, ${factorWords(learned)}`}, from{' '}
+            {learned.checks} {learned.checks === 1 ? 'check' : 'checks'} on {learned.pieces}{' '}
             {learned.pieces === 1 ? 'piece' : 'pieces'}.
           </Box>
           <Button
@@ -60,18 +74,4 @@ export function Learned() {
       ))}
     </Section>
   );
-}
-
-const subjects: Partial<Record<LearnedOf['unknown'], string>> = {
-  air: 'how fast its air takes water',
-  cover: 'how tight covers are',
-  diffusion: 'how fast water moves in it',
-};
-
-function words({ unknown, mean, sigma }: LearnedOf): string {
-  const percent = Math.round(100 * (Math.exp(mean) - 1));
-  const sure = Math.round(100 * (Math.exp(sigma) - 1));
-  const more =
-    Math.abs(percent) < 3 ? 'as usual' : `${Math.abs(percent)} % ${percent > 0 ? 'more' : 'less'} than usual`;
-  return `${subjects[unknown]}, ${more}, give or take ${sure} %`;
 }

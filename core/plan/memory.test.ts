@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest';
+import { HOUR, MINUTE } from '../units/quantity.ts';
+import { rememberingPlanner } from './memory.ts';
+import { caseOf, coatLaid, cruetMade, hoursOn, logged } from './piece.test-support.ts';
+import { planPiece, type PiecePlan } from './plan.ts';
+
+const effort = { members: 12 };
+const given = caseOf([cruetMade(), coatLaid(1, hoursOn(4))]);
+const opens = (plan: PiecePlan | null, id: string) => plan!.steps.find((s) => s.step.id === id)!.opens!;
+const spread = (plan: PiecePlan | null, id: string) => plan!.spreads[id]!.opens;
+
+describe('a planner that remembers', () => {
+  it('carries a wall on to where it would have come anew', () => {
+    const plan = rememberingPlanner(2);
+    plan(given, hoursOn(5), undefined, effort);
+    const carried = plan(given, hoursOn(5) + 40 * MINUTE, undefined, effort);
+    const anew = planPiece(given, hoursOn(5) + 40 * MINUTE, undefined, effort);
+    expect(carried!.now.meanX).toBeCloseTo(anew!.now.meanX, 4);
+    expect(Math.abs(opens(carried, 'carve') - opens(anew, 'carve'))).toBeLessThan(2 * MINUTE);
+    expect(Math.abs(spread(carried, 'carve').p90! - spread(anew, 'carve').p90!)).toBeLessThan(5 * MINUTE);
+    for (const [k, place] of carried!.places.places.entries())
+      expect(place.meanX).toBeCloseTo(anew!.places.places[k]!.meanX, 3);
+  });
+
+  it('answers the same question the same, however often it is asked', () => {
+    const plan = rememberingPlanner(2);
+    const first = plan(given, hoursOn(5), undefined, effort);
+    plan(given, hoursOn(5), { covers: [{ at: hoursOn(6), cover: 'tight' }] }, effort);
+    expect(plan(given, hoursOn(5), undefined, effort)).toEqual(first);
+  });
+
+  it('forgets what it knew once something is logged, or the clock is set back', () => {
+    const plan = rememberingPlanner(2);
+    const before = plan(given, hoursOn(6), undefined, effort);
+    const checked = logged('piece.checked', hoursOn(6), { stage: 'plastic', confirmed: true, note: '' });
+    const wetter = plan({ ...given, entries: [...given.entries, checked] }, hoursOn(6), undefined, effort);
+    expect(opens(wetter, 'carve')).toBeGreaterThan(opens(before, 'carve'));
+    expect(plan(given, hoursOn(5), undefined, effort)).toEqual(
+      planPiece(given, hoursOn(5), undefined, effort),
+    );
+  });
+
+  it('keeps no more pieces than it was told to', () => {
+    const plan = rememberingPlanner(1);
+    const other = caseOf([cruetMade({}, 'q')]);
+    const first = plan(given, hoursOn(5), undefined, effort);
+    plan(other, hoursOn(5), undefined, effort);
+    expect(plan(given, hoursOn(5), undefined, effort)).toEqual(first);
+  });
+
+  it('knows of no piece before it was made', () => {
+    expect(rememberingPlanner(1)({ ...given, entries: [] }, hoursOn(5))).toBeNull();
+  });
+
+  it('looks ahead with few members at even shares, and their spread is like that of all', () => {
+    const plan = rememberingPlanner(2);
+    const all = spread(plan(given, hoursOn(5)), 'carve');
+    const few = spread(plan(given, hoursOn(5), undefined, { ahead: 8 }), 'carve');
+    expect(Math.abs(few.p50! - all.p50!)).toBeLessThan(0.5 * HOUR);
+    const width = ({ p10, p90 }: typeof all) => p90! - p10!;
+    expect(width(few) / width(all)).toBeGreaterThan(0.6);
+    expect(width(few) / width(all)).toBeLessThan(1.5);
+  });
+});
+
+describe('what if', () => {
+  const at = hoursOn(5);
+  const plan = rememberingPlanner(1);
+  const tried = (cover: 'draped' | 'tight' | 'fan', from: number) =>
+    plan(given, at, { covers: [{ at: from, cover }] }, effort);
+
+  it('a tighter cover keeps carving shut longer, a fan opens it sooner, the sooner the more', () => {
+    const asIs = opens(plan(given, at, undefined, effort), 'carve');
+    expect(opens(tried('fan', at), 'carve')).toBeLessThan(asIs);
+    expect(opens(tried('draped', at), 'carve')).toBeGreaterThan(asIs);
+    expect(opens(tried('draped', at + HOUR), 'carve')).toBeLessThan(opens(tried('draped', at), 'carve'));
+    expect(tried('tight', at)!.steps.find((s) => s.step.id === 'carve')!.opens ?? Infinity).toBeGreaterThan(
+      opens(tried('draped', at), 'carve'),
+    );
+  });
+
+  it('a coat laid later opens what follows later', () => {
+    const coatAt = (moment: number) => plan(given, at, { times: { 'coat-2': moment } }, effort);
+    expect(opens(coatAt(at + 3 * HOUR), 'coat-3')).toBeGreaterThan(opens(coatAt(at + HOUR), 'coat-3'));
+  });
+
+  it('gives no advice on covers while one is tried', () => {
+    expect(tried('tight', at)!.advice).toBeNull();
+    expect(plan(given, at, undefined, effort)!.advice).not.toBeNull();
+  });
+});

@@ -1,0 +1,12 @@
+import { fitDryingTest } from '../../core/clay/dryingTest.ts';
+import { steadyClimate } from '../../core/drying/air.ts';
+import { fitLog } from '../../core/plan/logFit.ts';
+import type { FitMessage, FitTask } from './fitting.ts';
+
+const tell = (message: FitMessage) => self.postMessage(message);
+
+self.onmessage = ({ data }: MessageEvent<FitTask>) => {
+  if (data.kind === 'log') return tell({ answer: fitLog(data.cases, data.now, (share) => tell({ share })) });
+  const climate = steadyClimate(data.room.celsius, data.room.humidity);
+  tell({ answer: fitDryingTest(data.body, { ...data.test, climate }) });
+};
