@@ -3,12 +3,22 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts', 'api/**/*.test.ts'] } },
-      { test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], environment: 'jsdom' } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'api/**/*.test.ts'],
+          setupFiles: 'vitest.properties.ts',
+          testTimeout: 120_000,
+        },
+      },
+      {
+        test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], environment: 'jsdom', testTimeout: 60_000 },
+      },
       {
         test: {
           name: 'server',
           include: ['server/**/*.test.ts'],
+          setupFiles: 'vitest.properties.ts',
           globalSetup: 'server/testing/template.ts',
           testTimeout: 60_000,
           hookTimeout: 60_000,

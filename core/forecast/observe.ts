@@ -70,9 +70,8 @@ function numbersOf(observation: Observation): Omit<Compared, 'place'>[] {
         {
           // A sign is seen when it shows or later: only a surface that is still wetter speaks against a member.
           predict: (run) =>
-            Math.max(
-              0,
-              Math.log(readAt(run.trajectory, at, surfaceReading('outside')) / signAt[observation.sign]),
+            Math.log(
+              Math.max(1, readAt(run.trajectory, at, surfaceReading('outside')) / signAt[observation.sign]),
             ),
           value: 0,
           sigma: SIGN,

@@ -1,0 +1,102 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { entry } from './entries.test-support.ts';
+import type { Entry, RecordedAct } from './entry.ts';
+import {
+  emptyLedger,
+  entriesAbout,
+  inOrder,
+  record,
+  stands,
+  subjectsTouched,
+  type Ledger,
+} from './ledger.ts';
+
+/** Something a maker does: a note on one of three pieces at some minute, or an undo of what was done before. */
+type Doing = { does: 'note'; subject: string; minute: number } | { does: 'undo'; back: number };
+
+const doing: fc.Arbitrary<Doing> = fc.oneof(
+  fc.record({
+    does: fc.constant('note' as const),
+    subject: fc.constantFrom('a', 'b', 'c'),
+    minute: fc.integer({ min: 0, max: 59 }),
+  }),
+  fc.record({ does: fc.constant('undo' as const), back: fc.integer({ min: 1, max: 6 }) }),
+);
+
+const noteAt = (subject: string, minute: number): Entry =>
+  entry('piece.noted', subject, { text: 'x' }, `2026-03-10T09:${String(minute).padStart(2, '0')}:00.000Z`);
+
+function logOf(doings: Doing[]): { ledger: Ledger; acts: RecordedAct[] } {
+  const ledger = emptyLedger();
+  const acts: RecordedAct[] = [];
+  for (const [i, what] of doings.entries()) {
+    const entries =
+      what.does === 'note'
+        ? [{ ...noteAt(what.subject, what.minute), id: `entry-${i}` }]
+        : acts.length === 0
+          ? []
+          : [entry('act.retracted', acts.at(-Math.min(what.back, acts.length))!.id, { reason: '' })];
+    if (entries.length === 0) continue;
+    const at = '2026-03-10T10:00:00.000Z';
+    const act = { id: `act-${i}`, n: i + 1, makerId: 'm', deviceAt: at, recordedAt: at, entries };
+    record(ledger, act);
+    acts.push(act);
+  }
+  return { ledger, acts };
+}
+
+const everything = (ledger: Ledger): Entry[] => ['a', 'b', 'c'].flatMap((s) => entriesAbout(ledger, s));
+
+/** Undo and redo by the log alone. */
+describe('a log of acts', () => {
+  it('shows just the acts that stand, each entry once, in order of when it happened', () => {
+    fc.assert(
+      fc.property(fc.array(doing, { maxLength: 25 }), (doings) => {
+        const { ledger, acts } = logOf(doings);
+        const shown = everything(ledger);
+        const standing = acts
+          .filter((act) => stands(ledger, act.id))
+          .flatMap((act) => act.entries)
+          .filter(({ kind }) => kind !== 'act.retracted');
+        expect(new Set(shown.map(({ id }) => id))).toEqual(new Set(standing.map(({ id }) => id)));
+        expect(shown).toHaveLength(standing.length);
+        for (const subject of ['a', 'b', 'c']) {
+          const times = entriesAbout(ledger, subject).map(({ at }) => at);
+          expect(times).toEqual([...times].sort());
+        }
+      }),
+    );
+  });
+
+  it('is as before after an undo and its redo, and after an undo as if the act had never been', () => {
+    fc.assert(
+      fc.property(fc.array(doing, { minLength: 1, maxLength: 15 }), (doings) => {
+        const { ledger, acts } = logOf(doings);
+        if (acts.length === 0) return;
+        const before = everything(ledger);
+        const last = acts.at(-1)!;
+        const undo = (id: string, target: string) =>
+          record(ledger, { ...last, id, entries: [entry('act.retracted', target, { reason: '' })] });
+        undo('undo', last.id);
+        expect(everything(ledger)).toEqual(everything(logOf(doings.slice(0, -1)).ledger));
+        undo('redo', 'undo');
+        expect(everything(ledger)).toEqual(before);
+      }),
+    );
+  });
+
+  it('knows all that an undo of an undo touches', () => {
+    const { ledger, acts } = logOf([
+      { does: 'note', subject: 'a', minute: 1 },
+      { does: 'undo', back: 1 },
+      { does: 'undo', back: 1 },
+    ]);
+    expect([...subjectsTouched(ledger, acts[2]!)].sort()).toEqual(['a', 'act-0', 'act-1']);
+  });
+
+  it('orders entries of one moment as they were logged', () => {
+    const [one, two, three] = [noteAt('a', 5), noteAt('a', 5), noteAt('a', 4)];
+    expect(inOrder([one!, two!, three!])).toEqual([three, one, two]);
+  });
+});
