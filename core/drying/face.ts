@@ -124,24 +124,39 @@ interface Surface extends FaceFlux {
 /** A change of surface temperature under this leaves the flux exact to about 10⁻⁹ after its linear correction, K. */
 const SETTLED_K = 1e-3;
 
+/** What a room brings to a face at a moment. */
+interface RoomAt {
+  /** °C, the first guess of a surface. */
+  celsius: number;
+  /** Vapour before the face, kg/m³. */
+  vapour: number;
+  /** Heat by air and radiation, W/m², with what the face gives back left out. */
+  heat: number;
+}
+
+const fourth = (kelvin: number): number => kelvin * kelvin * kelvin * kelvin;
+
+function roomAt(face: EvaporatingFace, air: Air, out: RoomAt): void {
+  out.celsius = air.celsius;
+  out.vapour = (face.held?.() ?? air.humidity) * saturationDensity(air.celsius);
+  out.heat = face.heatTransfer * air.celsius + RADIATION * fourth(air.celsius + KELVIN);
+}
+
 /**
  * Quasi-steady evaporation: j = (a_w·ρ_sat(T_s) − ρ_air)/(1/h_m + R), with T_s from
  * h_c·(T_air − T_s) + ε·σ·(T_air⁴ − T_s⁴) = λ·j. Newton from the last surface temperature.
  */
-function solveSurface(face: EvaporatingFace, air: Air, surfaceX: number, out: Surface): void {
+function solveSurface(face: EvaporatingFace, room: RoomAt, surfaceX: number, out: Surface): void {
   const h = face.heatTransfer;
   const resistance = LEWIS / h + face.resistance;
   const activity = face.activity.value(surfaceX);
-  const outdoors = (face.held?.() ?? air.humidity) * saturationDensity(air.celsius);
-  const fourth = (kelvin: number) => kelvin * kelvin * kelvin * kelvin;
-  const brought = h * air.celsius + RADIATION * fourth(air.celsius + KELVIN);
-  let t = Number.isFinite(out.celsius) ? out.celsius : air.celsius;
+  let t = Number.isFinite(out.celsius) ? out.celsius : room.celsius;
   for (let round = 0; round < 20; round++) {
     const kelvin = t + KELVIN;
     const saturated = saturationDensity(t);
-    const flux = (activity * saturated - outdoors) / resistance;
+    const flux = (activity * saturated - room.vapour) / resistance;
     const fluxPerKelvin = (activity * saturationDensitySlope(t, saturated)) / resistance;
-    const balance = brought - h * t - RADIATION * fourth(kelvin) - LATENT_HEAT * flux;
+    const balance = room.heat - h * t - RADIATION * fourth(kelvin) - LATENT_HEAT * flux;
     const slope = -h - 4 * RADIATION * kelvin * kelvin * kelvin - LATENT_HEAT * fluxPerKelvin;
     const change = -balance / slope;
     t += change;
@@ -154,16 +169,22 @@ function solveSurface(face: EvaporatingFace, air: Air, surfaceX: number, out: Su
       face.activity.slope(surfaceX, activity);
     return;
   }
-  throw new Error(`surface temperature did not settle at X ${surfaceX}, air ${air.celsius} °C`);
+  throw new Error(`surface temperature did not settle at X ${surfaceX}, air ${room.celsius} °C`);
 }
 
-/** The face law of a surface evaporating into a room. */
+/** The face law of a surface evaporating into a room. The room is asked once for each moment. */
 export function evaporatingFace(face: EvaporatingFace): FaceLaw {
   const air: Air = { celsius: 20, humidity: 0.5 };
+  const room: RoomAt = { celsius: 20, vapour: 0, heat: 0 };
   const surface: Surface = { celsius: 16, flux: 0, slope: 0 };
+  let asked = Number.NaN;
   return (surfaceX, timeS, out) => {
-    face.climate(face.startAt + timeS * 1000, air);
-    solveSurface(face, air, surfaceX, surface);
+    if (timeS !== asked || face.held) {
+      face.climate(face.startAt + timeS * 1000, air);
+      roomAt(face, air, room);
+      asked = timeS;
+    }
+    solveSurface(face, room, surfaceX, surface);
     out.flux = surface.flux;
     out.slope = surface.slope;
   };
@@ -179,9 +200,11 @@ export function surfaceState(
   surfaceX: number,
 ): { celsius: number; flux: number } {
   const air: Air = { celsius: 20, humidity: 0.5 };
+  const room: RoomAt = { celsius: 20, vapour: 0, heat: 0 };
   face.climate(at, air);
+  roomAt(face, air, room);
   const surface: Surface = { celsius: air.celsius, flux: 0, slope: 0 };
-  solveSurface(face, air, surfaceX, surface);
+  solveSurface(face, room, surfaceX, surface);
   return { celsius: surface.celsius, flux: surface.flux };
 }
 
