@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { belief, howMany } from './learned.ts';
-import { slipBodies } from './slip.ts';
+import { adjustment, slipBodies } from './slip.ts';
 import {
   across,
   colour,
@@ -223,6 +223,7 @@ export const bodies = {
     ),
     specificGravity: gravity,
     grainDensity,
+    adjusted: adjustment.optional(),
   }),
   'piece.seen': z.object({ sign, stepId }),
   'piece.worked': z.object({ stepId, outcome: outcome.nullable(), note }),

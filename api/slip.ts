@@ -58,7 +58,7 @@ const hazard = z.enum([
   'steam',
   'heavy-ware',
 ]);
-const adjusted = z.enum(['none', 'deflocculated', 'flocculated']);
+export const adjustment = z.enum(['none', 'deflocculated', 'flocculated']);
 const waste = z.enum(['clean', 'thin-deflocculated', 'coloured', 'silicate', 'toxic']);
 const percent = (field: string, most = 100) =>
   within(field, 0, most, `between 0 and ${most} %`, 'check the figure.');
@@ -157,7 +157,7 @@ export const slipBodies = {
     grainDensity,
     wetColour: colour,
     firedColour: colour,
-    adjusted,
+    adjusted: adjustment,
     carries: z.array(z.enum(['colour', 'toxic', 'silicate'])),
     keepsDays: z.int().min(1, 'At least one day, or none.').max(3650, 'At most ten years.').nullable(),
     composition: z.array(z.object({ materialId: id, kg: massKg('The mass') })).max(60),

@@ -1,5 +1,6 @@
 import { diffusivityLaw, volumeLaw, type ClayBody } from '../clay/body.ts';
 import type { LawCurve } from '../clay/law.ts';
+import type { Adjustment } from '../slip/correct.ts';
 import { dryContent, slipWaterContent } from '../slip/density.ts';
 import type { Instant } from '../units/quantity.ts';
 
@@ -30,6 +31,8 @@ export interface CoatLaid {
   specificGravity: number;
   /** Density of the powder, kg/m³. */
   grainDensity: number;
+  /** What was done to the slip's flow; nothing where it is not said. */
+  adjusted?: Adjustment;
 }
 
 /** Cells of dry clay across a wall, from the inside face to the outside, with any coats. */

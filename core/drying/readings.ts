@@ -1,3 +1,4 @@
+import { SETS_AT } from '../slip/correct.ts';
 import type { FaceName, Mesh } from './mesh.ts';
 import { coatsOn } from './mesh.ts';
 
@@ -48,6 +49,17 @@ export const surfaceReading =
   (face: FaceName): Reading =>
   (x) =>
     face === 'outside' ? x[x.length - 1]! : x[0]!;
+
+/**
+ * Water content at which a plain slip looks and feels as the surface does now. A deflocculated coat goes through the
+ * same signs at less water, a flocculated one at more: each at its share of the water at which it sets.
+ */
+export const signReading =
+  (face: FaceName): Reading =>
+  (x, mesh) => {
+    const newest = face === 'outside' ? mesh.layers.at(-1)! : mesh.layers[0]!;
+    return (surfaceReading(face)(x, mesh) * SETS_AT.none) / SETS_AT[newest.coat?.adjusted ?? 'none'];
+  };
 
 /** Surface of the newest coat on a face, or null where there is none. */
 export function coatSurface(x: Float64Array, mesh: Mesh, face: FaceName): number | null {

@@ -1,5 +1,5 @@
 import { edgeAtWater, stageSpan, type Stage } from '../clay/stage.ts';
-import { meanReading, outerReading, surfaceReading, type Reading } from '../drying/readings.ts';
+import { meanReading, outerReading, signReading, type Reading } from '../drying/readings.ts';
 import type { WallRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { signAt, type Sign } from '../technique/technique.ts';
@@ -71,7 +71,7 @@ function numbersOf(observation: Observation): Omit<Compared, 'place'>[] {
           // A sign is seen when it shows or later: only a surface that is still wetter speaks against a member.
           predict: (run) =>
             Math.log(
-              Math.max(1, readAt(run.trajectory, at, surfaceReading('outside')) / signAt[observation.sign]),
+              Math.max(1, readAt(run.trajectory, at, signReading('outside')) / signAt[observation.sign]),
             ),
           value: 0,
           sigma: SIGN,

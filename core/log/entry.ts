@@ -45,6 +45,8 @@ export interface PieceCoated {
   specificGravity: number;
   /** Density of the powder, kg/m³. */
   grainDensity: number;
+  /** What was done to the slip's flow. Not asked of the first coats that were logged. */
+  adjusted?: Adjustment | undefined;
 }
 
 export interface PieceWeighed {

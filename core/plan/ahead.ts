@@ -1,7 +1,7 @@
 import { waterAtEdge } from '../clay/stage.ts';
 import type { ClayBody } from '../clay/body.ts';
 import type { Cover } from '../drying/face.ts';
-import { coreReading, meanReading, readingNamed, surfaceReading, type Reading } from '../drying/readings.ts';
+import { coreReading, meanReading, readingNamed, signReading, type Reading } from '../drying/readings.ts';
 import { applyEvent, carry, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
 import { firstWhen, joined, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
 import type { PieceState } from '../log/piece.ts';
@@ -168,7 +168,7 @@ function waitBefore(
   const before = steps.slice(0, i).findLast((s) => s.does === 'coat');
   if (!wait || !before || piece.seen[before.id] !== undefined) return null;
   const begun = piece.done[before.id]?.at ?? since;
-  const shown = firstWhen(wall, begun + 1, surfaceReading('outside'), (x) => x <= signAt[wait.sign]);
+  const shown = firstWhen(wall, begun + 1, signReading('outside'), (x) => x <= signAt[wait.sign]);
   const to = shown ?? begun + wait.longestS * SECOND;
   return { sign: wait.sign, from: begun + (to - begun) * EARLY, to };
 }

@@ -170,8 +170,8 @@ function wallEvent({ made }: PieceState, given: PieceCase, place: PlaceName, ent
       return { at, kind: 'surroundings', change: surroundingsIn(given, entry.body.roomId, at) };
     case 'piece.coated': {
       if (!takesCoats(place)) return null;
-      const { thicknessM, specificGravity, grainDensity } = entry.body;
-      return { at, kind: 'coat', coat: { face, thicknessM, specificGravity, grainDensity } };
+      const { thicknessM, specificGravity, grainDensity, adjusted = 'none' } = entry.body;
+      return { at, kind: 'coat', coat: { face, thicknessM, specificGravity, grainDensity, adjusted } };
     }
     case 'piece.misted':
       return { at, kind: 'mist', face, water: entry.body.waterKgM2 };

@@ -51,11 +51,18 @@ export const cruetMade = (change: Partial<EntryBodies['piece.made']> = {}, subje
     { subject },
   );
 
-export const coatLaid = (n: number, at: Instant): Entry =>
+export const coatLaid = (n: number, at: Instant, change: Partial<EntryBodies['piece.coated']> = {}): Entry =>
   logged(
     'piece.coated',
     at,
-    { stepId: `coat-${n}`, tubId: null, thicknessM: 0.00015, specificGravity: 1.38, grainDensity: 2600 },
+    {
+      stepId: `coat-${n}`,
+      tubId: null,
+      thicknessM: 0.00015,
+      specificGravity: 1.38,
+      grainDensity: 2600,
+      ...change,
+    },
     { face: 'outside' },
   );
 

@@ -74,6 +74,17 @@ describe('plan of a piece', () => {
     expect(matte.next!.status).toBe('now');
   });
 
+  it('waits longer for a deflocculated coat of the same SG, and shorter for a flocculated one', () => {
+    // common practice, no source: a deflocculated slip stays wet-looking down to less water
+    const wait = (adjusted?: 'none' | 'deflocculated' | 'flocculated') => {
+      const { from, to } = plan(5, coatLaid(1, hoursOn(4.999), { adjusted })).next!.waitFor!;
+      return to - from;
+    };
+    expect(wait()).toBe(wait('none'));
+    expect(wait('deflocculated')).toBeGreaterThan(1.5 * wait());
+    expect(wait('flocculated')).toBeLessThan(wait());
+  });
+
   it('moves the window when the hands find the wall wetter, and the other way when drier', () => {
     const check = (stage: Stage) => logged('piece.checked', hoursOn(4), { stage, confirmed: true, note: '' });
     const opens = (given: ReturnType<typeof plan>) => step(given, 'carve').opens!;

@@ -44,7 +44,7 @@ export interface DryingOfSlip {
 }
 
 /** Water content at which a coat sets, and below which it no longer shrinks, kg/kg. From memory. */
-const SETS_AT = { none: 0.4, deflocculated: 0.3, flocculated: 0.48 };
+export const SETS_AT = { none: 0.4, deflocculated: 0.3, flocculated: 0.48 };
 const STOPS_AT = 0.12;
 
 export type Adjustment = keyof typeof SETS_AT;

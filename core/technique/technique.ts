@@ -6,7 +6,7 @@ export type TechniqueId = 'sgraffito';
 /** The sign that ends a wait, in the order a drying coat shows them. */
 export type Sign = 'matte' | 'print-free' | 'firm' | 'touch-dry';
 
-/** Water content of a drying coat's surface at which each sign shows, kg/kg. From memory. */
+/** Water content of a plain coat's surface at which each sign shows as it dries, kg/kg. From memory. */
 export const signAt: Record<Sign, number> = { matte: 0.3, 'print-free': 0.26, firm: 0.22, 'touch-dry': 0.12 };
 
 export const signNames: Record<Sign, { name: string; look: string }> = {

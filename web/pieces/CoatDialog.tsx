@@ -44,6 +44,7 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
       thicknessM: thicknessM!,
       specificGravity: specificGravity!,
       grainDensity: tub?.made.grainDensity ?? PLAIN_GRAIN,
+      adjusted: tub?.adjusted ?? 'none',
     };
     const volumeM3 = slipForCoat(areaM2, thicknessM!);
     const used = tub ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];

@@ -94,7 +94,7 @@ function entryWords(
     case 'piece.moved':
       return `Moved to ${roomName(e.body.roomId)}`;
     case 'piece.coated':
-      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${e.body.specificGravity.toFixed(2)}${e.face === 'inside' ? ', inside' : ''}`;
+      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${e.body.specificGravity.toFixed(2)}${(e.body.adjusted ?? 'none') === 'none' ? '' : `, ${e.body.adjusted}`}${e.face === 'inside' ? ', inside' : ''}`;
     case 'piece.seen':
       return `${stepName(e.body.stepId)}: ${e.body.sign}`;
     case 'piece.worked':

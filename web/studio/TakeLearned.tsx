@@ -59,12 +59,12 @@ function TakeDialog({ opened, onClose }: { opened: Opened; onClose: () => void }
   const [chosen, setChosen] = useState<Record<number, string>>({});
   const targetOf = (line: LearnedLine, i: number) =>
     chosen[i] ?? mine[line.subject].find(({ set }) => set.name === line.name)?.id ?? LEAVE;
-  const act = () => {
+  const act = (at: number) => {
     const taken = opened.lines
       .map((line, i) => ({ line, to: targetOf(line, i) }))
       .filter(({ to }) => to !== LEAVE);
     if (taken.length === 0) return { wrong: 'Pick a room or a clay of yours for at least one line.' };
-    return { words: 'Learned values taken over', entries: taughtEntries(taken, opened.name) };
+    return { words: 'Learned values taken over', entries: taughtEntries(taken, opened.name, at) };
   };
   return (
     <LogDialog title={`From ${opened.name}`} verb="Take them over" act={act} onClose={onClose}>
@@ -86,7 +86,7 @@ function TakeDialog({ opened, onClose }: { opened: Opened; onClose: () => void }
 }
 
 /** One lesson for each room or clay, with all that was picked for it; of two for one thing the last counts. */
-export function taughtEntries(taken: { line: LearnedLine; to: string }[], from: string): Entry[] {
+export function taughtEntries(taken: { line: LearnedLine; to: string }[], from: string, at: number): Entry[] {
   const bodies = new Map<string, EntryBodies['learning.taught']>();
   for (const { line, to } of taken) {
     const { unknown, mean, sigma, pieces, checks } = line;
@@ -98,5 +98,5 @@ export function taughtEntries(taken: { line: LearnedLine; to: string }[], from: 
       from,
     });
   }
-  return [...bodies].map(([to, body]) => entry('learning.taught', to, body));
+  return [...bodies].map(([to, body]) => entry('learning.taught', to, body, { at }));
 }

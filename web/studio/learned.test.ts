@@ -14,6 +14,7 @@ const line: LearnedLine = {
   pieces: 3,
   checks: 7,
 };
+const MONDAY = Date.parse('2026-03-09T09:00:00Z');
 const file = (learned: unknown) => JSON.stringify({ learned, lessons: [] });
 
 describe('a file of learned values', () => {
@@ -45,7 +46,9 @@ describe('what is taken over', () => {
         { line: clay, to: 'c' },
       ],
       'learned.json',
+      MONDAY,
     );
+    expect(entries.every((e) => e.at === '2026-03-09T09:00:00.000Z')).toBe(true);
     expect(entries.map((e) => [e.kind, e.subject])).toEqual([
       ['learning.taught', 'r'],
       ['learning.taught', 'c'],
@@ -65,6 +68,7 @@ describe('what is taken over', () => {
         { line: { ...line, mean: -0.1 }, to: 'r' },
       ],
       'x',
+      MONDAY,
     );
     expect(only!.body).toMatchObject({ belief: { air: { mean: -0.1 } } });
   });
