@@ -8,6 +8,7 @@ import {
   type Dimension,
   type UnitChoice,
 } from '../../core/units/quantity.ts';
+import { useUnits } from './maker.ts';
 
 /** What a maker typed into a quantity field, as SI; NaN where it is no number, null where it is empty. */
 export function typedQuantity(text: string, dimension: Dimension, units: UnitChoice): number | null {
@@ -24,34 +25,22 @@ export const typedNumber = (text: string): number | null =>
 export const quantityText = (si: number, dimension: Dimension, units: UnitChoice): string =>
   formatNumber(toUnit(dimension, si, units), 3, units);
 
-interface QuantityFieldProps {
+interface NumberFieldProps {
   label: string;
   text: string;
   onText: (text: string) => void;
-  dimension: Dimension | null;
-  units: UnitChoice;
-  /** A unit that is not a choice, like `%`. */
-  unit?: string;
+  /** What it is counted in, like `%`. */
+  unit?: string | undefined;
   error?: string | undefined;
-  help?: string;
+  help?: string | undefined;
 }
 
-/** A number with its unit, either decimal sign. */
-export function QuantityField({
-  label,
-  text,
-  onText,
-  dimension,
-  units,
-  unit,
-  error,
-  help,
-}: QuantityFieldProps) {
-  const shownUnit = dimension ? unitLabel(dimension, units) : unit;
+/** A number, either decimal sign. */
+export function NumberField({ label, text, onText, unit, error, help }: NumberFieldProps) {
   return (
     <TextField
       fullWidth
-      label={shownUnit ? `${label} (${shownUnit})` : label}
+      label={unit ? `${label} (${unit})` : label}
       value={text}
       onChange={(event) => onText(event.target.value)}
       error={error !== undefined}
@@ -59,6 +48,14 @@ export function QuantityField({
       slotProps={{ htmlInput: { inputMode: 'decimal', autoComplete: 'off' } }}
     />
   );
+}
+
+/** A number in the unit that whoever logs reads this dimension in. */
+export function QuantityField({
+  dimension,
+  ...field
+}: Omit<NumberFieldProps, 'unit'> & { dimension: Dimension }) {
+  return <NumberField {...field} unit={unitLabel(dimension, useUnits())} />;
 }
 
 interface ChoiceFieldProps<T extends string> {

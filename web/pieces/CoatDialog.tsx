@@ -1,7 +1,14 @@
 import { useState } from 'react';
 import { slipForCoat } from '../../core/slip/amount.ts';
 import { sgraffito } from '../../core/technique/sgraffito.ts';
-import { ChoiceField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import {
+  ChoiceField,
+  NumberField,
+  QuantityField,
+  quantityText,
+  typedNumber,
+  typedQuantity,
+} from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
@@ -70,15 +77,12 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
         text={thickness}
         onText={setThickness}
         dimension="length"
-        units={units}
         help="Brushed coats are 0.1 to 0.25 mm"
       />
-      <QuantityField
+      <NumberField
         label="Specific gravity"
         text={gravityText}
         onText={setGravity}
-        dimension={null}
-        units={units}
         help={
           tub
             ? tub.specificGravity === null

@@ -2,9 +2,8 @@ import { useState } from 'react';
 import { heatTools, type HeatTool } from '../../core/drying/heat.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
-import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { Caution } from '../frame/parts.tsx';
 
@@ -15,7 +14,6 @@ const MISTING = 0.05;
 
 /** Logs what was done to a surface: hot air, a flame, or mist. */
 export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
-  const units = useUnits();
   const { id, made } = plan.piece;
   const [does, setDoes] = useState<Does>('mist');
   const [minutes, setMinutes] = useState('2');
@@ -55,25 +53,11 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
         }
       />
       {does === 'mist' ? (
-        <QuantityField label="Light mistings" text={times} onText={setTimes} dimension={null} units={units} />
+        <NumberField label="Light mistings" text={times} onText={setTimes} />
       ) : (
         <>
-          <QuantityField
-            label="For"
-            unit="min"
-            text={minutes}
-            onText={setMinutes}
-            dimension={null}
-            units={units}
-          />
-          <QuantityField
-            label="Of the time it points at one spot"
-            unit="%"
-            text={share}
-            onText={setShare}
-            dimension={null}
-            units={units}
-          />
+          <NumberField label="For" unit="min" text={minutes} onText={setMinutes} />
+          <NumberField label="Of the time it points at one spot" unit="%" text={share} onText={setShare} />
           <Caution hazard={hazards['hot-tool']} />
         </>
       )}

@@ -153,7 +153,6 @@ export function NewPiece() {
                 text={length(key, usual)}
                 onText={(text) => setLengths({ ...lengths, [key]: text })}
                 dimension="length"
-                units={units}
                 error={wrong[`form.${key}`]}
               />
             ),
@@ -220,7 +219,6 @@ export function NewPiece() {
             text={attachment}
             onText={setAttachment}
             dimension="length"
-            units={units}
             error={wrong['attachmentM']}
             help="Empty for none"
           />

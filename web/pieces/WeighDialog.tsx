@@ -44,20 +44,13 @@ export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
           Take {formatQuantity('mass', scale.massKg, units)} from the scale
         </Button>
       )}
-      <QuantityField label="Mass on the scale" text={mass} onText={setMass} dimension="mass" units={units} />
-      <QuantityField
-        label="Board or bat under it"
-        text={tare}
-        onText={setTare}
-        dimension="mass"
-        units={units}
-      />
+      <QuantityField label="Mass on the scale" text={mass} onText={setMass} dimension="mass" />
+      <QuantityField label="Board or bat under it" text={tare} onText={setTare} dimension="mass" />
       <QuantityField
         label="Dry clay in it, where known"
         text={dry}
         onText={setDry}
         dimension="mass"
-        units={units}
         help={`The starting lump divided by ${(1 + plan.course.setting.body.plasticX).toFixed(2)}. Carried on once given, until clay is cut away.`}
       />
     </LogDialog>

@@ -6,8 +6,8 @@ import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { BenchAnswer } from '../../api/routes.ts';
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { batchOf, roundedBatch, type BatchSize, type Recipe } from '../../core/slip/recipe.ts';
-import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
-import { ChoiceField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { formatNumber, formatQuantity, unitLabel, type UnitChoice } from '../../core/units/quantity.ts';
+import { ChoiceField, NumberField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { useScaleStep, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -198,14 +198,12 @@ function SizeFields({ by, typed, onTyped, recipe, catalogue, units }: SizeFields
     label: string,
     more: { dimension?: 'mass' | 'volume' | 'length'; unit?: string; help?: string },
   ) => (
-    <QuantityField
+    <NumberField
       label={label}
       text={typed[key]}
       onText={(text) => onTyped({ ...typed, [key]: text })}
-      dimension={more.dimension ?? null}
-      units={units}
-      {...(more.unit && { unit: more.unit })}
-      {...(more.help && { help: more.help })}
+      unit={more.dimension ? unitLabel(more.dimension, units) : more.unit}
+      help={more.help}
     />
   );
   const lines = [...recipe.base, ...recipe.additions];

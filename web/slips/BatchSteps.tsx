@@ -94,7 +94,6 @@ function AmountRow({ name, wantedKg, weighedKg, onWeigh }: AmountRowProps) {
             text={text}
             onText={setText}
             dimension="mass"
-            units={units}
             error={wrong}
           />
           <Button type="submit" variant="contained">
@@ -174,13 +173,7 @@ function useVolume() {
   const [text, setText] = useState('');
   const field = (
     <Box sx={{ maxWidth: 260, my: 2 }}>
-      <QuantityField
-        label="How much slip there is"
-        text={text}
-        onText={setText}
-        dimension="volume"
-        units={units}
-      />
+      <QuantityField label="How much slip there is" text={text} onText={setText} dimension="volume" />
     </Box>
   );
   return { field, volumeM3: typedQuantity(text, 'volume', units) };
@@ -206,7 +199,7 @@ export function MeasureStep({ batch }: BatchAnswer) {
   };
   return (
     <>
-      <GravityFields sample={sample} units={units} grainDensity={batch.begun.grainDensity} />
+      <GravityFields sample={sample} grainDensity={batch.begun.grainDensity} />
       {field}
       {wrong && <Trouble>{wrong}</Trouble>}
       <Button variant="contained" onClick={() => void submit()}>

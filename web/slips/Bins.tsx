@@ -231,7 +231,7 @@ function Fill({ bin, onClose }: { bin: BinState; onClose: () => void }) {
         options={[{ value: ANY_CLAY, label: 'Mixed or not known' }, ...clays]}
       />
       <TextField label="What it is" value={from} onChange={(event) => setFrom(event.target.value)} />
-      <QuantityField label="About how much" text={mass} onText={setMass} dimension="mass" units={units} />
+      <QuantityField label="About how much" text={mass} onText={setMass} dimension="mass" />
       {waste === 'toxic' && <Caution hazard={hazards['toxic-colour']} />}
       {waste === 'silicate' && <Caution hazard={hazards.alkali} />}
     </LogDialog>

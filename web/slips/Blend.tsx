@@ -5,7 +5,14 @@ import type { Label } from '../../api/routes.ts';
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { blendTable, cornersOf, type BlendKind, type BlendTable } from '../../core/slip/blend.ts';
 import { formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
-import { ChoiceField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import {
+  ChoiceField,
+  NumberField,
+  QuantityField,
+  quantityText,
+  typedNumber,
+  typedQuantity,
+} from '../frame/fields.tsx';
 import { useScaleStep, useUnits } from '../frame/maker.ts';
 import { Empty, Section, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
@@ -95,14 +102,8 @@ function BlendBench({ catalogue }: { catalogue: SlipCatalogue }) {
             options={recipes.map((r) => ({ value: r.id, label: r.recipe.name }))}
           />
         ))}
-        <QuantityField
-          label="Steps along an edge"
-          text={steps}
-          onText={setSteps}
-          dimension={null}
-          units={units}
-        />
-        <QuantityField label="Dry mass in a cup" text={cup} onText={setCup} dimension="mass" units={units} />
+        <NumberField label="Steps along an edge" text={steps} onText={setSteps} />
+        <QuantityField label="Dry mass in a cup" text={cup} onText={setCup} dimension="mass" />
       </Box>
       {wrong && <Trouble>{wrong}</Trouble>}
       {table && (

@@ -10,7 +10,14 @@ import { dryInTub } from '../../core/log/tub.ts';
 import { deflocculationCurve, doseMass, type DeflocculationCurve } from '../../core/slip/deflocculate.ts';
 import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
 import type { Answer } from '../frame/answer.ts';
-import { ChoiceField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import {
+  ChoiceField,
+  NumberField,
+  QuantityField,
+  quantityText,
+  typedNumber,
+  typedQuantity,
+} from '../frame/fields.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -187,27 +194,19 @@ function Begin({ answer: { shelf, catalogue }, onceMore }: { answer: TubAnswer; 
       ) : (
         <>
           <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}>
-            <QuantityField
-              label="Slip in the cup"
-              text={volume}
-              onText={setVolume}
-              dimension="volume"
-              units={units}
-            />
-            <QuantityField label="Its SG" text={gravity} onText={setGravity} dimension={null} units={units} />
+            <QuantityField label="Slip in the cup" text={volume} onText={setVolume} dimension="volume" />
+            <NumberField label="Its SG" text={gravity} onText={setGravity} />
             <ChoiceField
               label="Deflocculant"
               value={materialId}
               onChoose={setMaterial}
               options={deflocculants.map(([value, { name }]) => ({ value, label: name }))}
             />
-            <QuantityField
+            <NumberField
               label="A drop weighs"
               unit="g"
               text={drop}
               onText={setDrop}
-              dimension={null}
-              units={units}
               help="Weigh twenty and divide"
             />
             <ChoiceField
@@ -273,27 +272,18 @@ function Dosing({ trial, tubName }: { trial: TrialState; tubName: string }) {
               <ToggleButton value="grams">Grams</ToggleButton>
             </ToggleButtonGroup>
             <Box sx={{ width: 160 }}>
-              <QuantityField
+              <NumberField
                 label={by === 'drops' ? 'Drops more' : 'More'}
                 {...(by === 'grams' && { unit: 'g' })}
                 text={amount}
                 onText={setAmount}
-                dimension={null}
-                units={units}
               />
             </Box>
           </>
         )}
         <Stopwatch onStop={(s) => setSeconds(formatNumber(s, 1, units))} />
         <Box sx={{ width: 160 }}>
-          <QuantityField
-            label="It ran out in"
-            unit="s"
-            text={seconds}
-            onText={setSeconds}
-            dimension={null}
-            units={units}
-          />
+          <NumberField label="It ran out in" unit="s" text={seconds} onText={setSeconds} />
         </Box>
         <Button variant="contained" onClick={() => void submit()}>
           Log it

@@ -58,15 +58,7 @@ export function rememberCup({ volume, tare }: TypedSample): void {
 }
 
 /** SG from the mass of a known volume. What it comes to is shown before it is logged. */
-export function GravityFields({
-  sample,
-  units,
-  grainDensity,
-}: {
-  sample: TypedSample;
-  units: UnitChoice;
-  grainDensity: number;
-}) {
+export function GravityFields({ sample, grainDensity }: { sample: TypedSample; grainDensity: number }) {
   const read = sampleTyped(sample, grainDensity);
   return (
     <>
@@ -77,21 +69,18 @@ export function GravityFields({
           text={sample.volume}
           onText={(volume) => sample.set({ volume })}
           dimension="volume"
-          units={units}
         />
         <QuantityField
           label="Mass with its cup"
           text={sample.mass}
           onText={(mass) => sample.set({ mass })}
           dimension="mass"
-          units={units}
         />
         <QuantityField
           label="The empty cup"
           text={sample.tare}
           onText={(tare) => sample.set({ tare })}
           dimension="mass"
-          units={units}
         />
         <Typography variant="h2" component="p" aria-live="polite" sx={{ alignSelf: 'center' }}>
           {read && 'gravity' in read ? `SG ${read.gravity.toFixed(3)}` : ' '}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Box } from '@mui/material';
 import { gravityOfBaume, letDown } from '../../core/slip/deflocculate.ts';
 import { formatNumber } from '../../core/units/quantity.ts';
-import { QuantityField, typedNumber } from '../frame/fields.tsx';
+import { NumberField, typedNumber } from '../frame/fields.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 
@@ -24,15 +24,8 @@ export function LetDown() {
   return (
     <Section title="Let silicate down">
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 240px))' }}>
-        <QuantityField
-          label="As sold"
-          unit="°Bé"
-          text={from}
-          onText={setFrom}
-          dimension={null}
-          units={units}
-        />
-        <QuantityField label="Wanted" unit="°Bé" text={to} onText={setTo} dimension={null} units={units} />
+        <NumberField label="As sold" unit="°Bé" text={from} onText={setFrom} />
+        <NumberField label="Wanted" unit="°Bé" text={to} onText={setTo} />
       </Box>
       {wrong && <Trouble>{wrong}</Trouble>}
       {water && (

@@ -1,7 +1,7 @@
 import { Box, Button } from '@mui/material';
 import type { Materials } from '../../core/slip/recipe.ts';
 import { formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
-import { QuantityField, typedNumber } from '../frame/fields.tsx';
+import { NumberField, typedNumber } from '../frame/fields.tsx';
 import { slab } from '../frame/theme.ts';
 import { MaterialField } from './MaterialField.tsx';
 import type { TypedLine, TypedRecipe } from './typedRecipe.ts';
@@ -72,11 +72,9 @@ export function LinesEditor({ typed, onTyped, materials, wrong, units }: LinesEd
                 kinds={part === 'electrolyte' ? ['deflocculant', 'flocculant'] : null}
                 error={wrong[`${field}.materialId`]}
               />
-              <QuantityField
+              <NumberField
                 label="Share"
                 unit="%"
-                dimension={null}
-                units={units}
                 text={line.percent}
                 onText={(percent) => set({ percent })}
                 error={wrong[`${field}.percent`]}

@@ -5,8 +5,8 @@ import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } f
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { consistencies, type SlipUse } from '../../core/slip/consistency.ts';
 import type { MakingRoad } from '../../core/slip/making.ts';
-import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
-import { useStudio, useUnits } from '../frame/maker.ts';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
+import { useStudio } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
@@ -50,7 +50,6 @@ const NO_COLOUR = 'none';
 const PLAIN_DENSITY = 2600;
 
 function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue }) {
-  const units = useUnits();
   const { data: studio } = useStudio();
   const clays = studio?.clays ?? [];
   const log = useLog();
@@ -133,11 +132,9 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
           kinds={null}
         />
         {coloured && (
-          <QuantityField
+          <NumberField
             label="Of the dry slip"
             unit="%"
-            dimension={null}
-            units={units}
             text={percent}
             onText={setPercent}
             {...usualHelp(colours[colourant]?.usualPercent)}

@@ -6,7 +6,7 @@ import { hazards, type HazardId } from '../../core/hazard/hazard.ts';
 import { formulaMass, type Material, type MaterialKind } from '../../core/slip/material.ts';
 import { oxides, type Oxide } from '../../core/slip/oxide.ts';
 import { formatNumber, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
-import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
@@ -195,31 +195,25 @@ function MaterialDialog({
           onChoose={setKind}
           options={kinds.map((value) => ({ value, label: value }))}
         />
-        <QuantityField
+        <NumberField
           label="Density"
           unit="kg/l"
           text={density}
           onText={setDensity}
-          dimension={null}
-          units={units}
           error={wrong['grainDensity']}
         />
-        <QuantityField
+        <NumberField
           label="Usually from"
           unit="%"
           text={usual[0]}
           onText={(low) => setUsual([low, usual[1]])}
-          dimension={null}
-          units={units}
           error={wrong['usualPercent.from']}
         />
-        <QuantityField
+        <NumberField
           label="Usually to"
           unit="%"
           text={usual[1]}
           onText={(high) => setUsual([usual[0], high])}
-          dimension={null}
-          units={units}
           error={wrong['usualPercent.to']}
         />
       </Box>

@@ -9,7 +9,7 @@ import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { consistencyFor, feelOf } from '../../core/slip/consistency.ts';
 import { feelNamed, feelWords, type Feel } from '../../core/slip/feel.ts';
 import { apparentViscosity, gellingRatio } from '../../core/slip/flow.ts';
-import { ChoiceField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { ChoiceField, NumberField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { LogForm } from '../frame/LogForm.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
@@ -81,7 +81,7 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
           <FeelChoice feel={feel} onFeel={setFeel} />
         </Section>
         <Section title="Weigh it">
-          <GravityFields sample={sample} units={units} grainDensity={tub.made.grainDensity} />
+          <GravityFields sample={sample} grainDensity={tub.made.grainDensity} />
         </Section>
         <Section title="Time it">
           <FlowTimings flow={flow} onFlow={setFlow} catalogue={catalogue} wantedCup={wanted.flow?.cupId} />
@@ -93,15 +93,8 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
               text={celsius}
               onText={setCelsius}
               dimension="temperature"
-              units={units}
             />
-            <QuantityField
-              label="How much is in the tub"
-              text={level}
-              onText={setLevel}
-              dimension="volume"
-              units={units}
-            />
+            <QuantityField label="How much is in the tub" text={level} onText={setLevel} dimension="volume" />
           </Box>
         </Section>
       </LogForm>
@@ -147,7 +140,6 @@ interface FlowTimingsProps {
 }
 
 function FlowTimings({ flow, onFlow, catalogue, wantedCup }: FlowTimingsProps) {
-  const units = useUnits();
   const cups = Object.entries(catalogue.cups);
   const [chosen, setChosen] = useState<string | null>(null);
   const [rested, setRested] = useState(false);
@@ -192,14 +184,7 @@ function FlowTimings({ flow, onFlow, catalogue, wantedCup }: FlowTimingsProps) {
           </ToggleButtonGroup>
           {rested && (
             <Box sx={{ width: 150 }}>
-              <QuantityField
-                label="Rest"
-                unit="min"
-                text={minutes}
-                onText={setMinutes}
-                dimension={null}
-                units={units}
-              />
+              <NumberField label="Rest" unit="min" text={minutes} onText={setMinutes} />
             </Box>
           )}
           {addCup}

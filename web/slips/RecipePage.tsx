@@ -7,7 +7,7 @@ import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import { consistencies, consistencyFor } from '../../core/slip/consistency.ts';
 import { recipeProblem, recipeQuestions, type Recipe } from '../../core/slip/recipe.ts';
-import { ChoiceField, QuantityField } from '../frame/fields.tsx';
+import { ChoiceField, NumberField } from '../frame/fields.tsx';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { useUnits } from '../frame/maker.ts';
@@ -102,12 +102,10 @@ function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
           onChoose={(use) => set({ use })}
           options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
         />
-        <QuantityField
+        <NumberField
           label="SG to mix it to"
           text={typed.gravity}
           onText={(gravity) => set({ gravity })}
-          dimension={null}
-          units={units}
           error={wrong['gravity']}
           help={gravityHelp(recipe, catalogue)}
         />

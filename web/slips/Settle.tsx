@@ -10,7 +10,7 @@ import { settlingTime, takenLayer } from '../../core/slip/settle.ts';
 import { formatNumber, formatQuantity, SECOND } from '../../core/units/quantity.ts';
 import type { Answer } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
-import { QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { useUnits, useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -148,43 +148,21 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
       </AnswerBoard>
       <Section title="Layer and grain">
         <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}>
-          <QuantityField
-            label="Layer to draw off"
-            text={depth}
-            onText={setDepth}
-            dimension="length"
-            units={units}
-          />
-          <QuantityField
-            label="Whole depth"
-            text={whole}
-            onText={setWhole}
-            dimension="length"
-            units={units}
-          />
-          <QuantityField
+          <QuantityField label="Layer to draw off" text={depth} onText={setDepth} dimension="length" />
+          <QuantityField label="Whole depth" text={whole} onText={setWhole} dimension="length" />
+          <NumberField
             label="Nothing coarser than"
             unit="µm"
             text={grain}
             onText={setGrain}
-            dimension={null}
-            units={units}
             help="Half the size takes four times as long"
           />
-          <QuantityField
-            label="The water"
-            text={celsius}
-            onText={setCelsius}
-            dimension="temperature"
-            units={units}
-          />
-          <QuantityField
+          <QuantityField label="The water" text={celsius} onText={setCelsius} dimension="temperature" />
+          <NumberField
             label="Share finer than that"
             unit="%"
             text={fine}
             onText={setFine}
-            dimension={null}
-            units={units}
             help="Of the dry clay; a guess until you have weighed a yield"
           />
         </Box>

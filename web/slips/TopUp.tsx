@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Instant } from '../../core/units/quantity.ts';
-import { ChoiceField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { ChoiceField, NumberField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
@@ -44,13 +44,11 @@ export function TopUp({ shelf: { tub }, onClose }: ActProps) {
           ...others.map(({ tub: t }) => ({ value: t.id, label: t.made.name })),
         ]}
       />
-      <QuantityField label="Slip in" text={volume} onText={setVolume} dimension="volume" units={units} />
-      <QuantityField
+      <QuantityField label="Slip in" text={volume} onText={setVolume} dimension="volume" />
+      <NumberField
         label="Its SG"
         text={gravity}
         onText={setTyped}
-        dimension={null}
-        units={units}
         help="Empty where it is not known: measure this tub after"
       />
     </LogDialog>

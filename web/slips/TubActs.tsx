@@ -109,14 +109,7 @@ function Amount({
   };
   return (
     <LogDialog title={`${label}: ${tub.made.name}`} verb={verb} act={act} onClose={onClose}>
-      <QuantityField
-        label={label}
-        text={text}
-        onText={setText}
-        dimension={dimension}
-        units={units}
-        help={help}
-      />
+      <QuantityField label={label} text={text} onText={setText} dimension={dimension} help={help} />
       {caution && <Caution hazard={hazards['silica-dust']} />}
     </LogDialog>
   );
@@ -157,7 +150,6 @@ function Dose({
         text={text}
         onText={setText}
         dimension="mass"
-        units={units}
         help={share === '' ? 'A drop of solution is about 0.05 g' : share}
       />
       {alkali && <Caution hazard={hazards.alkali} />}

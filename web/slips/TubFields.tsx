@@ -3,7 +3,14 @@ import { Box, Checkbox, FormControlLabel, FormGroup, TextField } from '@mui/mate
 import type { Carries, TubMade } from '../../core/log/entry.ts';
 import { consistencies, consistencyFor, feelOf, type SlipUse } from '../../core/slip/consistency.ts';
 import type { UnitChoice } from '../../core/units/quantity.ts';
-import { ChoiceField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import {
+  ChoiceField,
+  NumberField,
+  QuantityField,
+  quantityText,
+  typedNumber,
+  typedQuantity,
+} from '../frame/fields.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
 
 const adjustments: { value: TubMade['adjusted']; label: string }[] = [
@@ -86,7 +93,6 @@ interface TubFieldsProps {
 
 export function TubFields({ typed, onTyped, wrong }: TubFieldsProps) {
   const { data } = useStudio();
-  const { units } = typed;
   const set = (more: Partial<TypedTub>) => onTyped({ ...typed, ...more });
   const wanted = consistencyFor(typed.use);
   const colour = (key: 'wetColour' | 'firedColour', label: string) => (
@@ -126,7 +132,6 @@ export function TubFields({ typed, onTyped, wrong }: TubFieldsProps) {
           text={typed.volume}
           onText={(volume) => set({ volume })}
           dimension="volume"
-          units={units}
           error={wrong['volumeM3']}
         />
         <QuantityField
@@ -134,26 +139,21 @@ export function TubFields({ typed, onTyped, wrong }: TubFieldsProps) {
           text={typed.capacity}
           onText={(capacity) => set({ capacity })}
           dimension="volume"
-          units={units}
           error={wrong['capacityM3']}
         />
-        <QuantityField
+        <NumberField
           label="Density of the powder"
           text={typed.density}
           onText={(density) => set({ density })}
-          dimension={null}
           unit="kg/l"
-          units={units}
           error={wrong['grainDensity']}
           help="Clays are about 2.6"
         />
-        <QuantityField
+        <NumberField
           label="Look for mould after"
           text={typed.keeps}
           onText={(keeps) => set({ keeps })}
-          dimension={null}
           unit="days"
-          units={units}
           error={wrong['keepsDays']}
           help="Empty for no date"
         />

@@ -8,7 +8,7 @@ import { feelWords, type Feel } from '../../core/slip/feel.ts';
 import { cupKinds, type FlowCup } from '../../core/slip/flow.ts';
 import { meshes } from '../../core/slip/sieve.ts';
 import { formatNumber } from '../../core/units/quantity.ts';
-import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
@@ -138,22 +138,8 @@ function WantedDialog({
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}>
         <ChoiceField label="Feels like, thinnest" value={feelFrom} onChoose={setFeelFrom} options={feels} />
         <ChoiceField label="Feels like, thickest" value={feelTo} onChoose={setFeelTo} options={feels} />
-        <QuantityField
-          label="SG from"
-          text={from}
-          onText={setFrom}
-          dimension={null}
-          units={units}
-          error={wrong['gravity.from']}
-        />
-        <QuantityField
-          label="SG to"
-          text={to}
-          onText={setTo}
-          dimension={null}
-          units={units}
-          error={wrong['gravity.to']}
-        />
+        <NumberField label="SG from" text={from} onText={setFrom} error={wrong['gravity.from']} />
+        <NumberField label="SG to" text={to} onText={setTo} error={wrong['gravity.to']} />
         <ChoiceField
           label="Sieve"
           value={mesh}
@@ -174,22 +160,13 @@ function WantedDialog({
         />
         {cupId !== NONE && (
           <>
-            <QuantityField
+            <NumberField
               label="Seconds from"
               text={fast}
               onText={setFast}
-              dimension={null}
-              units={units}
               error={wrong['flow.seconds.from']}
             />
-            <QuantityField
-              label="Seconds to"
-              text={slow}
-              onText={setSlow}
-              dimension={null}
-              units={units}
-              error={wrong['flow.seconds.to']}
-            />
+            <NumberField label="Seconds to" text={slow} onText={setSlow} error={wrong['flow.seconds.to']} />
           </>
         )}
       </Box>

@@ -14,7 +14,7 @@ import {
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { FittedClay, TestPoint } from '../../core/clay/dryingTest.ts';
 import { formatNumber, HOUR, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
-import { QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -108,35 +108,15 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
             helperText="One weighing a line, pasted from a table or typed; the length may be left out"
           />
           <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
-            <QuantityField
-              label="Dry mass of the bar"
-              text={dry}
-              onText={setDry}
-              dimension="mass"
-              units={units}
-            />
+            <QuantityField label="Dry mass of the bar" text={dry} onText={setDry} dimension="mass" />
             <QuantityField
               label="Its thickness, wet"
               text={thickness}
               onText={setThickness}
               dimension="length"
-              units={units}
             />
-            <QuantityField
-              label="The room"
-              text={celsius}
-              onText={setCelsius}
-              dimension="temperature"
-              units={units}
-            />
-            <QuantityField
-              label="Its humidity"
-              unit="%"
-              text={humidity}
-              onText={setHumidity}
-              dimension={null}
-              units={units}
-            />
+            <QuantityField label="The room" text={celsius} onText={setCelsius} dimension="temperature" />
+            <NumberField label="Its humidity" unit="%" text={humidity} onText={setHumidity} />
             <Button variant="contained" disabled={busy} onClick={() => void work()}>
               {busy ? 'Working it out …' : 'Work it out'}
             </Button>

@@ -1,79 +1,53 @@
 import { useState } from 'react';
-import { v7 as uuid } from 'uuid';
-import { Box, Button, TextField } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { EntryBodies } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
 import { formatNumber, metricUnits, type UnitChoice } from '../../core/units/quantity.ts';
-import { ChoiceField, QuantityField, typedNumber } from '../frame/fields.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { chooseMaker, currentMaker } from '../frame/maker.ts';
-import { Section } from '../frame/parts.tsx';
-import { faded, hairline } from '../frame/theme.ts';
+import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
 
 type MakerSet = EntryBodies['maker.set'];
 
 /** Who works here, who is logging on this tablet, and in which units each reads and writes. */
 export function Makers({ makers }: { makers: Named<MakerSet>[] }) {
-  const [editing, setEditing] = useState<{ id: string; set: MakerSet } | null>(null);
   const [present, setPresent] = useState(currentMaker);
   return (
-    <Section
+    <NamedSets
       title="Makers and units"
-      action={
-        <Button
-          variant="outlined"
-          onClick={() => setEditing({ id: uuid(), set: { name: '', units: metricUnits, scaleStepKg: 1e-4 } })}
-        >
-          Add a maker
-        </Button>
-      }
-    >
-      {makers.map((maker) => (
-        <Box
-          key={maker.id}
-          sx={{
-            display: 'flex',
-            flexWrap: 'wrap',
-            gap: 2,
-            alignItems: 'center',
-            borderTop: `1px solid ${hairline}`,
-            minHeight: 64,
-          }}
-        >
-          <Box sx={{ flex: 1, minWidth: 240 }}>
-            <b>{maker.set.name}</b>
-            <Box sx={{ color: faded }}>
-              {Object.values(maker.set.units).slice(0, 4).join(', ')}; decimal{' '}
-              {maker.set.units.decimal === ',' ? 'comma' : 'point'}
-            </Box>
-          </Box>
-          {maker.id === present ? (
-            <Box sx={{ fontWeight: 650 }}>logs on this tablet</Box>
-          ) : (
-            <Button
-              onClick={() => {
-                chooseMaker(maker.id);
-                setPresent(maker.id);
-              }}
-            >
-              Log as {maker.set.name}
-            </Button>
-          )}
-          <Button onClick={() => setEditing(maker)} aria-label={`Change ${maker.set.name}`}>
-            Change
+      addVerb="Add a maker"
+      fresh={{ name: '', units: metricUnits, scaleStepKg: 1e-4 }}
+      all={makers}
+      facts={({ units }) => (
+        <>
+          {Object.values(units).slice(0, 4).join(', ')}; decimal {units.decimal === ',' ? 'comma' : 'point'}
+        </>
+      )}
+      actions={({ id, set }) =>
+        id === present ? (
+          <Box sx={{ fontWeight: 650 }}>logs on this tablet</Box>
+        ) : (
+          <Button
+            onClick={() => {
+              chooseMaker(id);
+              setPresent(id);
+            }}
+          >
+            Log as {set.name}
           </Button>
-        </Box>
-      ))}
-      {editing && <MakerDialog maker={editing} onClose={() => setEditing(null)} />}
-    </Section>
+        )
+      }
+      dialog={(editing) => <MakerDialog {...editing} />}
+    />
   );
 }
 
-function MakerDialog({ maker, onClose }: { maker: { id: string; set: MakerSet }; onClose: () => void }) {
-  const [name, setName] = useState(maker.set.name);
-  const [units, setUnits] = useState<UnitChoice>(maker.set.units);
-  const [step, setStep] = useState(() => formatNumber(maker.set.scaleStepKg * 1000, 3, units));
+function MakerDialog({ id, set, onClose }: Editing<MakerSet>) {
+  const [name, setName] = useState(set.name);
+  const [units, setUnits] = useState<UnitChoice>(set.units);
+  const [step, setStep] = useState(() => formatNumber(set.scaleStepKg * 1000, 3, units));
   const unit = <K extends keyof UnitChoice>(
     key: K,
     label: string,
@@ -88,22 +62,16 @@ function MakerDialog({ maker, onClose }: { maker: { id: string; set: MakerSet };
   );
   return (
     <SetDialog
-      title={maker.set.name || 'New maker'}
+      title={set.name || 'New maker'}
       kind="maker.set"
-      subject={maker.id}
+      subject={id}
       schema={bodies['maker.set']}
       body={() => ({ name, units, scaleStepKg: (typedNumber(step) ?? Number.NaN) / 1000 })}
       onClose={onClose}
     >
       {(wrong) => (
         <>
-          <TextField
-            label="Name"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            error={wrong['name'] !== undefined}
-            helperText={wrong['name']}
-          />
+          <NameField name={name} onName={setName} wrong={wrong['name']} />
           {unit('length', 'Lengths', [
             { value: 'mm', label: 'mm' },
             { value: 'in', label: 'inches' },
@@ -124,13 +92,11 @@ function MakerDialog({ maker, onClose }: { maker: { id: string; set: MakerSet };
             { value: '.', label: 'Point' },
             { value: ',', label: 'Comma' },
           ])}
-          <QuantityField
+          <NumberField
             label="Smallest step of the scale"
             text={step}
             onText={setStep}
-            dimension={null}
             unit="g"
-            units={units}
             error={wrong['scaleStepKg']}
             help="Batches are rounded to it"
           />
