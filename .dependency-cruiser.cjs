@@ -3,7 +3,7 @@ const only = (name, from, allowed, comment) => ({
   name,
   comment,
   severity: 'error',
-  from: { path: `^${from}/`, pathNot: '\\.test\\.tsx?$' },
+  from: { path: `^${from}/`, pathNot: '\\.test(-support)?\\.tsx?$' },
   to: {
     path: '^(core|api|server|web|demo|e2e|scripts|bench)/',
     pathNot: `^(${[from, ...allowed].join('|')})/`,

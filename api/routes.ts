@@ -71,7 +71,10 @@ export interface BenchPiece {
   check: CheckValue | null;
   next: NextStep | null;
   advice: CoverAdvice | null;
+  /** Of the next step. */
   cautions: Hazard[];
+  /** Of the wall, whatever comes next. */
+  warnings: Hazard[];
   /** Surface and mean water of the next day, for the ribbon: moments and moisture between dry 0 and wet 1. */
   ribbon: { at: Instant[]; moisture: number[]; wetColour: string; dryColour: string };
 }

@@ -208,6 +208,7 @@ function benchPiece(plan: PiecePlan, given: PieceCase, room: string, now: Instan
     next: nextStep(plan, now),
     advice: plan.advice,
     cautions: plan.cautions,
+    warnings: plan.warnings,
     ribbon: ribbonOf(plan, given, now),
   };
 }

@@ -1,7 +1,7 @@
 import { waterAtEdge } from '../clay/stage.ts';
 import type { ClayBody } from '../clay/body.ts';
 import type { Cover } from '../drying/face.ts';
-import { coreReading, meanReading, readingNamed, signReading, type Reading } from '../drying/readings.ts';
+import { coreReading, readingNamed, signReading, type Reading } from '../drying/readings.ts';
 import { applyEvent, carry, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
 import { firstWhen, joined, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
 import type { PieceState } from '../log/piece.ts';
@@ -39,8 +39,6 @@ export const isOpen = (status: StepStatus): boolean => status !== 'done' && stat
 export interface Ahead {
   steps: StepPlan[];
   trajectory: Trajectory;
-  /** The wettest mean the planned coats bring, kg/kg. */
-  softestX: number;
   /** What that does to the wall: the covers of the schedule and the coats, in order. */
   events: WallEvent[];
 }
@@ -82,7 +80,6 @@ export function lookAhead(
   const parts: Trajectory[] = [];
   const coats: WallEvent[] = [];
   let earliest = piece.madeAt;
-  let softestX = 0;
   const plans = steps.map((step, i): StepPlan => {
     const done = piece.done[step.id];
     if (done) {
@@ -111,7 +108,6 @@ export function lookAhead(
       coats.push(laid);
       parts.push(until(ahead, at));
       ahead = goOn(fork, at, open[open.indexOf(step) + 1]);
-      softestX = Math.max(softestX, softest(ahead));
       wall = ahead;
     }
     earliest = step.does === 'coat' ? at : at + lasts;
@@ -120,7 +116,6 @@ export function lookAhead(
   return {
     steps: markOrder(plans),
     trajectory: joined([...parts, ahead]),
-    softestX,
     events: [...events, ...coats].sort((a, b) => a.at - b.at),
   };
 }
@@ -141,10 +136,6 @@ function until(run: Trajectory, at: Instant): Trajectory {
     mesh: run.mesh.slice(0, count),
   };
 }
-
-/** The wettest that the mean of the clay becomes in a trajectory. */
-const softest = (run: Trajectory): number =>
-  run.x.reduce((wettest, x, k) => Math.max(wettest, meanReading(x, run.mesh[k]!)), 0);
 
 const blank = (step: Step, status: StepStatus, doneAt: Instant | null): StepPlan => ({
   step,

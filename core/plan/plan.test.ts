@@ -153,7 +153,7 @@ describe('plan of a piece', () => {
         members,
       },
     )!;
-    expect(thin.cautions.map((c) => c.id)).toContain('slump');
+    expect(thin.warnings.map((c) => c.id)).toContain('slump');
   });
 
   it('takes a sign logged together with the next coat as seen before it', () => {

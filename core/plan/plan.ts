@@ -1,4 +1,4 @@
-import { edgeAtWater, moistureIndex, stageAt, waterAtEdge, type StageDescription } from '../clay/stage.ts';
+import { edgeAtWater, moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
 import type { EdgeSpread } from '../forecast/windows.ts';
 import { spreadOf } from '../forecast/windows.ts';
@@ -6,15 +6,16 @@ import type { Walls } from '../forecast/ensemble.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
-import { hazards, type Hazard, type HazardId } from '../hazard/hazard.ts';
+import { hazards, type Hazard } from '../hazard/hazard.ts';
 import { CLOCKS_DIFFER, foldPiece, type PieceState } from '../log/piece.ts';
-import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
 import { HORIZON, isOpen, lookAhead, type Ahead, type CoverChange, type StepPlan } from './ahead.ts';
 import type { PieceCase } from './case.ts';
 import { courseOf, type Course } from './course.ts';
 import { workingTime, type Spell } from './hours.ts';
 import { placesNow, type PlacesNow } from './places.ts';
+import { softestOf, type Softest } from './softest.ts';
 
 export interface WallNow {
   stage: StageDescription;
@@ -37,7 +38,12 @@ export interface PiecePlan {
   steps: StepPlan[];
   next: StepPlan | null;
   advice: CoverAdvice | null;
+  /** What the next step asks care for. */
   cautions: Hazard[];
+  /** What threatens the wall, whatever comes next. */
+  warnings: Hazard[];
+  /** The softest that coats make it; null where none wets it. */
+  softest: Softest | null;
   course: Omit<Course, 'best' | 'members'> & { setting: WallSetting };
   places: PlacesNow;
   /** What one touch check would do to the next window; null where it says nothing. */
@@ -49,10 +55,6 @@ export interface PiecePlan {
   /** Until when this plan holds unless something is logged. */
   holdsUntil: Instant;
 }
-
-/** Coats that bring the mean of the wall above this edge make it go soft again. From memory. */
-const SLUMPS_AT = 95;
-const LATELY = 2 * HOUR;
 
 /** What is tried out instead of what is planned. */
 export interface WhatIf {
@@ -102,6 +104,8 @@ export function planAlong(
   const spells = workingTime(given.studio.hours, given.studio.zone, from, from + HORIZON);
   const ahead = lookAhead(run, piece, spells, from, covers, whatIf?.times);
   const next = ahead.steps.find((s) => isOpen(s.status) && !s.step.optional) ?? null;
+  const trajectory = joined([run.trajectory, ahead.trajectory]);
+  const softest = softestOf(trajectory, given.body, at);
   const places = placesNow(piece, course, { events: ahead.events, end: ahead.trajectory.at.at(-1)! });
   const carried = acrossQuantiles(members, effort.ahead).map((walls) => walls.wall!);
   const over = overMembers(carried, piece, spells, ahead, next, covers);
@@ -113,12 +117,14 @@ export function planAlong(
     steps: ahead.steps,
     next,
     advice: advised ? adviseCover(run, piece, spells, from, ahead.steps) : null,
-    cautions: cautionsFor(piece, next, ahead, run, places),
+    cautions: next && !piece.finished ? next.step.hazards.map((id) => hazards[id]) : [],
+    warnings: piece.finished ? [] : warningsFor(places, softest),
+    softest,
     course: { ...rest, at, setting: run.setting },
     places,
     check: over.check,
     spreads: over.spreads,
-    trajectory: joined([run.trajectory, ahead.trajectory]),
+    trajectory,
     holdsUntil: holdsUntil(at, next, spells),
   };
 }
@@ -175,29 +181,8 @@ function wallNow({ state, setting, wall }: WallRun): WallNow {
   };
 }
 
-function cautionsFor(
-  piece: PieceState,
-  next: StepPlan | null,
-  ahead: Ahead,
-  run: WallRun,
-  places: PlacesNow,
-): Hazard[] {
-  if (!next || piece.finished) return [];
-  const ids: HazardId[] = [...next.step.hazards];
-  if (places.uneven) ids.push('uneven');
-  const soft = waterAtEdge(run.setting.body, SLUMPS_AT);
-  const coatedSoft = run.wall.mesh.layers.length > 1 && softestLately(run) > soft;
-  if (coatedSoft || (next.step.does === 'coat' && ahead.softestX > soft)) ids.push('slump');
-  return ids.map((id) => hazards[id]);
-}
-
-/** The wettest the mean has been in the last hours of a run: what its coats put back. */
-function softestLately({ trajectory, at }: WallRun): number {
-  return trajectory.at.reduce(
-    (wettest, t, k) =>
-      t < at - LATELY ? wettest : Math.max(wettest, meanReading(trajectory.x[k]!, trajectory.mesh[k]!)),
-    0,
-  );
+function warningsFor(places: PlacesNow, softest: Softest | null): Hazard[] {
+  return [...(places.uneven ? [hazards.uneven] : []), ...(softest?.slumps ? [hazards.slump] : [])];
 }
 
 /** A plan is looked at afresh when the next thing in it happens, and at least every ten minutes. */

@@ -104,6 +104,12 @@ interface PlacedProps {
   zone: string;
 }
 
+/** What threatens the wall, at once; what a step asks care for, when it is its time. */
+function Cautions({ piece, answer }: Pick<Placed, 'piece' | 'answer'>) {
+  const shown = [...piece.warnings, ...(answer.tone === 'now' ? piece.cautions : [])];
+  return shown.map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />);
+}
+
 function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
   const cover = coverWords(piece.advice, piece.cover, now, zone);
   return (
@@ -122,8 +128,7 @@ function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
         tone={answer.tone}
         zone={zone}
       />
-      {answer.tone === 'now' &&
-        piece.cautions.map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />)}
+      <Cautions piece={piece} answer={answer} />
     </AnswerBoard>
   );
 }
@@ -156,8 +161,7 @@ function Row({ placed: { piece, answer }, now, zone }: PlacedProps) {
         </Typography>
         <Box>{answer.detail}</Box>
         {cover && <Box>Cover: {cover}</Box>}
-        {answer.tone === 'now' &&
-          piece.cautions.map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />)}
+        <Cautions piece={piece} answer={answer} />
       </Box>
       <Ribbon
         ribbon={piece.ribbon}

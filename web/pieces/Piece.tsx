@@ -107,7 +107,9 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           <ActionRow plan={plan} next={next} tone={answer.tone} />
         </AnswerBoard>
       )}
-      {answer.tone !== 'rest' && plan.cautions.map((hazard) => <Caution key={hazard.id} hazard={hazard} />)}
+      {[...plan.warnings, ...(answer.tone === 'rest' ? [] : plan.cautions)].map((hazard) => (
+        <Caution key={hazard.id} hazard={hazard} />
+      ))}
       <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
       {plan.course.unread.map((weighing) => (
         <Trouble key={weighing.at}>
@@ -146,6 +148,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
         />
         <Moves plan={plan} trying={trying} now={now} zone={zone} />
+        {plan.softest && <Box>{softestWords(plan.softest, plan.course.waterAdded, now, zone)}</Box>}
       </Section>
       <Places places={plan.places} body={given.body} />
       <Section title="Steps">
@@ -179,6 +182,22 @@ function SilentSensor({
       does, the air is taken as on its last measured day, or as the room was set.
     </Trouble>
   );
+}
+
+/** What the coats do to the wall, in words: the water they have put back, and when it is softest for it. */
+export function softestWords(
+  { at, index }: NonNullable<PiecePlan['softest']>,
+  waterAdded: number,
+  now: Instant,
+  zone: string,
+): string {
+  const put =
+    waterAdded === 0
+      ? 'The coats to come put water back into the wall:'
+      : `The coats so far have put back ${(100 * waterAdded).toFixed(1)} % of the wall’s dry weight in water:`;
+  const when =
+    at < now ? `was softest at ${whenNear(at, now, zone)}` : `is softest about ${whenNear(at, now, zone)}`;
+  return `${put} it ${when}, ${Math.round(index)} on the moisture index.`;
 }
 
 /** What the checks have taught about this wall, in words. */

@@ -1,0 +1,40 @@
+import type { ClayBody } from '../clay/body.ts';
+import { edgeAtWater } from '../clay/stage.ts';
+import { meanReading } from '../drying/readings.ts';
+import type { Trajectory } from '../drying/trajectory.ts';
+import { HOUR, type Instant } from '../units/quantity.ts';
+
+/** The softest that coats make a wall: their water goes into it. */
+export interface Softest {
+  at: Instant;
+  /** Its mean then, on the moisture index. */
+  index: number;
+  /** Whether that is soft enough to slump. */
+  slumps: boolean;
+}
+
+/** Coats that bring the mean of the wall above this edge make it go soft again. From memory. */
+const SLUMPS_AT = 95;
+/** A wall that was soft this lately still counts as such. From memory. */
+const LATELY = 2 * HOUR;
+
+/**
+ * The softest moment of a coated wall from a little before now on, over what has been and what is planned.
+ * @returns null where no coat wets it: it has none, or it has only been drying since
+ */
+export function softestOf({ at, x, mesh }: Trajectory, body: ClayBody, now: Instant): Softest | null {
+  let first = -1;
+  let softest = -1;
+  let wettest = Number.NEGATIVE_INFINITY;
+  for (let k = 0; k < at.length; k++) {
+    if (at[k]! < now - LATELY || mesh[k]!.layers.length === 1) continue;
+    if (first < 0) first = k;
+    const mean = meanReading(x[k]!, mesh[k]!);
+    if (mean <= wettest) continue;
+    wettest = mean;
+    softest = k;
+  }
+  if (softest === first) return null;
+  const index = edgeAtWater(body, wettest);
+  return { at: at[softest]!, index, slumps: index > SLUMPS_AT };
+}
