@@ -81,7 +81,8 @@ export function ChoiceField<T extends string>({
       select
       fullWidth
       label={label}
-      value={value}
+      // what can be chosen may still be on its way from the studio
+      value={options.some((option) => option.value === value) ? value : ''}
       onChange={(event) => onChoose(event.target.value as T)}
       {...props}
     >

@@ -1,0 +1,140 @@
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
+import { defaultBody } from '../../core/clay/body.ts';
+import { hazards } from '../../core/hazard/hazard.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import { HOUR, MINUTE } from '../../core/units/quantity.ts';
+import { loggedOnly, NOON, press, show, testStudio } from '../frame/studio.test-support.tsx';
+import { cruetMade } from '../../core/plan/piece.test-support.ts';
+import { Bench } from './Bench.tsx';
+
+const step = (change: Partial<NextStep> = {}): NextStep =>
+  ({
+    stepId: 'coat-1',
+    name: 'Coat 1 of 3',
+    verb: 'Log coat 1',
+    does: 'coat',
+    status: 'now',
+    opens: NOON - HOUR,
+    closes: NOON + 2 * HOUR,
+    doAt: NOON,
+    waitFor: null,
+    remedy: 'Mist it, wrap it overnight.',
+    spread: null,
+    ...change,
+  }) as NextStep;
+
+const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> = {}): BenchPiece => ({
+  pieceId: name,
+  name,
+  techniqueName: 'Sgraffito',
+  roomName: 'Workroom',
+  cover: 'open',
+  stand: 'board',
+  stageName: 'Leather-hard',
+  meanIndex: 60,
+  areaM2: 0.04,
+  wall: { body: defaultBody, thicknessM: 0.006, meanX: 0.18 },
+  check: null,
+  next,
+  advice: null,
+  cautions: [],
+  warnings: [],
+  ribbon: { at: [NOON, NOON + HOUR], moisture: [0.6, 0.5], wetColour: '#5d3b2c', dryColour: '#e4cbb0' },
+  ...change,
+});
+
+function benchOf(pieces: BenchPiece[], more: Partial<BenchAnswer> = {}) {
+  const studio = testStudio(cruetMade({ roomId: 'room-default', clayId: 'clay-default' }));
+  studio.answers['GET /api/bench'] = () => ({ at: NOON, pieces, reminders: [], ...more });
+  show(<Bench />);
+  return studio;
+}
+const names = async () =>
+  (await screen.findAllByRole('link')).map((link) => link.textContent).filter((text) => /^[A-F]$/.test(text));
+
+describe('the Bench', () => {
+  it('puts first what closes soonest, then what opens soonest, and what is late after what can be saved', async () => {
+    benchOf([
+      piece('A', step({ status: 'waiting', opens: NOON + 5 * HOUR })),
+      piece('B', step({ status: 'late', opens: NOON - 9 * HOUR, closes: NOON - HOUR })),
+      piece('C', step({ closes: NOON + 3 * HOUR })),
+      piece('D', step({ closes: NOON + HOUR })),
+      piece('E', step({ status: 'waiting', opens: NOON + HOUR })),
+      piece('F', null),
+    ]);
+    expect(await names()).toEqual(['D', 'C', 'B', 'E', 'A', 'F']);
+  });
+
+  it('answers what, until when and how long', async () => {
+    benchOf([piece('A', step({ closes: NOON + 90 * MINUTE }))]);
+    expect(await screen.findByText('Coat 1 of 3 now')).toBeTruthy();
+    expect(screen.getByText(/Until 13:30: 1 h 30 min left/)).toBeTruthy();
+  });
+
+  it('shows what a step asks care for only at its time, what threatens the wall at any time', async () => {
+    benchOf([
+      piece('A', step({ status: 'waiting', opens: NOON + 9 * HOUR }), {
+        cautions: [hazards['toxic-colour']],
+        warnings: [hazards.slump],
+      }),
+      piece('B', step(), { cautions: [hazards['silica-dust']] }),
+    ]);
+    const notes = (await screen.findAllByRole('note')).map((note) => note.textContent);
+    expect(notes).toHaveLength(2);
+    expect(notes.join()).toMatch(/silica dust/);
+    expect(notes.join()).toMatch(/may slump/);
+  });
+
+  it('says when its answer is old', async () => {
+    benchOf([piece('A', step())], { at: NOON - 10 * MINUTE });
+    expect((await screen.findByRole('alert')).textContent).toMatch(/how it stood at 11:50/);
+  });
+
+  it('takes a seen sign with one tap', async () => {
+    const waiting = step({
+      stepId: 'coat-2',
+      name: 'Coat 2 of 3',
+      waitFor: { sign: 'matte', afterStepId: 'coat-1', to: NOON + 5 * MINUTE } as never,
+    });
+    const studio = benchOf([piece('p', waiting)]);
+    await press('It is matte');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(loggedOnly(studio, 'piece.seen')).toMatchObject({
+      subject: 'p',
+      body: { sign: 'matte', stepId: 'coat-1' },
+    });
+    expect((await screen.findByRole('status')).textContent).toMatch(/Logged: p: matte/);
+  });
+
+  it('names the piece that one touch would tell most of, and none where it would tell little', async () => {
+    const soon = step({ status: 'waiting', opens: NOON + 4 * HOUR });
+    benchOf([
+      piece('A', soon, { check: { stepId: 'coat-1', widthNow: 300, widthAfter: 250 } }),
+      piece('B', soon, { check: { stepId: 'coat-1', widthNow: 300, widthAfter: 120 } }),
+      piece('C', soon, { check: { stepId: 'coat-1', widthNow: 30, widthAfter: 20 } }),
+    ]);
+    expect(await screen.findByText('Touch this one next: B')).toBeTruthy();
+    expect(screen.getByText(/from 5 h to about 2 h/)).toBeTruthy();
+  });
+
+  it('teaches the first act where there is nothing yet, and still shows what the shelf asks for', async () => {
+    benchOf([], {
+      reminders: [{ kind: 'batch', id: 'b', name: 'White base', at: NOON, look: 'slaked' }],
+    });
+    expect(await screen.findByRole('link', { name: /new piece|log .*piece|first piece/i })).toBeTruthy();
+    const shelf = within(screen.getByRole('list', { name: 'From the slip shelf' }));
+    expect(shelf.getByRole('link').getAttribute('href')).toBe('/slips/batches/b');
+    expect(shelf.getByText('by now slaked')).toBeTruthy();
+  });
+
+  it('says what to do where the studio cannot be reached', async () => {
+    const studio = testStudio();
+    studio.answers['GET /api/bench'] = () => {
+      throw new TypeError('no network');
+    };
+    show(<Bench />);
+    expect((await screen.findByRole('alert')).textContent).toMatch(/cannot be reached/);
+  });
+});

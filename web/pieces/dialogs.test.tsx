@@ -1,0 +1,294 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { metricUnits } from '../../core/units/quantity.ts';
+import { DEFAULT_MAKER } from '../../core/log/studio.ts';
+import { tubBody } from '../../core/log/entries.test-support.ts';
+import { nextStep } from '../../core/plan/next.ts';
+import { caseOf, cruetMade } from '../../core/plan/piece.test-support.ts';
+import { planPiece, type PiecePlan } from '../../core/plan/plan.ts';
+import {
+  choose,
+  complaint,
+  known,
+  loggedOnly,
+  NOON,
+  press,
+  show,
+  testStudio,
+  type,
+  type TestStudio,
+} from '../frame/studio.test-support.tsx';
+import { CheckDialog } from './CheckDialog.tsx';
+import { CoatDialog } from './CoatDialog.tsx';
+import { coatedWall } from './coatedWall.ts';
+import { CoverDialog } from './CoverDialog.tsx';
+import { FinishDialog } from './FinishDialog.tsx';
+import { HeatDialog } from './HeatDialog.tsx';
+import { StepDialog } from './StepDialog.tsx';
+import { WeighDialog } from './WeighDialog.tsx';
+
+const made = cruetMade({ roomId: 'room-default', clayId: 'clay-default' });
+const usual = caseOf([made]);
+const inRoom = { ...usual, rooms: [{ ...usual.rooms[0]!, id: 'room-default' }] };
+const plan: PiecePlan = planPiece(inRoom, NOON, undefined, { members: 4 })!;
+const closed: string[] = [];
+const onClose = () => void closed.push('closed');
+const done = () => expect.poll(() => closed).toEqual(['closed']);
+const stepProps = (stepId: string) => ({
+  pieceId: 'p',
+  pieceName: 'cruet',
+  areaM2: 0.04,
+  wall: coatedWall(plan),
+  step: { ...nextStep(plan, NOON)!, stepId, name: 'Coat 1 of 3', verb: 'Log coat 1' },
+  onClose,
+});
+
+let studio: TestStudio;
+beforeEach(() => {
+  closed.length = 0;
+  studio = testStudio(made);
+});
+
+describe('logging a coat', () => {
+  it('takes thickness in the maker’s unit and the tub’s own figures, and draws the slip from the tub', async () => {
+    studio.has(
+      known('tub.made', 'black', tubBody({ name: 'Black', grainDensity: 2650, adjusted: 'deflocculated' })),
+    );
+    studio.has(
+      known('tub.measured', 'black', {
+        sample: null,
+        gravityRead: 1.44,
+        flow: [],
+        feel: null,
+        celsius: null,
+        levelM3: null,
+      }),
+    );
+    show(<CoatDialog {...stepProps('coat-1')} />);
+    await choose(/^From which tub/, 'Black');
+    await expect.poll(() => screen.getByLabelText<HTMLInputElement>('Specific gravity').value).toBe('1.44');
+    await type(/Wet thickness/, '0,2');
+    await press('Log coat 1');
+    await done();
+    const { face, body } = loggedOnly(studio, 'piece.coated');
+    expect(face).toBe('outside');
+    expect(body).toMatchObject({
+      stepId: 'coat-1',
+      tubId: 'black',
+      specificGravity: 1.44,
+      grainDensity: 2650,
+      adjusted: 'deflocculated',
+    });
+    expect(body.thicknessM).toBeCloseTo(0.0002, 12);
+    // the area times the wet thickness at least: 0.04 m² · 0.2 mm = 8 ml
+    const { volumeM3, pieceId } = loggedOnly(studio, 'tub.used').body;
+    expect(pieceId).toBe('p');
+    expect(volumeM3).toBeGreaterThanOrEqual(8e-6);
+    expect(volumeM3).toBeLessThan(1.6e-5);
+  });
+
+  it('logs a coat inside beside the planned steps', async () => {
+    show(<CoatDialog {...stepProps('coat-1')} />);
+    await choose(/^Face/, /^Inside/);
+    await press('Log coat 1');
+    await done();
+    expect(loggedOnly(studio, 'piece.coated')).toMatchObject({
+      face: 'inside',
+      body: { stepId: null, tubId: null },
+    });
+  });
+
+  it.each([
+    [/Wet thickness/, 'thin', /Coat thickness must be between/],
+    [/Wet thickness/, '25', /between 0.01 and 20 mm/],
+    [/Specific gravity/, '14', /Specific gravity must be between 1 and 4/],
+  ])('refuses %s of %s, and keeps it in its field', async (field, text, words) => {
+    show(<CoatDialog {...stepProps('coat-1')} />);
+    await type(field, text);
+    await press('Log coat 1');
+    expect(await complaint()).toMatch(words);
+    expect(screen.getByLabelText<HTMLInputElement>(field).value).toBe(text);
+    expect(studio.logged).toEqual([]);
+  });
+
+  it('tells of the fit before it is logged, the worse the thicker', async () => {
+    show(<CoatDialog {...stepProps('coat-1')} />);
+    const index = async () =>
+      Number(/flake index ([\d.]+)/.exec((await screen.findByText(/flake index/)).textContent)![1]);
+    await type(/Wet thickness/, '0.1');
+    const thin = await index();
+    await type(/Wet thickness/, '0.8');
+    await expect.poll(index).toBeGreaterThan(thin);
+  });
+});
+
+describe('weighing a piece', () => {
+  it('keeps mass, board and dry clay in kg, whatever the scale reads', async () => {
+    studio.has(
+      known('maker.set', DEFAULT_MAKER, {
+        name: 'Ola',
+        units: { ...metricUnits, mass: 'oz' },
+        scaleStepKg: 1e-3,
+      }),
+    );
+    show(<WeighDialog plan={plan} onClose={onClose} />);
+    await type(/Mass on the scale \(oz\)/, '40');
+    await type(/Board or bat/, '10');
+    await type(/Dry clay in it/, '20');
+    await press('Log weighing');
+    await done();
+    const { massKg, tareKg, dryKg } = loggedOnly(studio, 'piece.weighed').body;
+    // NIST Handbook 44, appendix C: 28.349523125 g to the ounce
+    expect(massKg).toBeCloseTo(1.133980925, 9);
+    expect(tareKg).toBeCloseTo(0.28349523125, 9);
+    expect(dryKg).toBeCloseTo(0.5669904625, 9);
+  });
+
+  it('offers what the scale on the bench has just sent', async () => {
+    studio.answers['GET /api/sensors'] = () => ({ rooms: [], scale: { massKg: 0.6123, at: NOON - 20_000 } });
+    show(<WeighDialog plan={plan} onClose={onClose} />);
+    await press(/Take 612.3 g from the scale/);
+    await press('Log weighing');
+    await done();
+    expect(loggedOnly(studio, 'piece.weighed').body.massKg).toBeCloseTo(0.6123, 9);
+  });
+
+  it.each([
+    [{ mass: '' }, /Mass must be a number above zero/],
+    [{ mass: 'heavy' }, /Mass must be a number above zero/],
+    [{ mass: '500', tare: 'board' }, /Tare must be a number/],
+    [{ mass: '500', tare: '600' }, /board weighs as much as the piece/],
+    [{ mass: '500', dry: '-3' }, /Dry mass must be a number above zero/],
+  ])(
+    'says which figure is wrong: %o',
+    async ({ mass, tare, dry }: { mass: string; tare?: string; dry?: string }, words) => {
+      show(<WeighDialog plan={plan} onClose={onClose} />);
+      await type(/Mass on the scale/, mass);
+      if (tare) await type(/Board or bat/, tare);
+      if (dry) await type(/Dry clay in it/, dry);
+      await press('Log weighing');
+      expect(await complaint()).toMatch(words);
+      expect(screen.getByLabelText<HTMLInputElement>(/Mass on the scale/).value).toBe(mass);
+      expect(studio.logged).toEqual([]);
+    },
+  );
+});
+
+describe('checking the clay', () => {
+  const stageRadio = (name: RegExp) => fireEvent.click(screen.getByRole('radio', { name }));
+
+  it('logs what was felt, of the place that was touched, unanswered questions as such', async () => {
+    show(<CheckDialog plan={plan} onClose={onClose} />);
+    await press('Rim');
+    await press('Cold');
+    await press('Log check');
+    await done();
+    const { place, body } = loggedOnly(studio, 'piece.felt');
+    expect(place).toBe('rim');
+    expect(body).toEqual({ flop: null, dent: null, nail: null, chill: 'cold', colour: null, corner: null });
+  });
+
+  it('asks for one answer at least', async () => {
+    show(<CheckDialog plan={plan} onClose={onClose} />);
+    await press('Log check');
+    expect(await complaint()).toMatch(/Answer at least one question/);
+  });
+
+  it('asks to feel again where a stage is far from the forecast, and takes it all the same', async () => {
+    show(<CheckDialog plan={plan} onClose={onClose} />);
+    await press('Say the stage outright');
+    stageRadio(/^Bone dry/);
+    expect(await complaint()).toMatch(/should be .* Feel another spot/);
+    await press('Log it as I felt it');
+    await done();
+    expect(loggedOnly(studio, 'piece.checked').body).toMatchObject({ stage: 'bone-dry', confirmed: true });
+  });
+
+  it('says nothing where the stage agrees', async () => {
+    show(<CheckDialog plan={plan} onClose={onClose} />);
+    await press('Say the stage outright');
+    stageRadio(new RegExp(`^${plan.now.stage.name}`));
+    await press('Log check');
+    await done();
+    expect(loggedOnly(studio, 'piece.checked').body).toMatchObject({
+      stage: plan.now.stage.stage,
+      confirmed: false,
+    });
+  });
+});
+
+describe('covering, heating, finishing', () => {
+  it('covers, and moves where another room is chosen, in one act', async () => {
+    studio.has(
+      known('room.set', 'cellar', {
+        name: 'Cellar',
+        cycle: { meanCelsius: 14, swingCelsius: 1, meanHumidity: 0.8, swingHumidity: 0.02, warmestHour: 15 },
+        heatTransfer: 4,
+      }),
+    );
+    show(<CoverDialog plan={plan} onClose={onClose} />);
+    await press(/^Damp box/);
+    await choose(/^Room/, 'Cellar');
+    await press('Put in the damp box');
+    await done();
+    expect(studio.logged).toHaveLength(1);
+    expect(loggedOnly(studio, 'piece.covered').body).toEqual({ cover: 'damp-box', stand: 'board' });
+    expect(loggedOnly(studio, 'piece.moved').body).toEqual({ roomId: 'cellar' });
+  });
+
+  it('warns of a piece left on its mould', async () => {
+    show(<CoverDialog plan={plan} onClose={onClose} />);
+    await choose(/^It stands/, /mould/i);
+    expect(await complaint()).toMatch(/splits on a mould/);
+  });
+
+  it('counts mistings, and refuses what no hand mists', async () => {
+    show(<HeatDialog plan={plan} onClose={onClose} />);
+    await type('Light mistings', '40');
+    await press('Log it');
+    expect(await complaint()).toMatch(/between 1 and 10/);
+    await type('Light mistings', '3');
+    await press('Log it');
+    await done();
+    const misted = loggedOnly(studio, 'piece.misted');
+    expect(misted.face).toBe('outside');
+    expect(misted.body.waterKgM2).toBeCloseTo(0.15, 12);
+  });
+
+  it('shows the caution of a flame where it is chosen, and logs minutes and share', async () => {
+    show(<HeatDialog plan={plan} onClose={onClose} />);
+    expect(screen.queryByRole('note')).toBeNull();
+    await choose(/^What was done/, 'Torch');
+    expect((await screen.findByRole('note')).textContent).toMatch(/fire/);
+    await type(/^For/, '0');
+    await press('Log it');
+    expect(await complaint()).toMatch(/minutes must be/);
+    await type(/^For/, '1,5');
+    await type(/points at one spot/, '1');
+    await press('Log it');
+    expect(await complaint()).toMatch(/between 2 and 100 %/);
+    await type(/points at one spot/, '40');
+    await press('Log it');
+    await done();
+    expect(loggedOnly(studio, 'piece.heated').body).toEqual({ tool: 'torch', seconds: 90, duty: 0.4 });
+  });
+
+  it('is not finished without saying how it came out', async () => {
+    show(<FinishDialog plan={plan} onClose={onClose} />);
+    await press('Log finished');
+    expect(await complaint()).toMatch(/how it came out/);
+    await press('Mixed');
+    await press('Log finished');
+    await done();
+    expect(loggedOnly(studio, 'piece.finished').body).toEqual({ outcome: 'mixed', faults: [], note: '' });
+  });
+
+  it('logs a step as done, or as left out with the reason', async () => {
+    show(<StepDialog {...stepProps('carve')} />);
+    await press('Left out');
+    await type('Note', 'burrs rose');
+    await press('Log left out');
+    await done();
+    expect(loggedOnly(studio, 'piece.skipped').body).toEqual({ stepId: 'carve', reason: 'burrs rose' });
+  });
+});

@@ -1,0 +1,150 @@
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import { metricUnits } from '../../core/units/quantity.ts';
+import { DEFAULT_MAKER } from '../../core/log/studio.ts';
+import {
+  choose,
+  complaint,
+  known,
+  loggedOnly,
+  NOON,
+  press,
+  show,
+  testStudio,
+  type,
+} from '../frame/studio.test-support.tsx';
+import { NewPiece } from './NewPiece.tsx';
+
+const at = { path: '/pieces/new' };
+const inches = known('maker.set', DEFAULT_MAKER, {
+  name: 'Ola',
+  units: { ...metricUnits, length: 'in' },
+  scaleStepKg: 1e-4,
+});
+const valueOf = (label: RegExp) => screen.getByLabelText<HTMLInputElement>(label).value;
+
+describe('a new piece', () => {
+  it('needs only a name: all else has a sensible start', async () => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await type('Name or mark', 'Gulls salt pig');
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    const { at: madeAt, body } = loggedOnly(studio, 'piece.made');
+    expect(Date.parse(madeAt)).toBe(NOON);
+    expect(body).toMatchObject({
+      name: 'Gulls salt pig',
+      clayId: 'clay-default',
+      roomId: 'room-default',
+      techniqueId: 'sgraffito',
+      cover: 'open',
+      stand: 'board',
+      attachmentM: null,
+      stage: null,
+    });
+    expect(body.form).toMatchObject({ kind: 'cylinder', mouth: 'open', wallM: 0.006 });
+  });
+
+  it('says what is missing, at its field, and keeps the rest', async () => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await type(/^Wall, freshly made/, '7');
+    await press('Log it as made');
+    expect(await complaint()).toMatch(/see the fields marked above/);
+    expect(screen.getByLabelText('Name or mark').getAttribute('aria-invalid')).toBe('true');
+    expect(valueOf(/^Wall, freshly made/)).toBe('7');
+    expect(studio.logged).toEqual([]);
+  });
+
+  it.each([
+    [/^Wall, freshly made/, '0'],
+    [/^Wall, freshly made/, '600'],
+    [/^Diameter/, 'wide'],
+    [/^Height/, '-3'],
+    [/^Handle or spout/, '0.01'],
+  ])('marks %s of %s as what cannot be', async (label, text) => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await type('Name or mark', 'Pot');
+    await type(label, text);
+    await press('Log it as made');
+    const field = await screen.findByLabelText<HTMLInputElement>(label);
+    await expect.poll(() => field.getAttribute('aria-invalid')).toBe('true');
+    const said = document.getElementById(field.getAttribute('aria-describedby')!)!.textContent;
+    expect(said).toMatch(/between|number/);
+    expect(field.value).toBe(text);
+    expect(studio.logged).toEqual([]);
+  });
+
+  it.each([
+    ['Bowl', { kind: 'bowl', diameterM: 0.16, heightM: 0.08 }],
+    ['Plate', { kind: 'plate', diameterM: 0.24 }],
+    ['Tile or plaque', { kind: 'tile', lengthM: 0.2, widthM: 0.14 }],
+  ])('asks of a %s just what it has', async (form, shape) => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await press(form);
+    await type('Name or mark', 'Piece');
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    const logged = loggedOnly(studio, 'piece.made').body.form as unknown as Record<string, unknown>;
+    for (const [key, value] of Object.entries(shape))
+      if (typeof value === 'number') expect(logged[key]).toBeCloseTo(value, 9);
+      else expect(logged[key]).toBe(value);
+    expect(Object.keys(logged).sort()).toEqual([...Object.keys(shape), 'wallM'].sort());
+  });
+
+  it('reads inches for whoever thinks in them', async () => {
+    const studio = testStudio(inches);
+    show(<NewPiece />, at);
+    await type('Name or mark', 'Caddy');
+    await screen.findByLabelText(/^Wall, freshly made \(in\)/);
+    await type(/^Wall, freshly made/, '0.25');
+    await type(/^Handle or spout/, '0.5');
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    const { form, attachmentM } = loggedOnly(studio, 'piece.made').body;
+    // the inch is 25.4 mm by definition (NIST Handbook 44, appendix C)
+    expect(form.wallM).toBeCloseTo(0.00635, 9);
+    expect(attachmentM).toBeCloseTo(0.0127, 9);
+  });
+
+  it('remembers clay, room and the ways chosen for the next', async () => {
+    const studio = testStudio(
+      known('room.set', 'loft', {
+        name: 'Loft',
+        cycle: {
+          meanCelsius: 24,
+          swingCelsius: 4,
+          meanHumidity: 0.4,
+          swingHumidity: 0.1,
+          warmestHour: 15,
+        },
+        heatTransfer: 7,
+      }),
+    );
+    show(<NewPiece />, at);
+    await type('Name or mark', 'First');
+    await choose(/^Room/, 'Loft');
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    expect(loggedOnly(studio, 'piece.made').body.roomId).toBe('loft');
+    show(<NewPiece />, at);
+    const room = await screen.findByRole('combobox', { name: /^Room/ });
+    expect(within(room).getByText('Loft')).toBeTruthy();
+  });
+
+  it('can be logged as already further on, with the mouth a narrow neck', async () => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await type('Name or mark', 'Cruet');
+    await choose(/^It was then/, 'Already leather-hard');
+    await choose(/^Mouth/, 'Narrow neck');
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    expect(loggedOnly(studio, 'piece.made').body).toMatchObject({
+      stage: 'leather-hard',
+      form: { mouth: 'narrow' },
+    });
+  });
+});
