@@ -25,7 +25,9 @@ export type Attention =
   | { kind: 'drifting'; outAt: Instant }
   | { kind: 'signal'; rule: SignalRule; of: 'gravity' | 'flow' }
   | { kind: 'alike'; names: string[] }
-  | { kind: 'low' };
+  | { kind: 'low' }
+  /** More was taken out than there was by its log. */
+  | { kind: 'empty' };
 
 /** A tub as it stands on the shelf: what it is, what it is fit for, what it needs. */
 export interface TubOnShelf {
@@ -150,7 +152,8 @@ function attentionFor(
   else if (drift?.outAt && drift.outAt < now + SOON) found.push({ kind: 'drifting', outAt: drift.outAt });
   found.push(...signalsNow(tub));
   if (alike.length > 0) found.push({ kind: 'alike', names: alike.map((other) => other.made.name) });
-  if (tub.volumeM3 < LOW * tub.made.capacityM3) found.push({ kind: 'low' });
+  if (tub.volumeM3 === 0) found.push({ kind: 'empty' });
+  else if (tub.volumeM3 < LOW * tub.made.capacityM3) found.push({ kind: 'low' });
   return found;
 }
 

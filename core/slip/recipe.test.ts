@@ -153,6 +153,16 @@ describe('a batch', () => {
     );
     expect(better.worst).toBeLessThanOrEqual(0.01 + 1e-9);
   });
+  it('is never rounded up to more than there is of what is short', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 2, noNaN: true }), (kg) => {
+        const batch = batchOf(engobe(), rawMaterials, { by: 'ingredient', materialId: 'china-clay', kg });
+        const { lines, factor } = roundedBatch(batch, 0.0001, 1);
+        expect(factor).toBeLessThanOrEqual(1 + 1e-12);
+        expect(lines[0]!.weighKg).toBeLessThanOrEqual(kg + 0.5e-4 + 1e-12);
+      }),
+    );
+  });
   it.each([
     ['a base that sums to nothing', { base: [{ materialId: 'quartz', percent: 0 }] }, 'base'],
     [

@@ -218,12 +218,13 @@ const TRUE_ENOUGH = 0.01;
 /**
  * A batch as a scale can weigh it: the size within 3 % of that asked for at which the worst line is truest.
  * @param stepKg what the scale resolves, kg
+ * @param most the largest size over that asked for; 1 where there is no more of something
  */
-export function roundedBatch(batch: Batch, stepKg: number): RoundedBatch {
+export function roundedBatch(batch: Batch, stepKg: number, most = 1 + LEEWAY): RoundedBatch {
   const errorAt = (factor: number) => worstError(batch, factor, stepKg);
   let factor = 1;
   for (let i = 0; i < TRIALS; i++) {
-    const trial = 1 - LEEWAY + (2 * LEEWAY * i) / (TRIALS - 1);
+    const trial = 1 - LEEWAY + ((most - 1 + LEEWAY) * i) / (TRIALS - 1);
     if (errorAt(trial) < errorAt(factor) - 1e-9) factor = trial;
   }
   const weigh = (kg: number) => Math.round((kg * factor) / stepKg) * stepKg;

@@ -60,7 +60,8 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
   }));
   const size = sizeTyped(by, typed, units);
   const batch = 'wrong' in size ? null : batchOf(recipe, catalogue.materials, size, catalogue.wanted);
-  const rounded = batch && batch.dryKg > 0 ? roundedBatch(batch, stepKg) : null;
+  const rounded =
+    batch && batch.dryKg > 0 ? roundedBatch(batch, stepKg, by === 'ingredient' ? 1 : undefined) : null;
 
   const begin = async () => {
     if (!batch || !rounded) return;

@@ -106,6 +106,8 @@ export function attentionWords(attention: Attention, now: Instant, zone: string)
       return `looks like ${attention.names.join(', ')} when wet, and fires differently`;
     case 'low':
       return 'nearly empty';
+    case 'empty':
+      return 'empty by its log: if it is not, measure how much is in it';
   }
 }
 
