@@ -12,7 +12,7 @@ import type { SlipCatalogue } from '../core/log/catalogue.ts';
 import type { TrialState } from '../core/log/trial.ts';
 import type { Attention, TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { PieceState } from '../core/log/piece.ts';
-import type { RecordedAct } from '../core/log/entry.ts';
+import type { EntryBodies, RecordedAct } from '../core/log/entry.ts';
 import type { StudioState } from '../core/log/studio.ts';
 import type { Instant } from '../core/units/quantity.ts';
 
@@ -181,6 +181,8 @@ export interface ScaleReading {
 export interface SensorsAnswer {
   rooms: SensorStatus[];
   scale: ScaleReading | null;
+  /** How they were set last, on or off. */
+  set: { rooms: Record<string, EntryBodies['sensor.set']>; scale: EntryBodies['scale.set'] | null };
 }
 
 /** Something the studio has taught, as one believes it now. */

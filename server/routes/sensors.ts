@@ -6,7 +6,11 @@ import type { Sensors } from '../sensors/sensors.ts';
 export function sensorRoutes(sensors: Sensors | null): Router {
   const router = Router();
   router.get('/sensors', (_request, response) => {
-    const answer: SensorsAnswer = { rooms: sensors?.status() ?? [], scale: sensors?.scale() ?? null };
+    const answer: SensorsAnswer = {
+      rooms: sensors?.status() ?? [],
+      scale: sensors?.scale() ?? null,
+      set: sensors?.set() ?? { rooms: {}, scale: null },
+    };
     response.json(answer);
   });
   return router;

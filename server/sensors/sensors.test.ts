@@ -59,6 +59,7 @@ describe('a sensor over MQTT', () => {
       });
       const set = { url, topic: 'room/air', celsiusPath: 't', humidityPath: 'h', on: true };
       await folder.store.keep(act(entry('sensor.set', 'room-default', set)));
+      expect(sensors.set()).toEqual({ rooms: { 'room-default': set }, scale: null });
       const sender = await mqtt.connectAsync(url);
       const send = async (text: string) => sender.publishAsync('room/air', text);
       await expect.poll(() => sensors.status()[0]?.connected, { timeout: 10_000 }).toBe(true);

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import mqtt, { type MqttClient } from 'mqtt';
 import { v7 as uuid } from 'uuid';
-import type { ScaleReading, SensorStatus } from '../../api/index.ts';
+import type { ScaleReading, SensorsAnswer, SensorStatus } from '../../api/index.ts';
 import type { AirReading } from '../../core/drying/series.ts';
 import { subjectsOf } from '../../core/log/catalogue.ts';
 import { entriesOf, type EntryBodies } from '../../core/log/entry.ts';
@@ -18,6 +18,8 @@ import { airBounds, plausible, scaleBounds } from './message.ts';
 /** Sensors and a scale that speak MQTT; off until one is set. */
 export interface Sensors {
   status: () => SensorStatus[];
+  /** How they were set last, on or off. */
+  set: () => SensorsAnswer['set'];
   scale: () => ScaleReading | null;
   /** Means not yet logged, of a room since an instant. */
   recent: (roomId: string, from: Instant) => AirReading[];
@@ -57,18 +59,28 @@ export function createSensors(parts: {
   mkdirSync(folder, { recursive: true });
   const spool = (roomId: string) => join(folder, `${roomId}.csv`);
 
+  const sets = (): SensorsAnswer['set'] => ({
+    rooms: Object.fromEntries(
+      subjectsOf(store.ledger, 'sensor.set').flatMap((roomId) => {
+        const last = entriesOf(store.entriesAbout(roomId), 'sensor.set').at(-1);
+        return last ? [[roomId, last.body]] : [];
+      }),
+    ),
+    scale: entriesOf(store.entriesAbout(SCALE), 'scale.set').at(-1)?.body ?? null,
+  });
+
   /** Takes up what was set since it last looked. */
   const look = () => {
     if (store.ledger.acts.length === seen) return;
     seen = store.ledger.acts.length;
-    for (const roomId of subjectsOf(store.ledger, 'sensor.set')) {
-      const set = entriesOf(store.entriesAbout(roomId), 'sensor.set').at(-1)?.body;
-      if (!set?.on) rooms.delete(roomId);
-      else if (rooms.has(roomId)) rooms.get(roomId)!.set = set;
-      else rooms.set(roomId, { ...blankRoom(), set, waiting: spooled(spool(roomId)) });
+    const lastSet = sets();
+    for (const roomId of rooms.keys()) if (!lastSet.rooms[roomId]?.on) rooms.delete(roomId);
+    for (const [roomId, set] of Object.entries(lastSet.rooms)) {
+      const room = rooms.get(roomId);
+      if (room) room.set = set;
+      else if (set.on) rooms.set(roomId, { ...blankRoom(), set, waiting: spooled(spool(roomId)) });
     }
-    const set = entriesOf(store.entriesAbout(SCALE), 'scale.set').at(-1)?.body;
-    scaleSet = set?.on ? set : null;
+    scaleSet = lastSet.scale?.on ? lastSet.scale : null;
     connect();
   };
 
@@ -184,6 +196,7 @@ export function createSensors(parts: {
         last,
         refused,
       })),
+    set: sets,
     scale: () => scale,
     recent: (roomId, from) => {
       const room = rooms.get(roomId);

@@ -77,6 +77,7 @@ function Places() {
         display: 'flex',
         flexDirection: { xs: 'row', md: 'column' },
         pt: { md: 2 },
+        displayPrint: 'none',
       }}
     >
       <Box
@@ -133,6 +134,7 @@ function TopLine({ onKeys }: { onKeys: () => void }) {
         px: { xs: 2, md: 4 },
         py: 1.25,
         borderBottom: `1px solid ${hairline}`,
+        displayPrint: 'none',
       }}
     >
       <Box sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.15rem' }}>

@@ -118,7 +118,7 @@ export function testStudio(...before: Entry[]): TestStudio {
       const bins = shelf.bins();
       return { bins, acts: bins.flatMap((bin) => actsAbout(bin.id)) };
     }
-    if (path === '/api/sensors') return { rooms: [], scale: null };
+    if (path === '/api/sensors') return { rooms: [], scale: null, set: { rooms: {}, scale: null } };
     throw new Error(`the test studio has no door ${path}`);
   };
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
@@ -173,6 +173,13 @@ export async function press(name: Labelled): Promise<void> {
 export async function choose(label: Labelled, option: Labelled): Promise<void> {
   fireEvent.mouseDown(await screen.findByRole('combobox', { name: label }));
   fireEvent.click(within(await screen.findByRole('listbox')).getByRole('option', { name: option }));
+}
+
+/** Gives a file to the button of that name. */
+export async function give(name: Labelled, fileName: string, text = 'x'): Promise<void> {
+  const button = await screen.findByRole('button', { name });
+  const input = button.parentElement!.querySelector<HTMLInputElement>('input[type=file]')!;
+  fireEvent.change(input, { target: { files: [new File([text], fileName)] } });
 }
 
 /** What the view complains of, once it does. */

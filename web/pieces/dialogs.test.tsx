@@ -145,7 +145,11 @@ describe('weighing a piece', () => {
   });
 
   it('offers what the scale on the bench has just sent', async () => {
-    studio.answers['GET /api/sensors'] = () => ({ rooms: [], scale: { massKg: 0.6123, at: NOON - 20_000 } });
+    studio.answers['GET /api/sensors'] = () => ({
+      rooms: [],
+      set: { rooms: {}, scale: null },
+      scale: { massKg: 0.6123, at: NOON - 20_000 },
+    });
     show(<WeighDialog plan={plan} onClose={onClose} />);
     await press(/Take 612.3 g from the scale/);
     await press('Log weighing');

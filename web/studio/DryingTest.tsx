@@ -90,42 +90,91 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
   return (
     <>
       <Typography variant="h1">Drying test: {body.name}</Typography>
-      <Section title="How it is done">
+      <Section
+        title="How it is done"
+        action={
+          <Button variant="outlined" onClick={() => window.print()} sx={{ displayPrint: 'none' }}>
+            Print this, with a sheet to fill
+          </Button>
+        }
+      >
         <Box component="ol" sx={{ m: 0, pl: 3 }}>
           {procedure.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </Box>
+        <SheetToFill />
       </Section>
-      <Section title="What was weighed">
-        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 280px' } }}>
-          <TextField
-            label="Hours; mass in g; length in mm"
-            value={table}
-            onChange={(event) => setTable(event.target.value)}
-            multiline
-            minRows={9}
-            helperText="One weighing a line, pasted from a table or typed; the length may be left out"
-          />
-          <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
-            <QuantityField label="Dry mass of the bar" text={dry} onText={setDry} dimension="mass" />
-            <QuantityField
-              label="Its thickness, wet"
-              text={thickness}
-              onText={setThickness}
-              dimension="length"
+      <Box sx={{ displayPrint: 'none' }}>
+        <Section title="What was weighed">
+          <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 280px' } }}>
+            <TextField
+              label="Hours; mass in g; length in mm"
+              value={table}
+              onChange={(event) => setTable(event.target.value)}
+              multiline
+              minRows={9}
+              helperText="One weighing a line, pasted from a table or typed; the length may be left out"
             />
-            <QuantityField label="The room" text={celsius} onText={setCelsius} dimension="temperature" />
-            <NumberField label="Its humidity" unit="%" text={humidity} onText={setHumidity} />
-            <Button variant="contained" disabled={busy} onClick={() => void work()}>
-              {busy ? 'Working it out …' : 'Work it out'}
-            </Button>
+            <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
+              <QuantityField label="Dry mass of the bar" text={dry} onText={setDry} dimension="mass" />
+              <QuantityField
+                label="Its thickness, wet"
+                text={thickness}
+                onText={setThickness}
+                dimension="length"
+              />
+              <QuantityField label="The room" text={celsius} onText={setCelsius} dimension="temperature" />
+              <NumberField label="Its humidity" unit="%" text={humidity} onText={setHumidity} />
+              <Button variant="contained" disabled={busy} onClick={() => void work()}>
+                {busy ? 'Working it out …' : 'Work it out'}
+              </Button>
+            </Box>
           </Box>
-        </Box>
-        {wrong && <Trouble>{wrong}</Trouble>}
-      </Section>
-      {fit && <Fitted fit={fit} units={units} onTake={() => void take()} />}
+          {wrong && <Trouble>{wrong}</Trouble>}
+        </Section>
+        {fit && <Fitted fit={fit} units={units} onTake={() => void take()} />}
+      </Box>
     </>
+  );
+}
+
+const LINES_TO_FILL = 16;
+
+/** On paper only: where the weighings are written down. */
+function SheetToFill() {
+  return (
+    <Box
+      component="table"
+      aria-hidden
+      sx={{
+        display: 'none',
+        displayPrint: 'table',
+        width: '100%',
+        mt: 3,
+        borderCollapse: 'collapse',
+        '& td, & th': { border: `1px solid ${ink}`, height: 34, textAlign: 'left', px: 1 },
+      }}
+    >
+      <thead>
+        <tr>
+          {['Day and time', 'Hours', 'Mass, g', 'Between the marks, mm', 'Room, °C and %'].map((head) => (
+            <th key={head}>{head}</th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {Array.from({ length: LINES_TO_FILL }, (_, i) => (
+          <tr key={i}>
+            <td />
+            <td />
+            <td />
+            <td />
+            <td />
+          </tr>
+        ))}
+      </tbody>
+    </Box>
   );
 }
 

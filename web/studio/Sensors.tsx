@@ -3,9 +3,9 @@ import useSWR from 'swr';
 import { Box, Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { SensorsAnswer, SensorStatus } from '../../api/routes.ts';
-import type { RoomSet } from '../../core/log/entry.ts';
+import type { EntryBodies, RoomSet } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
-import { formatNumber, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
+import { formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
@@ -16,7 +16,19 @@ import { wrongFields } from '../frame/shape.ts';
 import { copperGreen, hairline, ironRed } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 
-type Open = { kind: 'room'; id: string; name: string } | { kind: 'scale' };
+type Open =
+  | { kind: 'room'; id: string; name: string; set: EntryBodies['sensor.set'] | undefined }
+  | { kind: 'scale'; set: EntryBodies['scale.set'] | undefined };
+
+/** Of a sensor that is none yet: what a broker on this machine would be called. */
+const usual = {
+  url: 'mqtt://127.0.0.1:1883',
+  topic: 'workshop/air',
+  celsiusPath: 'temperature',
+  humidityPath: 'humidity',
+  massPath: 'mass',
+  on: true,
+};
 
 /** Sensors and a bench scale that speak MQTT. Off until set; without them the rooms' readings and cycles hold. */
 export function Sensors({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }) {
@@ -40,10 +52,16 @@ export function Sensors({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string
           <Box key={id} sx={row}>
             <Box sx={{ flex: 1, minWidth: 280 }}>
               <b>{set.name}</b>:{' '}
-              {status ? <Heard status={status} now={now} zone={zone} units={units} /> : 'no sensor'}
+              {status ? (
+                <Heard status={status} now={now} zone={zone} units={units} />
+              ) : data?.set.rooms[id] ? (
+                'its sensor is off'
+              ) : (
+                'no sensor'
+              )}
             </Box>
             <Button
-              onClick={() => setOpen({ kind: 'room', id, name: set.name })}
+              onClick={() => setOpen({ kind: 'room', id, name: set.name, set: data?.set.rooms[id] })}
               aria-label={`Set the sensor of ${set.name}`}
             >
               Set its sensor
@@ -55,10 +73,13 @@ export function Sensors({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string
         <Box sx={{ flex: 1, minWidth: 280 }}>
           <b>Bench scale</b>:{' '}
           {data?.scale
-            ? `${formatNumber(data.scale.massKg * 1000, 1, units)} g, ${whenNear(data.scale.at, now, zone)}`
+            ? `${formatQuantity('mass', data.scale.massKg, units)}, ${whenNear(data.scale.at, now, zone)}`
             : 'nothing weighed yet'}
         </Box>
-        <Button onClick={() => setOpen({ kind: 'scale' })} aria-label="Set the bench scale">
+        <Button
+          onClick={() => setOpen({ kind: 'scale', set: data?.set.scale ?? undefined })}
+          aria-label="Set the bench scale"
+        >
           Set the scale
         </Button>
       </Box>
@@ -82,19 +103,20 @@ function Heard({ status: { connected, lastAt, last, refused }, now, zone, units 
       </Box>
       {last &&
         lastAt !== null &&
-        `; ${formatNumber(last.celsius, 1, units)} °C and ${Math.round(last.humidity * 100)} %, ${whenNear(lastAt, now, zone)}`}
+        `; ${formatQuantity('temperature', last.celsius, units)} and ${Math.round(last.humidity * 100)} %, ${whenNear(lastAt, now, zone)}`}
       {refused.count > 0 && `; ${refused.count} messages not taken, the last since ${refused.last}`}
     </>
   );
 }
 
 function SensorDialog({ open, onClose }: { open: Open; onClose: () => void }) {
-  const [url, setUrl] = useState('mqtt://127.0.0.1:1883');
-  const [topic, setTopic] = useState(open.kind === 'room' ? 'workshop/air' : 'workshop/scale');
-  const [celsiusPath, setCelsius] = useState('temperature');
-  const [humidityPath, setHumidity] = useState('humidity');
-  const [massPath, setMass] = useState('mass');
-  const [on, setOn] = useState(true);
+  const known = { ...usual, ...(open.kind === 'scale' && { topic: 'workshop/scale' }), ...open.set };
+  const [url, setUrl] = useState(known.url);
+  const [topic, setTopic] = useState(known.topic);
+  const [celsiusPath, setCelsius] = useState(known.celsiusPath);
+  const [humidityPath, setHumidity] = useState(known.humidityPath);
+  const [massPath, setMass] = useState(known.massPath);
+  const [on, setOn] = useState(known.on);
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const act = (at: Instant) => {
     const [kind, subject, body] =
