@@ -5,17 +5,19 @@ import { LogForm, type LogFormProps } from './LogForm.tsx';
 interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act'> {
   title: string;
   onClose: () => void;
+  /** Where to go once it is logged; otherwise it only closes. */
+  onLogged?: () => void;
   children?: ReactNode;
 }
 
 /** A `LogForm` over the view. */
-export function LogDialog({ title, verb, act, onClose, children }: LogDialogProps) {
+export function LogDialog({ title, verb, act, onClose, onLogged = onClose, children }: LogDialogProps) {
   return (
     <Dialog open onClose={onClose} maxWidth="sm" aria-labelledby="log-dialog-title">
       <LogForm
         verb={verb}
         act={act}
-        onDone={onClose}
+        onDone={onLogged}
         onLeave={onClose}
         frame={({ fields, buttons }) => (
           <>

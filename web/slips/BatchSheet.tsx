@@ -17,7 +17,7 @@ import { AnswerBoard, CautionLine, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 import { copperGreen, faded, hairline, ink, slab } from '../frame/theme.ts';
 import { span, whenNear } from '../frame/times.ts';
-import { ColourStep, FeelStep, LabelStep, MeasureStep, WeighStep } from './BatchSteps.tsx';
+import { ColourStep, FeelStep, LabelStep, MeasureStep, weighedWords, WeighStep } from './BatchSteps.tsx';
 
 /** A batch being made: ticked off with wet hands, left and taken up again. */
 export function BatchSheet() {
@@ -60,6 +60,7 @@ export function BatchSheet() {
             open={step === next}
             zone={zone}
             now={now}
+            said={weighedWords(step, data, units)}
           >
             <StepForm step={step} answer={data} />
           </SheetStep>
@@ -70,10 +71,8 @@ export function BatchSheet() {
         <LogDialog
           title={`Give up: ${begun.name}`}
           verb="Log given up"
-          onClose={() => {
-            setLeaving(false);
-            void navigate('/slips');
-          }}
+          onClose={() => setLeaving(false)}
+          onLogged={() => void navigate('/slips')}
           act={(at) => ({
             words: `${begun.name} given up`,
             entries: [entry('batch.abandoned', batch.id, { reason: '' }, { at })],
@@ -115,11 +114,13 @@ interface SheetStepProps {
   open: boolean;
   zone: string;
   now: Instant;
+  /** What came of it, once it is done. */
+  said: string | null;
   children: ReactNode;
 }
 
 /** A step of the sheet: done with its time, open with its form and cautions, or still to come. */
-function SheetStep({ step, number, batch, open, zone, now, children }: SheetStepProps) {
+function SheetStep({ step, number, batch, open, zone, now, said, children }: SheetStepProps) {
   const doneAt = batch.ticked[step.id];
   const done = doneAt !== undefined;
   return (
@@ -145,6 +146,7 @@ function SheetStep({ step, number, batch, open, zone, now, children }: SheetStep
         </Box>
         {done && <Box sx={{ color: copperGreen, fontWeight: 700 }}>done {whenNear(doneAt, now, zone)}</Box>}
       </Box>
+      {done && said && <Box sx={{ color: faded }}>{said}</Box>}
       {open && batch.endedAt === null && (
         <>
           <Box component="ul" sx={{ my: 0.5, pl: 3, fontSize: '1.1rem' }}>

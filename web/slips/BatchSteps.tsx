@@ -7,7 +7,8 @@ import { bodies } from '../../api/entry.ts';
 import { dryInBatch, madeOf, nextMaking } from '../../core/log/batch.ts';
 import type { TubMade } from '../../core/log/entry.ts';
 import type { Feel } from '../../core/slip/feel.ts';
-import { formatNumber, formatQuantity } from '../../core/units/quantity.ts';
+import type { MakingStep } from '../../core/slip/making.ts';
+import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
 import { QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
@@ -22,6 +23,34 @@ import { TubFields, tubTyped, usePlainTub } from './TubFields.tsx';
 /** Weighed further off than this is pointed out, as a share. Common practice, no source. */
 const TOLERANCE = 0.02;
 
+/** What went in for an amount wanted, and how far off that is where it matters. */
+function amountWords(
+  wantedKg: number,
+  weighedKg: number,
+  units: UnitChoice,
+): { words: string; off: boolean } {
+  const share = wantedKg === 0 ? 0 : weighedKg / wantedKg - 1;
+  const off = Math.abs(share) > TOLERANCE;
+  const mass = formatQuantity('mass', weighedKg, units);
+  return { words: off ? `${mass}, ${formatNumber(100 * share, 1, units)} % off` : mass, off };
+}
+
+/** What was really weighed in a step that is done; null where it weighed nothing. */
+export function weighedWords(
+  step: MakingStep,
+  { batch, catalogue: { materials } }: BatchAnswer,
+  units: UnitChoice,
+): string | null {
+  if (step.asks !== 'weigh') return null;
+  return batch.begun.lines
+    .map(({ materialId, kg }, line) => {
+      const weighed = batch.weighed[line];
+      const name = materials[materialId]?.name ?? 'It';
+      return `${name} ${weighed === undefined ? 'not weighed' : amountWords(kg, weighed, units).words}`;
+    })
+    .join('; ');
+}
+
 interface AmountRowProps {
   name: string;
   wantedKg: number;
@@ -34,7 +63,7 @@ function AmountRow({ name, wantedKg, weighedKg, onWeigh }: AmountRowProps) {
   const units = useUnits();
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string>();
-  const off = weighedKg === undefined || wantedKg === 0 ? 0 : weighedKg / wantedKg - 1;
+  const inIt = weighedKg === undefined ? null : amountWords(wantedKg, weighedKg, units);
   const submit = () => {
     const kg = typedQuantity(text ?? '', 'mass', units);
     if (kg === null || !(kg >= 0)) return setWrong('What the scale says must be a number.');
@@ -56,11 +85,8 @@ function AmountRow({ name, wantedKg, weighedKg, onWeigh }: AmountRowProps) {
       <Box sx={{ fontSize: '1.2rem' }}>
         {name} <b>{formatQuantity('mass', wantedKg, units)}</b>
       </Box>
-      <Box sx={{ fontWeight: 650, color: Math.abs(off) > TOLERANCE ? ochre : copperGreen }}>
-        {weighedKg !== undefined &&
-          `in: ${formatQuantity('mass', weighedKg, units)}${
-            Math.abs(off) > TOLERANCE ? `, ${formatNumber(100 * off, 1, units)} % off` : ''
-          }`}
+      <Box sx={{ fontWeight: 650, color: inIt?.off ? ochre : copperGreen }}>
+        {inIt && `in: ${inIt.words}`}
       </Box>
       {text === null ? (
         <>
