@@ -12,7 +12,13 @@ export default defineConfig({
         },
       },
       {
-        test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], environment: 'jsdom', testTimeout: 60_000 },
+        test: {
+          name: 'web',
+          include: ['web/**/*.test.{ts,tsx}'],
+          environment: 'jsdom',
+          setupFiles: 'fake-indexeddb/auto',
+          testTimeout: 60_000,
+        },
       },
       {
         test: {

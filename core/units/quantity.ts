@@ -80,12 +80,15 @@ export function formatNumber(value: number, decimals: number, units: Pick<UnitCh
 }
 
 /**
- * A quantity with its unit.
+ * A quantity with its unit; below one of it, to two figures: a coat of 0.15 mm is not one of 0.1.
  * @example formatQuantity('length', 0.006, metricUnits) // '6 mm'
  */
 export function formatQuantity(dimension: Dimension, si: number, units: UnitChoice): string {
-  const { label, decimals } = scaleOf(dimension, units);
-  return `${formatNumber(toUnit(dimension, si, units), decimals, units)} ${label}`;
+  const { label, decimals, offset } = scaleOf(dimension, units);
+  const value = toUnit(dimension, si, units);
+  const size = Math.abs(value);
+  const small = offset === 0 && size > 1e-4 && size < 1 ? 1 + Math.ceil(-Math.log10(size)) : 0;
+  return `${formatNumber(value, Math.max(decimals, small), units)} ${label}`;
 }
 
 /**

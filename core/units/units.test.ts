@@ -33,6 +33,19 @@ describe('units', () => {
     expect(formatQuantity('mass', 0.0125, { ...metricUnits, decimal: ',' })).toBe('12,5 g');
   });
 
+  it.each([
+    ['length', 0.00015, '0.15 mm'],
+    ['length', 0.0006, '0.6 mm'],
+    ['length', 0.00625, '6.3 mm'],
+    ['mass', 0.00004, '0.04 g'],
+    ['mass', 0.0004567, '0.46 g'],
+    ['mass', 0, '0 g'],
+    ['volume', 2.5e-7, '0.25 ml'],
+    ['temperature', 0.25, '0.3 °C'],
+  ] as const)('shows a %s of %f as %s', (dimension, si, shown) => {
+    expect(formatQuantity(dimension, si, metricUnits)).toBe(shown);
+  });
+
   it.each(['', 'six', '1.2.3', '1,000,000', 'NaN', '1e5', '12 mm'])(
     'does not read “%s” as a number',
     (text) => {

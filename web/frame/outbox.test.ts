@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { drop, entry, flush, log, retract } from './outbox.ts';
 

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { cleanup, configure, fireEvent, render, screen, within } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { ThemeProvider } from '@mui/material/styles';
@@ -105,15 +104,21 @@ export function testStudio(...before: Entry[]): TestStudio {
     if (path === '/api/studio')
       return { ...foldStudio(ledger), workshopTime: false, pieces: 0, tubs: shelf.tubs().length };
     if (path === '/api/shelf') return shelf.answer(NOON);
-    if (path.startsWith('/api/tubs/'))
-      return {
-        shelf: shelf.tub(id, NOON),
-        catalogue: shelf.catalogue(),
-        trials: shelf.trialsOf(id),
-        acts: actsAbout(id),
-      };
-    if (path.startsWith('/api/batches/'))
-      return { batch: shelf.batch(id), catalogue: shelf.catalogue(), acts: actsAbout(id) };
+    if (path.startsWith('/api/tubs/')) {
+      const found = shelf.tub(id, NOON);
+      return (
+        found && {
+          shelf: found,
+          catalogue: shelf.catalogue(),
+          trials: shelf.trialsOf(id),
+          acts: actsAbout(id),
+        }
+      );
+    }
+    if (path.startsWith('/api/batches/')) {
+      const batch = shelf.batch(id);
+      return batch && { batch, catalogue: shelf.catalogue(), acts: actsAbout(id) };
+    }
     if (path === '/api/bins') {
       const bins = shelf.bins();
       return { bins, acts: bins.flatMap((bin) => actsAbout(bin.id)) };
@@ -126,7 +131,10 @@ export function testStudio(...before: Entry[]): TestStudio {
     const body: unknown = typeof init?.body === 'string' ? JSON.parse(init.body) : init?.body;
     const answer = studio.answers[`${method} ${path}`];
     if (answer) return Promise.resolve(reply(200, answer(body)));
-    return Promise.resolve(path === '/api/acts' ? acted(body) : reply(200, looked(path)));
+    if (path === '/api/acts') return Promise.resolve(acted(body));
+    const found = looked(path);
+    const gone = { status: 404, detail: 'It is not in the log.', code: 'gone', field: 'id' };
+    return Promise.resolve(found ? reply(200, found) : reply(404, gone));
   });
   if (before.length > 0) has(...before);
   return studio;

@@ -249,12 +249,9 @@ describe('a batch sheet', () => {
   });
 
   it('says so where there is none', async () => {
-    const studio = testStudio();
-    studio.answers['GET /api/batches/b'] = () => {
-      throw new TypeError('no network');
-    };
-    show(<BatchSheet />, { path: '/slips/batches/:id', at: '/slips/batches/b' });
-    expect(await complaint()).toMatch(/cannot be reached/);
+    testStudio();
+    show(<BatchSheet />, { path: '/slips/batches/:id', at: '/slips/batches/gone' });
+    expect(await complaint()).toMatch(/not in the log/);
   });
 
   it('numbers its steps, those done with their time', async () => {

@@ -1,0 +1,181 @@
+import { act, fireEvent, screen } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import { HOUR, MINUTE, SECOND } from '../../core/units/quantity.ts';
+import { quantityText, typedNumber, typedQuantity } from './fields.tsx';
+import { metricUnits } from '../../core/units/quantity.ts';
+import { LogDialog } from './LogDialog.tsx';
+import { entry } from './outbox.ts';
+import { Shell } from './Shell.tsx';
+import { complaint, known, loggedOnly, NOON, press, show, testStudio } from './studio.test-support.tsx';
+import { span, whenNear } from './times.ts';
+
+const tubNoted = (at: number) => ({
+  words: 'a note',
+  entries: [entry('tub.noted', 'black', { text: 'x' }, { at })],
+});
+const black = known('tub.made', 'black', {
+  name: 'Black',
+  use: 'brushed-engobe',
+  contents: '',
+  clayId: null,
+  volumeM3: 0.001,
+  capacityM3: 0.002,
+  grainDensity: 2600,
+  wetColour: '#000000',
+  firedColour: '#000000',
+  adjusted: 'none',
+  carries: [],
+  keepsDays: null,
+  composition: [],
+  batchId: null,
+});
+
+describe('a form that logs', () => {
+  it('logs at the moment of the press, and shows what it logged with an undo that can be undone', async () => {
+    const studio = testStudio(black);
+    show(<LogDialog title="Note" verb="Log note" act={tubNoted} onClose={() => undefined} />);
+    await press('Log note');
+    await screen.findByText('Logged: a note');
+    expect(Math.abs(Date.parse(loggedOnly(studio, 'tub.noted').at) - NOON)).toBeLessThan(MINUTE);
+    // a dialog over the page hides the rest of it from assistive technology
+    fireEvent.click(await screen.findByRole('button', { name: 'Undo', hidden: true }));
+    await screen.findByText('Undone');
+    expect(loggedOnly(studio, 'act.retracted').subject).toBe(studio.ledger.acts[1]!.id);
+    fireEvent.click(screen.getByRole('button', { name: 'Redo', hidden: true }));
+    await expect.poll(() => studio.logged.length).toBe(3);
+    expect(studio.logged[2]![0]!.subject).toBe(studio.ledger.acts[2]!.id);
+  });
+
+  it('logs at another time where that is said', async () => {
+    const studio = testStudio(black);
+    const asked: number[] = [];
+    show(
+      <LogDialog
+        title="Note"
+        verb="Log note"
+        act={(at) => (asked.push(at), tubNoted(at))}
+        onClose={() => undefined}
+      />,
+    );
+    await press('It was at another time');
+    expect(await screen.findByRole('group', { name: 'When' })).toBeTruthy();
+    await press('Log note');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(Math.abs(asked[0]! - NOON)).toBeLessThan(MINUTE);
+  });
+
+  it('keeps what was typed where the studio refuses it, and says why', async () => {
+    testStudio();
+    let closed = false;
+    show(
+      <LogDialog title="Note" verb="Log note" act={tubNoted} onClose={() => void (closed = true)}>
+        <input aria-label="Typed" defaultValue="still here" />
+      </LogDialog>,
+    );
+    await press('Log note');
+    expect(await complaint()).toMatch(/tub|not/i);
+    expect(screen.getByLabelText<HTMLInputElement>('Typed').value).toBe('still here');
+    expect(closed).toBe(false);
+  });
+
+  it('keeps an act on the tablet while the studio cannot be reached', async () => {
+    const studio = testStudio(black);
+    studio.answers['POST /api/acts'] = () => {
+      throw new TypeError('no network');
+    };
+    show(<LogDialog title="Note" verb="Log note" act={tubNoted} onClose={() => undefined} />);
+    await press('Log note');
+    expect(await screen.findByText('On this tablet: a note')).toBeTruthy();
+    delete studio.answers['POST /api/acts'];
+    act(() => void window.dispatchEvent(new Event('online')));
+  });
+});
+
+describe('the shell', () => {
+  const shell = () => {
+    testStudio();
+    show(<Shell />);
+    return screen.findByRole('navigation', { name: 'Places' });
+  };
+
+  it('goes to its places by keys, and lists the keys', async () => {
+    await shell();
+    fireEvent.keyDown(document.body, { key: '?' });
+    expect(await screen.findByRole('dialog', { name: /Keys/ })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Close' }));
+    await expect.poll(() => screen.queryByRole('dialog')).toBeNull();
+    fireEvent.keyDown(document.body, { key: 'g' });
+    fireEvent.keyDown(document.body, { key: 's' });
+    expect(await screen.findByText('elsewhere')).toBeTruthy();
+  });
+
+  it('does not take what is typed for a key', async () => {
+    testStudio();
+    show(
+      <>
+        <Shell />
+        <input aria-label="Typing" />
+      </>,
+    );
+    fireEvent.keyDown(await screen.findByLabelText('Typing'), { key: 'n' });
+    expect(screen.queryByText('elsewhere')).toBeNull();
+  });
+
+  it('says where the saved state stands, and begins with a way past the places', async () => {
+    await shell();
+    expect((await screen.findByTestId('saved-state')).textContent).toMatch(/saved|tablet|you/i);
+    expect(screen.getByRole('link', { name: 'Skip to the view' }).getAttribute('href')).toBe('#view');
+  });
+});
+
+describe('a moment in words', () => {
+  it.each([
+    [NOON + HOUR, '13:00'],
+    [NOON + 24 * HOUR, 'tomorrow 12:00'],
+    [NOON + 72 * HOUR, 'Fri 12:00'],
+    [NOON - 24 * HOUR, 'Mon 12:00'],
+    [NOON + 10 * 24 * HOUR, 'Fri, 20 Mar 12:00'],
+  ])('%i is %s', (at, words) => {
+    expect(whenNear(at, NOON, 'Etc/UTC').replace(/ /g, ' ')).toMatch(
+      new RegExp(`^${words.replace(',', ',?')}$`),
+    );
+  });
+
+  it('is the studio’s, over a change of its clock', () => {
+    // Berlin sets its clocks on at 01:00 UTC on 29 March 2026 (EU directive 2000/84)
+    const before = Date.parse('2026-03-28T12:00:00Z');
+    expect(whenNear(before, before, 'Europe/Berlin')).toBe('13:00');
+    expect(whenNear(before + 24 * HOUR, before, 'Europe/Berlin')).toBe('tomorrow 14:00');
+  });
+
+  it.each([
+    [20 * SECOND, 'under a minute'],
+    [59 * MINUTE, '59 min'],
+    [61 * MINUTE, '1 h'],
+    [95 * MINUTE, '1 h 35 min'],
+    [26 * HOUR, '26 h'],
+    [72 * HOUR, '3 days'],
+    [-5, 'under a minute'],
+  ])('a span of %i ms is %s', (ms, words) => {
+    expect(span(ms)).toBe(words);
+  });
+});
+
+describe('what is typed', () => {
+  it('is read with either decimal sign, empty as nothing, anything else as no number', () => {
+    expect(typedNumber('1,5')).toBe(1.5);
+    expect(typedNumber(' 1.5 ')).toBe(1.5);
+    expect(typedNumber('')).toBeNull();
+    expect(typedNumber('1.5 g')).toBeNaN();
+    expect(typedQuantity('250', 'mass', metricUnits)).toBeCloseTo(0.25, 12);
+    expect(typedQuantity('', 'mass', metricUnits)).toBeNull();
+    expect(typedQuantity('heavy', 'mass', metricUnits)).toBeNaN();
+  });
+
+  it('comes back as it was typed', () => {
+    for (const text of ['0.15', '12', '3.5'])
+      expect(quantityText(typedQuantity(text, 'length', metricUnits)!, 'length', metricUnits)).toBe(text);
+    const comma = { ...metricUnits, decimal: ',' as const };
+    expect(quantityText(0.0015, 'length', comma)).toBe('1,5');
+  });
+});
