@@ -84,10 +84,10 @@ export function formatNumber(value: number, decimals: number, units: Pick<UnitCh
  * @example formatQuantity('length', 0.006, metricUnits) // '6 mm'
  */
 export function formatQuantity(dimension: Dimension, si: number, units: UnitChoice): string {
-  const { label, decimals, offset } = scaleOf(dimension, units);
+  const { label, decimals } = scaleOf(dimension, units);
   const value = toUnit(dimension, si, units);
   const size = Math.abs(value);
-  const small = offset === 0 && size > 1e-4 && size < 1 ? 1 + Math.ceil(-Math.log10(size)) : 0;
+  const small = dimension !== 'temperature' && size > 1e-4 && size < 1 ? 1 + Math.ceil(-Math.log10(size)) : 0;
   return `${formatNumber(value, Math.max(decimals, small), units)} ${label}`;
 }
 

@@ -41,7 +41,7 @@ describe('units', () => {
     ['mass', 0.0004567, '0.46 g'],
     ['mass', 0, '0 g'],
     ['volume', 2.5e-7, '0.25 ml'],
-    ['temperature', 0.25, '0.3 °C'],
+    ['temperature', 0.26, '0.3 °C'],
   ] as const)('shows a %s of %f as %s', (dimension, si, shown) => {
     expect(formatQuantity(dimension, si, metricUnits)).toBe(shown);
   });
