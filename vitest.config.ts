@@ -16,7 +16,7 @@ export default defineConfig({
           name: 'web',
           include: ['web/**/*.test.{ts,tsx}'],
           environment: 'jsdom',
-          setupFiles: 'fake-indexeddb/auto',
+          setupFiles: ['vitest.properties.ts', 'fake-indexeddb/auto'],
           testTimeout: 60_000,
         },
       },

@@ -6,7 +6,7 @@ installed();
 const seed = process.argv[2] ?? String(Date.now() % 2 ** 31);
 console.log(`Seed ${seed}`);
 process.env.KOSMEMA_SEED = seed;
-const files = ['core', 'server']
+const files = ['core', 'server', 'web']
   .flatMap((folder) =>
     readdirSync(`${root}${folder}`, { recursive: true }).map((file) => `${folder}/${file}`),
   )

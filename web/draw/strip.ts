@@ -212,13 +212,21 @@ function paintCovers(painter: Painter, scene: StripScene, x: ToX, top: number): 
     const name = coverNamed(cover).name;
     painter.font = `13px ${sans}`;
     const room = painter.measureText(name).width + 12;
-    if (width < room + 16) continue;
+    const at = clearOf(x(scene.now), left + 14, left + width - 2, room);
+    if (at === null) continue;
     painter.fillStyle = paper;
-    painter.fillRect(left + 14, top + 5, room, COVER_HEIGHT - 10);
+    painter.fillRect(at, top + 5, room, COVER_HEIGHT - 10);
     painter.fillStyle = ink;
     painter.textAlign = 'left';
-    painter.fillText(name, left + 20, top + COVER_HEIGHT / 2);
+    painter.fillText(name, at + 6, top + COVER_HEIGHT / 2);
   }
+}
+
+/** Where between two edges words of a length can be read: at the left, else behind the plumb line; null for nowhere. */
+function clearOf(plumb: number, left: number, right: number, length: number): number | null {
+  const clear = (at: number) =>
+    at >= left && at + length <= right && (at + length < plumb - 4 || at > plumb + 4);
+  return [left, plumb + 6].find(clear) ?? null;
 }
 
 function paintNights(painter: Painter, { nights }: StripScene, x: ToX, top: number, bottom: number): void {
@@ -244,16 +252,17 @@ function paintStages(painter: Painter, scene: StripScene, x: ToX, top: number): 
     line(painter, x(from), top, x(from), top + STAGE_HEIGHT - 6);
     painter.fillStyle = ink;
     painter.textAlign = 'left';
-    const room = x(to) - x(from) - 10;
-    if (painter.measureText(name).width <= room) painter.fillText(name, x(from) + 5, top + STAGE_HEIGHT / 2);
-    else if (painter.measureText(firstWord(name)).width <= room)
-      painter.fillText(firstWord(name), x(from) + 5, top + STAGE_HEIGHT / 2);
+    for (const words of [name, name.replace('-hard', '')]) {
+      const length = painter.measureText(words).width;
+      const written = clearOf(x(scene.now), x(from) + 5, x(to) - 5, length);
+      if (written === null) continue;
+      painter.fillText(words, written, top + STAGE_HEIGHT / 2);
+      break;
+    }
   }
   painter.font = `13px ${sans}`;
   label(painter, 'the wall is', LEFT - 8, top + STAGE_HEIGHT / 2);
 }
-
-const firstWord = (name: string): string => name.split(' ')[0]!;
 
 function paintAxis(painter: Painter, scene: StripScene, x: ToX, top: number, width: number): void {
   const { from, to, zone } = scene;

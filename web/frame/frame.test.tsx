@@ -1,8 +1,8 @@
 import { act, fireEvent, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { HOUR, MINUTE, SECOND } from '../../core/units/quantity.ts';
+import { tubBody } from '../../core/log/entries.test-support.ts';
+import { HOUR, metricUnits, MINUTE, SECOND } from '../../core/units/quantity.ts';
 import { quantityText, typedNumber, typedQuantity } from './fields.tsx';
-import { metricUnits } from '../../core/units/quantity.ts';
 import { LogDialog } from './LogDialog.tsx';
 import { entry } from './outbox.ts';
 import { Shell } from './Shell.tsx';
@@ -13,22 +13,7 @@ const tubNoted = (at: number) => ({
   words: 'a note',
   entries: [entry('tub.noted', 'black', { text: 'x' }, { at })],
 });
-const black = known('tub.made', 'black', {
-  name: 'Black',
-  use: 'brushed-engobe',
-  contents: '',
-  clayId: null,
-  volumeM3: 0.001,
-  capacityM3: 0.002,
-  grainDensity: 2600,
-  wetColour: '#000000',
-  firedColour: '#000000',
-  adjusted: 'none',
-  carries: [],
-  keepsDays: null,
-  composition: [],
-  batchId: null,
-});
+const black = known('tub.made', 'black', tubBody());
 
 describe('a form that logs', () => {
   it('logs at the moment of the press, and shows what it logged with an undo that can be undone', async () => {
