@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { capVolume, clayVolume, exposure, outsideArea, sphereZoneArea } from './form.ts';
+import {
+  capVolume,
+  clayVolume,
+  exposure,
+  outsideArea,
+  placesOf,
+  sphereZoneArea,
+  takesCoats,
+} from './form.ts';
 
 describe('forms', () => {
   it('has the area and volume of a hemisphere', () => {
@@ -21,5 +29,65 @@ describe('forms', () => {
     expect(exposure(plate, 'board').inside).toBe('sealed');
     expect(exposure(plate, 'rack').inside).toBe('free');
     expect(clayVolume(plate)).toBeCloseTo(Math.PI * 0.01 * 0.008, 12);
+  });
+});
+
+describe('bowls', () => {
+  const bowl = (wallM: number) => ({ kind: 'bowl', diameterM: 0.16, heightM: 0.08, wallM }) as const;
+
+  it('of a half sphere have half its face', () => {
+    // closed form: 2πr²
+    expect(outsideArea(bowl(0.006))).toBeCloseTo(2 * Math.PI * 0.08 ** 2, 12);
+  });
+
+  it('hold clay as their face times the wall, the nearer the thinner', () => {
+    const off = (wallM: number) => Math.abs(clayVolume(bowl(wallM)) / (outsideArea(bowl(wallM)) * wallM) - 1);
+    expect(off(0.0005)).toBeLessThan(0.01);
+    expect(off(0.004)).toBeGreaterThan(off(0.0005));
+  });
+});
+
+describe('places', () => {
+  const cylinder = { kind: 'cylinder', diameterM: 0.1, heightM: 0.15, wallM: 0.006, mouth: 'open' } as const;
+  const names = (...given: Parameters<typeof placesOf>) => placesOf(...given).map(({ place }) => place);
+
+  it('are those the form has: flat ware has neither foot nor floor', () => {
+    expect(names(cylinder, 'board', null)).toEqual(['wall', 'rim', 'foot', 'floor']);
+    expect(names(cylinder, 'board', 0.012)).toContain('attachment');
+    expect(names({ kind: 'tile', lengthM: 0.2, widthM: 0.1, wallM: 0.01 }, 'rack', null)).toEqual([
+      'wall',
+      'rim',
+    ]);
+  });
+
+  it('are thinner at the rim and thicker at the foot; a handle dries from all round, as half its thickness', () => {
+    const of = (place: string) => placesOf(cylinder, 'board', 0.012).find((p) => p.place === place)!;
+    expect(of('rim').thicknessM).toBeLessThan(of('wall').thicknessM);
+    expect(of('foot').thicknessM).toBeGreaterThan(of('wall').thicknessM);
+    expect(of('attachment')).toMatchObject({
+      thicknessM: 0.006,
+      exposure: { outside: 'free', inside: 'free' },
+    });
+  });
+
+  it('meet underneath what the piece stands on', () => {
+    const below = (stand: 'board' | 'rack' | 'plaster' | 'mould') =>
+      placesOf(cylinder, stand, null).find((p) => p.place === 'floor')!.exposure.inside;
+    expect((['board', 'rack', 'plaster', 'mould'] as const).map(below)).toEqual([
+      'sealed',
+      'free',
+      'plaster',
+      'mould',
+    ]);
+    const narrow = placesOf({ ...cylinder, mouth: 'narrow' }, 'board', null);
+    expect(narrow.find((p) => p.place === 'wall')!.exposure.inside).toBe('narrow');
+  });
+
+  it('all take a coat, but for the floor within', () => {
+    expect(
+      placesOf(cylinder, 'board', 0.01)
+        .filter(({ place }) => !takesCoats(place))
+        .map(({ place }) => place),
+    ).toEqual(['floor']);
   });
 });

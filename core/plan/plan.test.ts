@@ -133,7 +133,7 @@ describe('plan of a piece', () => {
     expect(given.advice!.doAt.find((d) => d.stepId === 'carve')!.at).not.toBeNull();
   });
 
-  it('shows the caution at its step: dust for dry burrs, none of it for the sponge school', () => {
+  it('shows the caution at its step, and the step as the school does it', () => {
     const finishing = (schools: Record<string, string>) => {
       const done = ['coat-1', 'coat-2', 'coat-3', 'carve'].map((stepId) =>
         logged('piece.worked', hoursOn(5), { stepId, outcome: null, note: '' }),

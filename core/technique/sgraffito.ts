@@ -137,7 +137,7 @@ export const sgraffito: Technique = {
       question: 'How do you take off burrs?',
       schools: [
         { id: 'dry', name: 'Dry brush, light abrasion', difference: 'crisp, dusty' },
-        { id: 'sponge', name: 'Damp sponge', difference: 'softer edges, no dust' },
+        { id: 'sponge', name: 'Damp sponge', difference: 'softer edges, hardly any dust' },
       ],
     },
   ],

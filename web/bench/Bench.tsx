@@ -114,7 +114,7 @@ function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
   const cover = coverWords(piece.advice, piece.cover, now, zone);
   return (
     <AnswerBoard answer={answer} about={about(piece)}>
-      {cover && <Box sx={{ mt: 1 }}>Cover: {cover}</Box>}
+      {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2 }}>
         <LogNext piece={piece} tone={answer.tone} />
         <Button variant="outlined" component={RouterLink} to={`/pieces/${piece.pieceId}`}>
@@ -160,7 +160,7 @@ function Row({ placed: { piece, answer }, now, zone }: PlacedProps) {
           {answer.headline}
         </Typography>
         <Box>{answer.detail}</Box>
-        {cover && <Box>Cover: {cover}</Box>}
+        {cover && <Box>{cover}</Box>}
         <Cautions piece={piece} answer={answer} />
       </Box>
       <Ribbon

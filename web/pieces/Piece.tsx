@@ -103,7 +103,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
             </span>
           }
         >
-          {cover && <Box sx={{ mt: 1 }}>Cover: {cover}</Box>}
+          {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
           <ActionRow plan={plan} next={next} tone={answer.tone} />
         </AnswerBoard>
       )}

@@ -3,13 +3,20 @@ import { Box, Button } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { EntryBodies } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
-import { formatNumber, metricUnits, type UnitChoice } from '../../core/units/quantity.ts';
+import {
+  formatNumber,
+  metricUnits,
+  unitLabel,
+  type Dimension,
+  type UnitChoice,
+} from '../../core/units/quantity.ts';
 import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { chooseMaker, currentMaker } from '../frame/maker.ts';
 import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
 
 type MakerSet = EntryBodies['maker.set'];
+const dimensions: Dimension[] = ['length', 'mass', 'volume', 'temperature'];
 
 /** Who works here, who is logging on this tablet, and in which units each reads and writes. */
 export function Makers({ makers }: { makers: Named<MakerSet>[] }) {
@@ -22,7 +29,8 @@ export function Makers({ makers }: { makers: Named<MakerSet>[] }) {
       all={makers}
       facts={({ units }) => (
         <>
-          {Object.values(units).slice(0, 4).join(', ')}; decimal {units.decimal === ',' ? 'comma' : 'point'}
+          {dimensions.map((dimension) => unitLabel(dimension, units)).join(', ')}; decimal{' '}
+          {units.decimal === ',' ? 'comma' : 'point'}
         </>
       )}
       actions={({ id, set }) =>

@@ -118,6 +118,7 @@ describe('makers', () => {
     await choose(/^Decimal sign/, 'Comma');
     await type(/^Smallest step of the scale/, '0,01');
     await press('Set it');
+    expect(await screen.findByText('in, g, ml, °C; decimal comma')).toBeTruthy();
     await press('Log as Ola');
     expect(await screen.findByText('logs on this tablet')).toBeTruthy();
     const { subject, body } = loggedOnly(studio, 'maker.set');
