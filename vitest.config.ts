@@ -1,7 +1,9 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    maxWorkers: availableParallelism(),
     projects: [
       {
         test: {
