@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { belief, howMany } from './learned.ts';
+import { belief, howMany, taughtable } from './learned.ts';
 import { adjustment, slipBodies } from './slip.ts';
 import {
   across,
@@ -260,7 +260,7 @@ export const bodies = {
     massPath: jsonPath('The path of the mass'),
     on: z.boolean(),
   }),
-  'learning.reset': z.strictObject({}),
+  'learning.reset': z.strictObject({ unknown: taughtable.optional() }),
   'learning.taught': z.object({
     belief: z.object({
       air: belief.exactOptional(),

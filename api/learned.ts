@@ -20,9 +20,11 @@ export const howMany = (field: string) =>
     .min(0)
     .max(1_000_000);
 
+export const taughtable = z.enum(['air', 'cover', 'diffusion']);
+
 const learnedLine = z.object({
   ...belief.shape,
-  unknown: z.enum(['air', 'cover', 'diffusion']),
+  unknown: taughtable,
   subject: z.enum(['room', 'clay']),
   name: z.string().max(80),
   pieces: howMany('The number of pieces'),

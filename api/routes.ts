@@ -1,6 +1,6 @@
 import type { ClayBody } from '../core/clay/body.ts';
-import type { Lesson } from '../core/forecast/learn.ts';
-import type { Belief, Unknown } from '../core/forecast/prior.ts';
+import type { Lesson, Taughtable } from '../core/forecast/learn.ts';
+import type { Belief } from '../core/forecast/prior.ts';
 import type { CheckValue } from '../core/forecast/value.ts';
 import type { PieceCase } from '../core/plan/case.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
@@ -187,7 +187,7 @@ export interface SensorsAnswer {
 
 /** Something the studio has taught, as one believes it now. */
 export interface LearnedOf extends Belief {
-  unknown: Unknown;
+  unknown: Taughtable;
   subject: 'room' | 'clay';
   id: string;
   name: string;

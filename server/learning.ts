@@ -1,5 +1,5 @@
 import type { LearningAnswer } from '../api/index.ts';
-import { learnedPrior, lessonsOf, taughtBy, type Lesson, type Resets } from '../core/forecast/learn.ts';
+import { learnedPrior, lessonsOf, taughtBy, type Lesson, type Reset } from '../core/forecast/learn.ts';
 import type { Prior } from '../core/forecast/prior.ts';
 import { entriesOf } from '../core/log/entry.ts';
 import { instantOf, type PieceState } from '../core/log/piece.ts';
@@ -24,12 +24,13 @@ export function createLearning(store: Store, plan: Planner): Learning {
   let version = 0;
   let busy = false;
 
-  const resets = (): Resets =>
-    Object.fromEntries(
-      subjectsOf(store.ledger, 'learning.reset').map((id) => [
+  const resets = (): Reset[] =>
+    subjectsOf(store.ledger, 'learning.reset').flatMap((id) =>
+      entriesOf(store.entriesAbout(id), 'learning.reset').map((reset) => ({
         id,
-        Math.max(...entriesOf(store.entriesAbout(id), 'learning.reset').map(instantOf)),
-      ]),
+        unknown: reset.body.unknown ?? null,
+        at: instantOf(reset),
+      })),
     );
 
   const lessonOf = async (piece: PieceState, given: PieceCase, before: Lesson[]): Promise<Lesson[]> => {

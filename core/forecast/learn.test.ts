@@ -72,7 +72,16 @@ describe('what the studio teaches', () => {
 
   it('says nothing of another room, and nothing once it was set back', () => {
     expect(learnedPrior(lessons, 'elsewhere', 'other')).toEqual({});
-    expect(learnedPrior(lessons, 'r', 'c', { r: 99, c: 99 })).toEqual({});
-    expect(Object.keys(learnedPrior(lessons, 'r', 'c', { r: 99 }))).toEqual(['diffusion']);
+    expect(
+      learnedPrior(lessons, 'r', 'c', [
+        { id: 'r', unknown: null, at: 99 },
+        { id: 'c', unknown: null, at: 99 },
+      ]),
+    ).toEqual({});
+    expect(Object.keys(learnedPrior(lessons, 'r', 'c', [{ id: 'r', unknown: null, at: 99 }]))).toEqual([
+      'diffusion',
+    ]);
+    const pace = [{ id: 'r', unknown: 'air' as const, at: 99 }];
+    expect(Object.keys(learnedPrior(lessons, 'r', 'c', pace)).sort()).toEqual(['cover', 'diffusion']);
   });
 });

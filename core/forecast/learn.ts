@@ -15,8 +15,11 @@ export interface Lesson {
   belief: Partial<Record<Unknown, Belief>>;
 }
 
+/** What pieces teach of their room and their clay. */
+export type Taughtable = 'air' | 'cover' | 'diffusion';
+
 /** What belongs to a room and what to a clay; the rest is each piece's own. */
-export const taughtBy: { unknown: Unknown; subject: 'room' | 'clay' }[] = [
+export const taughtBy: { unknown: Taughtable; subject: 'room' | 'clay' }[] = [
   { unknown: 'air', subject: 'room' },
   { unknown: 'cover', subject: 'room' },
   { unknown: 'diffusion', subject: 'clay' },
@@ -25,21 +28,27 @@ export const taughtBy: { unknown: Unknown; subject: 'room' | 'clay' }[] = [
 /** Rooms and covers change from piece to piece by about this, one sigma. From memory. */
 const DRIFTS = 0.08;
 
-/** When a room or a clay was last set back to the usual, by its id. */
-export type Resets = Record<string, Instant>;
+/** A room or a clay set back to the usual: in one thing, or in all it has learned. */
+export interface Reset {
+  id: string;
+  unknown: Taughtable | null;
+  at: Instant;
+}
 
 /** Lessons about an unknown of a room or a clay that still count, oldest first. */
 export function lessonsOf(
   lessons: Lesson[],
   { unknown, subject }: (typeof taughtBy)[number],
   id: string,
-  resets: Resets,
+  resets: Reset[],
 ): Lesson[] {
+  const ofThis = resets.filter((reset) => reset.id === id && (reset.unknown ?? unknown) === unknown);
+  const since = Math.max(0, ...ofThis.map(({ at }) => at));
   return lessons.filter(
     (lesson) =>
       lesson.belief[unknown] !== undefined &&
       (subject === 'room' ? lesson.roomId : lesson.clayId) === id &&
-      lesson.at > (resets[id] ?? 0),
+      lesson.at > since,
   );
 }
 
@@ -51,7 +60,7 @@ export function learnedPrior(
   lessons: Lesson[],
   roomId: string,
   clayId: string,
-  resets: Resets = {},
+  resets: Reset[] = [],
 ): Partial<Prior> {
   return Object.fromEntries(
     taughtBy.flatMap((taught) => {

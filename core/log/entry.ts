@@ -4,6 +4,7 @@ import type { DailyCycle } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
 import type { HeatTool } from '../drying/heat.ts';
 import type { Answers } from '../forecast/answers.ts';
+import type { Taughtable } from '../forecast/learn.ts';
 import type { Form, Stand } from '../form/form.ts';
 import type { BinKind, Waste } from '../slip/bin.ts';
 import type { SlipUse, Wanted } from '../slip/consistency.ts';
@@ -245,8 +246,8 @@ export interface EntryBodies {
   /** A bench scale that sends its mass in grams when its button is pressed. */
   'scale.set': { url: string; topic: string; massPath: string; on: boolean };
   'clay.set': ClayBody;
-  /** What was learned of a room or a clay before now no longer counts. */
-  'learning.reset': Record<string, never>;
+  /** What was learned of a room or a clay before now no longer counts; all of it where nothing is named. */
+  'learning.reset': { unknown?: Taughtable | undefined };
   /** What another studio has learned of such a room or clay, taken over as a lesson. */
   'learning.taught': { belief: Taught; pieces: number; checks: number; from: string };
   /** `scaleStepKg` is what the maker's scale resolves. */
@@ -255,7 +256,7 @@ export interface EntryBodies {
 }
 
 /** What a room or a clay teaches: ln of a factor on the usual. */
-export type Taught = Partial<Record<'air' | 'cover' | 'diffusion', { mean: number; sigma: number }>>;
+export type Taught = Partial<Record<Taughtable, { mean: number; sigma: number }>>;
 
 export type EntryKind = keyof EntryBodies;
 

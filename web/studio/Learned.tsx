@@ -64,7 +64,9 @@ export function Learned() {
           </Box>
           <Button
             onClick={() =>
-              void log(`${learned.name} set back to the usual`, [entry('learning.reset', learned.id, {})])
+              void log(`${learned.name} set back to the usual`, [
+                entry('learning.reset', learned.id, { unknown: learned.unknown }),
+              ])
             }
             aria-label={`Forget what was learned of ${learned.name}: ${subjects[learned.unknown] ?? ''}`}
           >

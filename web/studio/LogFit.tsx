@@ -64,7 +64,7 @@ export function LogFit() {
             <LinearProgress
               aria-label="How far the fit is"
               variant="determinate"
-              value={100 * state.share}
+              value={Math.round(100 * state.share)}
               sx={{ flex: 1, maxWidth: 420, height: 10 }}
             />
             <Button variant="outlined" onClick={stop}>
