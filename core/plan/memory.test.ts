@@ -84,6 +84,16 @@ describe('what if', () => {
     expect(opens(coatAt(at + 3 * HOUR), 'coat-3')).toBeGreaterThan(opens(coatAt(at + HOUR), 'coat-3'));
   });
 
+  it('comes to what then comes of it, once it is really done', () => {
+    const made = cruetMade();
+    const from = at + HOUR;
+    const covered = logged('piece.covered', from, { cover: 'draped', stand: 'board' });
+    const imagined = plan(caseOf([made]), at, { covers: [{ at: from, cover: 'draped' }] }, effort);
+    const done = plan(caseOf([made, covered]), from, undefined, effort);
+    for (const step of ['carve', 'burrs'])
+      expect(Math.abs(opens(imagined, step) - opens(done, step))).toBeLessThan(HOUR / 4);
+  });
+
   it('gives no advice on covers while one is tried', () => {
     expect(tried('tight', at)!.advice).toBeNull();
     expect(plan(given, at, undefined, effort)!.advice).not.toBeNull();

@@ -1,8 +1,12 @@
 import { useEffect, useState } from 'react';
 import type { Instant } from '../../core/units/quantity.ts';
 
-/** The studio's clock as this device knows it: the device's own, set right by every answer of the server. */
-let ahead = 0;
+const KEPT = 'kosmema-clock-ahead';
+/**
+ * The studio's clock as this device knows it: the device's own, set right by every answer of the server. Until the
+ * first one it is as far ahead as it was last time.
+ */
+let ahead = Number(localStorage.getItem(KEPT)) || 0;
 
 /** What the device's own clock says. */
 export const deviceNow = (): Instant => performance.timeOrigin + performance.now();
@@ -17,7 +21,9 @@ const NOTICED_MS = 2_000;
 export function setClock(serverNow: Instant): void {
   const before = ahead;
   ahead = serverNow - deviceNow();
-  if (Math.abs(ahead - before) > NOTICED_MS) for (const listener of listeners) listener();
+  if (Math.abs(ahead - before) <= NOTICED_MS) return;
+  localStorage.setItem(KEPT, String(ahead));
+  for (const listener of listeners) listener();
 }
 
 /** The studio's time, renewed every so often and whenever the clock is set right. */

@@ -31,10 +31,10 @@ export function Piece() {
   const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
   const given = useCase(data);
   const now = useNow();
-  const answer = usePlan(given, now);
+  const planned = usePlan(given, now);
   if (!data && error) return <Trouble>{wordsFor(error)}</Trouble>;
-  if (!data || !given || !answer) return <Typography>Working out the wall …</Typography>;
-  const { plan, failed } = answer;
+  if (!data || !given || !planned) return <Typography>Working out the wall …</Typography>;
+  const { plan, failed, nights } = planned.answer;
   if (failed)
     return (
       <Trouble>
@@ -48,7 +48,11 @@ export function Piece() {
         The making of this piece was undone, so there is nothing to show. Redo it, or log it again.
       </Trouble>
     );
-  return <PieceView plan={plan} given={given} nights={answer.nights} acts={data.acts} now={now} />;
+  return (
+    <Box aria-busy={planned.firstLook}>
+      <PieceView plan={plan} given={given} nights={nights} acts={data.acts} now={now} />
+    </Box>
+  );
 }
 
 interface PieceViewProps {

@@ -41,6 +41,7 @@ export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanA
 
 /** Members of the first answer about a piece, while the whole one is made. */
 const FIRST: Effort = { members: 8 };
+const FIRST_LOOK = '';
 
 interface Answered {
   pieceId: string;
@@ -49,8 +50,14 @@ interface Answered {
   answer: PlanAnswer;
 }
 
-/** The plan of a piece, computed in a worker: a quick one first; the last one stays until the next is ready. */
-export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | null {
+/**
+ * The plan of a piece, computed in a worker: a quick one first; the last one stays until the next is ready.
+ * @returns whether it is a first look beside it
+ */
+export function usePlan(
+  given: PieceCase | null,
+  now: Instant,
+): { answer: PlanAnswer; firstLook: boolean } | null {
   const [answered, setAnswered] = useState<Answered | null>(null);
   const key = useMemo(() => JSON.stringify(given), [given]);
   const known = answered?.pieceId === given?.pieceId ? answered : null;
@@ -63,8 +70,8 @@ export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | nul
     const wanted = JSON.parse(key) as PieceCase | null;
     if (due === null || !wanted) return;
     let current = true;
-    // a quick answer stands for no key, so that the whole one stays due
-    const [effort, answers] = isFirst ? [FIRST, ''] : [{}, key];
+    // a first look stands for no key, so that the whole one stays due
+    const [effort, answers] = isFirst ? [FIRST, FIRST_LOOK] : [{}, key];
     void planInWorker({ given: wanted, now: due, effort }).then(
       (answer) => current && setAnswered({ pieceId: wanted.pieceId, key: answers, now: due, answer }),
     );
@@ -73,5 +80,5 @@ export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | nul
     };
   }, [key, due, isFirst]);
 
-  return known?.answer ?? null;
+  return known && { answer: known.answer, firstLook: known.key === FIRST_LOOK };
 }
