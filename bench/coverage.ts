@@ -16,6 +16,7 @@ import { firstWhen, readAt } from '../core/drying/trajectory.ts';
 import { ensembleOf, MEMBERS } from '../core/forecast/ensemble.ts';
 import type { Observation } from '../core/forecast/observe.ts';
 import { usualPrior } from '../core/forecast/prior.ts';
+import { wallAlone } from '../core/form/form.ts';
 import { spreadOf, type EdgeSpread } from '../core/forecast/windows.ts';
 
 /**
@@ -126,7 +127,13 @@ for (let i = 0; i < CASES; i++) {
     kind: 'stage',
     stage: stageAt(defaultBody, waterAtEdge(defaultBody, felt)).stage,
   };
-  const weighing: Observation = { at: checkedAt, place: 'wall', kind: 'water', x: meanX + 0.003 * normal() };
+  const weighing: Observation = {
+    at: checkedAt,
+    place: 'wall',
+    kind: 'water',
+    x: meanX + 0.003 * normal(),
+    over: wallAlone,
+  };
   const widths = [[], [check], [weighing]].map((observations, k) => {
     const { members } = ensembleOf({
       given: given.forecast.setting,

@@ -3,7 +3,7 @@ import { carry } from '../drying/run.ts';
 import type { PlaceName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 import { takenAsFound } from './found.ts';
-import { comparedOf, type Compared, type Observation } from './observe.ts';
+import { comparedOf, looksAt, predicted, type Compared, type Observation } from './observe.ts';
 import { settingOf, unknowns, type Belief, type Prior, type Unknown } from './prior.ts';
 import { normalDraws, smoothed, type Draws } from './smoother.ts';
 
@@ -89,7 +89,7 @@ function wallsOf(
 function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
   const first = normalDraws(wall.members, unknowns.length, wall.seed);
   const last = wall.observations.at(-1)?.at ?? wall.now;
-  const looked = wall.walls.filter(({ place }) => compared.some((c) => c.place === place));
+  const looked = wall.walls.filter(({ place }) => looksAt(compared, place));
   const seen = {
     predict: (z: Float64Array) => {
       const walls = wallsOf(looked, settingOf(wall.given, prior, z), last, () => COARSE);
@@ -113,8 +113,6 @@ function withFound(wall: WallCase): WallCase {
   });
   return { ...wall, walls };
 }
-
-const predicted = ({ place, predict }: Compared, walls: Walls): number => predict(walls[place]!);
 
 const fits = (members: Walls[], compared: Compared[]): boolean =>
   compared.every((c) => members.some((walls) => Math.abs(predicted(c, walls) - c.value) < FITS * c.sigma));

@@ -12,6 +12,7 @@ import type { Observation } from './observe.ts';
 import { usualPrior } from './prior.ts';
 import { normalDraws, smoothed } from './smoother.ts';
 import { valueOfCheck } from './value.ts';
+import { wallAlone } from '../form/form.ts';
 import { spreadOf } from './windows.ts';
 
 const surroundings = {
@@ -90,7 +91,7 @@ describe('forecast of a wall', () => {
   it('narrows after a touch check to 0.8 or less, after an early weighing to about a third', () => {
     const { stage } = stageAt(defaultBody, meanX);
     const checked = edge([{ at, place: 'wall', kind: 'stage', stage }]);
-    const weighed = edge([{ at, place: 'wall', kind: 'water', x: meanX }]);
+    const weighed = edge([{ at, place: 'wall', kind: 'water', x: meanX, over: wallAlone }]);
     expect(width(checked) / width(before)).toBeLessThan(0.8);
     expect(width(weighed) / width(before)).toBeLessThan(0.35);
     expect(width(weighed)).toBeLessThan(width(checked));
@@ -123,14 +124,16 @@ describe('forecast of a wall', () => {
     expect(['drying', 'bone-dry']).toContain(
       stageAt(defaultBody, meanReading(odd.best.wall!.state.x, odd.best.wall!.wall.mesh)).stage,
     );
-    const impossible = ensembleOf(wall([{ at: HOUR / 60, place: 'wall', kind: 'water', x: 0.01 }], HOUR));
+    const impossible = ensembleOf(
+      wall([{ at: HOUR / 60, place: 'wall', kind: 'water', x: 0.01, over: wallAlone }], HOUR),
+    );
     expect(impossible.taken).toBe(true);
     expect(meanReading(impossible.best.wall!.state.x, impossible.best.wall!.wall.mesh)).toBeLessThan(0.02);
   });
 
   it('believes faster air after a wall was found drier', () => {
-    const drier = ensembleOf(wall([{ at, place: 'wall', kind: 'water', x: meanX - 0.02 }]));
-    const wetter = ensembleOf(wall([{ at, place: 'wall', kind: 'water', x: meanX + 0.02 }]));
+    const drier = ensembleOf(wall([{ at, place: 'wall', kind: 'water', x: meanX - 0.02, over: wallAlone }]));
+    const wetter = ensembleOf(wall([{ at, place: 'wall', kind: 'water', x: meanX + 0.02, over: wallAlone }]));
     expect(drier.belief.air.mean).toBeGreaterThan(wetter.belief.air.mean + 0.1);
     expect(drier.belief.air.sigma).toBeLessThan(usualPrior.air.sigma);
   });

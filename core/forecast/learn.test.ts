@@ -8,6 +8,7 @@ import { HOUR } from '../units/quantity.ts';
 import { ensembleOf } from './ensemble.ts';
 import { learnedPrior, type Lesson } from './learn.ts';
 import { usualPrior, type Prior } from './prior.ts';
+import { wallAlone } from '../form/form.ts';
 import { spreadOf } from './windows.ts';
 
 const believed = {
@@ -33,7 +34,7 @@ function forecast(n: number, prior: Prior, checked: boolean) {
   return ensembleOf({
     given: wallOf(n),
     prior,
-    observations: checked ? [{ at, place: 'wall', kind: 'water', x }] : [],
+    observations: checked ? [{ at, place: 'wall', kind: 'water', x, over: wallAlone }] : [],
     walls: [{ place: 'wall', begin: begin(believed), events: [] }],
     now: at,
     members: 48,

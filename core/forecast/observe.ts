@@ -3,23 +3,25 @@ import { meanReading, outerReading, signReading, type Reading } from '../drying/
 import type { WallRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { signAt, type Sign } from '../technique/technique.ts';
-import type { PlaceName } from '../form/form.ts';
+import type { ClayShare, PlaceName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 import { readAnswers, type Answers } from './answers.ts';
 
 /** What was found of a wall by hand, eye or scale. */
-export type Observation = { at: Instant; place: PlaceName } & (
-  | { kind: 'water'; x: number }
-  | { kind: 'stage'; stage: Stage }
-  | { kind: 'answers'; answers: Answers }
-  /** The surface of the coat showed a sign. */
-  | { kind: 'sign'; sign: Sign }
-);
+export type Observation = { at: Instant; place: PlaceName } &
+  /** The mean over some places, each by its share of the clay, as a scale finds it. */
+  (
+    | { kind: 'water'; x: number; over: ClayShare[] }
+    | { kind: 'stage'; stage: Stage }
+    | { kind: 'answers'; answers: Answers }
+    /** The surface of the coat showed a sign. */
+    | { kind: 'sign'; sign: Sign }
+  );
 
 /** A number a run predicts, and what it was found to be. */
 export interface Compared {
-  /** Of the run of this place. */
-  place: PlaceName;
+  /** Of the runs of these places, by their shares. */
+  over: ClayShare[];
   predict: (run: WallRun) => number;
   value: number;
   sigma: number;
@@ -32,13 +34,22 @@ const SIGN = 0.12;
 
 /** An observation as numbers to compare; a range becomes its middle, as unsure as it is wide. */
 export function comparedOf(observation: Observation): Compared[] {
-  return numbersOf(observation).map((numbers) => ({ ...numbers, place: observation.place }));
+  const over = observation.kind === 'water' ? observation.over : [{ place: observation.place, share: 1 }];
+  return numbersOf(observation).map((numbers) => ({ ...numbers, over }));
 }
+
+/** What the walls of a piece predict of it. */
+export const predicted = ({ over, predict }: Compared, walls: Partial<Record<PlaceName, WallRun>>): number =>
+  over.reduce((sum, { place, share }) => sum + share * predict(walls[place]!), 0);
+
+/** Whether a place's wall is asked for by any of these. */
+export const looksAt = (compared: Compared[], place: PlaceName): boolean =>
+  compared.some(({ over }) => over.some((of) => of.place === place));
 
 /** What was found was found before what was done at the same moment, like the next coat. */
 const BEFORE_MS = 1;
 
-function numbersOf(observation: Observation): Omit<Compared, 'place'>[] {
+function numbersOf(observation: Observation): Omit<Compared, 'over'>[] {
   const at = observation.at - BEFORE_MS;
   switch (observation.kind) {
     case 'water':

@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import {
   capVolume,
+  clayShares,
   clayVolume,
   exposure,
   outsideArea,
   placesOf,
   sphereZoneArea,
   takesCoats,
+  type Form,
 } from './form.ts';
 
 describe('forms', () => {
@@ -89,5 +91,33 @@ describe('places', () => {
         .filter(({ place }) => !takesCoats(place))
         .map(({ place }) => place),
     ).toEqual(['floor']);
+  });
+});
+
+describe('how the clay of a piece is shared', () => {
+  const sum = (form: Form) => clayShares(form).reduce((total, { share }) => total + share, 0);
+  const floor = (form: Form) => clayShares(form).find(({ place }) => place === 'floor')?.share ?? 0;
+  const upright = { kind: 'cylinder', diameterM: 0.1, heightM: 0.15, wallM: 0.006, mouth: 'open' } as const;
+
+  it('adds up to all of it, over places that the piece has', () => {
+    for (const form of [
+      upright,
+      { kind: 'bowl', diameterM: 0.16, heightM: 0.08, wallM: 0.006 },
+      { kind: 'plate', diameterM: 0.24, wallM: 0.008 },
+      { kind: 'tile', lengthM: 0.2, widthM: 0.14, wallM: 0.01 },
+    ] as Form[]) {
+      expect(sum(form)).toBeCloseTo(1, 12);
+      const names = placesOf(form, 'board', null).map(({ place }) => place);
+      for (const { place } of clayShares(form)) expect(names).toContain(place);
+    }
+  });
+
+  it('gives the floor of an upright its disc: the more the lower the pot', () => {
+    // a disc of 100 mm and 6 mm in a pot of 100 by 150 mm: its volume over the pot's, both closed forms
+    const disc = Math.PI * 0.05 ** 2 * 0.006;
+    const pot = Math.PI * (0.05 ** 2 * 0.15 - 0.044 ** 2 * 0.144);
+    expect(floor(upright)).toBeCloseTo(disc / pot, 12);
+    expect(floor({ ...upright, heightM: 0.05 })).toBeGreaterThan(floor(upright));
+    expect(floor({ kind: 'plate', diameterM: 0.24, wallM: 0.008 })).toBe(0);
   });
 });

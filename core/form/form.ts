@@ -93,6 +93,32 @@ export function exposure(form: Form, stand: Stand): Exposure {
 
 export type PlaceName = 'wall' | 'rim' | 'foot' | 'floor' | 'attachment';
 
+/** A place's share of the clay of a piece. */
+export interface ClayShare {
+  place: PlaceName;
+  share: number;
+}
+
+/** All clay in the wall. */
+export const wallAlone: ClayShare[] = [{ place: 'wall', share: 1 }];
+
+/** The flat under a bowl, as a share of its mouth's diameter. From memory. */
+const BOWL_FLAT = 0.5;
+
+/**
+ * How the clay of a piece is shared between its wall and its floor, to read a weighing by: the floor of an upright is
+ * a disc as thick as the wall. Rim and foot are narrow and count with the wall, as does a handle.
+ */
+export function clayShares(form: Form): ClayShare[] {
+  if (form.kind === 'plate' || form.kind === 'tile') return wallAlone;
+  const flat = form.kind === 'bowl' ? BOWL_FLAT * form.diameterM : form.diameterM;
+  const floor = Math.min(1, ((Math.PI / 4) * flat ** 2 * form.wallM) / clayVolume(form));
+  return [
+    { place: 'wall', share: 1 - floor },
+    { place: 'floor', share: floor },
+  ];
+}
+
 /** Whether a coat on the piece lies on this place too; the floor within is left bare. */
 export const takesCoats = (place: PlaceName): boolean => place !== 'floor';
 

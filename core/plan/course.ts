@@ -12,7 +12,7 @@ import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
 import { carry, plainSetting, startRun, type Surroundings, type WallEvent } from '../drying/run.ts';
 import { emptyTrajectory, since } from '../drying/trajectory.ts';
-import { outsideArea, placesOf, takesCoats, type PlaceName } from '../form/form.ts';
+import { clayShares, outsideArea, placesOf, takesCoats, type PlaceName } from '../form/form.ts';
 import { entriesOf, type Entry, type EntryOf } from '../log/entry.ts';
 import { instantOf, weighedWater, type PieceState } from '../log/piece.ts';
 import { coatLoad } from '../slip/density.ts';
@@ -188,10 +188,11 @@ const loadOf = ({ body }: EntryOf<'piece.coated'>) =>
 /** What was found of a piece until an instant, oldest first, and the weighings that could not be used. */
 export function observationsOf(piece: PieceState, given: PieceCase, now: Instant) {
   const area = outsideArea(piece.made.form);
+  const over = clayShares(piece.made.form);
   const weighings = weighedWater(given.entries, (coat) => loadOf(coat).dry * area);
   const checks = given.entries.flatMap((entry) => checkOf(entry));
   const weighed = weighings.flatMap((w): Observation[] =>
-    w.x === null ? [] : [{ at: w.at, place: 'wall', kind: 'water', x: w.x }],
+    w.x === null ? [] : [{ at: w.at, place: 'wall', kind: 'water', x: w.x, over }],
   );
   const places = placesOf(piece.made.form, piece.stand, piece.made.attachmentM).map(({ place }) => place);
   const observations = [...checks, ...weighed]

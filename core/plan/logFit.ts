@@ -1,9 +1,9 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { carry } from '../drying/run.ts';
-import { COARSE } from '../forecast/ensemble.ts';
+import { COARSE, type Walls } from '../forecast/ensemble.ts';
 import { taughtBy } from '../forecast/learn.ts';
-import { comparedOf, type Observation } from '../forecast/observe.ts';
+import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
 import { settingOf, unknowns, usualPrior, type Belief, type Prior, type Unknown } from '../forecast/prior.ts';
 import type { PlaceName } from '../form/form.ts';
 import { foldPiece } from '../log/piece.ts';
@@ -163,14 +163,13 @@ function wetnessOf(piece: FoundPiece, parameters: Parameter[], values: number[])
   });
   const setting = settingOf(of.given, prior, new Float64Array(unknowns.length));
   const last = observations.at(-1)!.at;
-  const runs = new Map(
+  const compared = observations.flatMap(comparedOf);
+  const walls: Walls = Object.fromEntries(
     of.walls
-      .filter(({ place }) => observations.some((o) => o.place === place))
+      .filter(({ place }) => looksAt(compared, place))
       .map(({ place, begin, events }) => [place, carry(begin(setting, COARSE), last, events)]),
   );
-  return observations
-    .flatMap(comparedOf)
-    .map(({ place, predict, value, sigma }) => (value - predict(runs.get(place)!)) / sigma);
+  return compared.map((c) => (c.value - predicted(c, walls)) / c.sigma);
 }
 
 /** A miss whose square is Huber's loss. */

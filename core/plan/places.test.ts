@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { placesOf, type Form, type Stand } from '../form/form.ts';
+import { clayShares, placesOf, type Form, type Stand } from '../form/form.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
 import { HOUR } from '../units/quantity.ts';
 import { courseOf } from './course.ts';
 import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { placesNow } from './places.ts';
+import { planPiece, type PiecePlan } from './plan.ts';
 
 const cruet: Form = { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'narrow' };
 
@@ -74,6 +75,26 @@ describe('places of a piece', () => {
       return high - low;
     };
     expect(spread(wetter, 'rim')).toBeLessThan(spread(plain, 'rim'));
+  });
+
+  it('reads a weighing as of the whole piece: a wet floor makes no wet wall', () => {
+    const at = 6;
+    const form = { kind: 'cylinder', diameterM: 0.12, heightM: 0.06, wallM: 0.006, mouth: 'open' } as const;
+    const made = cruetMade({ form });
+    const before = planPiece(caseOf([made]), hoursOn(at), undefined, { members: 32 })!;
+    const meanX = (plan: PiecePlan, place: string) =>
+      plan.places.places.find((p) => p.place === place)!.meanX;
+    const whole = clayShares(form).reduce((sum, { place, share }) => sum + share * meanX(before, place), 0);
+    expect(whole - meanX(before, 'wall')).toBeGreaterThan(0.01);
+    const dryKg = 0.4;
+    const weighed = (x: number) => {
+      const entry = logged('piece.weighed', hoursOn(at), { massKg: dryKg * (1 + x), tareKg: 0, dryKg });
+      return planPiece(caseOf([made, entry]), hoursOn(at) + 1, undefined, { members: 32 })!;
+    };
+    const asExpected = weighed(whole);
+    expect(asExpected.course.widened).toBe(0);
+    expect(Math.abs(meanX(asExpected, 'wall') - meanX(before, 'wall'))).toBeLessThan(0.004);
+    expect(meanX(weighed(whole - 0.015), 'wall')).toBeLessThan(meanX(asExpected, 'wall') - 0.008);
   });
 
   it('says of each place between what it lies, its own wall within', () => {
