@@ -146,6 +146,11 @@ describe('forecast of a wall', () => {
     );
     const value = valueOfCheck('carve', indices, moments)!;
     expect(value.widthAfter).toBeLessThan(0.9 * value.widthNow);
+    const { p10, p90 } = spreadOf(moments);
+    expect(value.widthNow).toBeCloseTo((p90! - p10!) / 60_000, 6);
+    // two members that are days away are not what a check is for
+    const strayed = moments.map((moment, i) => (i < 2 ? moment! + 200 * HOUR : moment));
+    expect(valueOfCheck('carve', indices, strayed)!.widthNow).toBeLessThan(1.3 * value.widthNow);
     expect(
       valueOfCheck(
         'carve',

@@ -154,7 +154,11 @@ function overMembers(
   const members = runs.map((run) => lookAhead(run, piece, spells, run.at, covers, times).steps);
   const edge = next?.status === 'now' ? 'closes' : 'opens';
   const indices = runs.map((run) => edgeAtWater(run.setting.body, meanReading(run.state.x, run.wall.mesh)));
-  const moments = members.map((steps) => steps.find((s) => s.step.id === next?.step.id)?.[edge] ?? null);
+  // what has come already in a member is no longer in doubt there
+  const moments = members.map((steps, m) => {
+    const moment = steps.find((s) => s.step.id === next?.step.id)?.[edge] ?? null;
+    return moment === null ? null : Math.max(moment, runs[m]!.at);
+  });
   const check = next && valueOfCheck(next.step.id, indices, moments);
   const spreads = Object.fromEntries(
     open.map(({ step }) => {
