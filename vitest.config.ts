@@ -1,6 +1,9 @@
 import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
+/** A busy machine is waited for: nothing here is timed. */
+const patient = { expect: { poll: { timeout: 15_000 } }, testTimeout: 120_000, hookTimeout: 60_000 };
+
 export default defineConfig({
   test: {
     maxWorkers: availableParallelism(),
@@ -10,7 +13,7 @@ export default defineConfig({
           name: 'core',
           include: ['core/**/*.test.ts', 'api/**/*.test.ts'],
           setupFiles: 'vitest.properties.ts',
-          testTimeout: 120_000,
+          ...patient,
         },
       },
       {
@@ -19,7 +22,7 @@ export default defineConfig({
           include: ['web/**/*.test.{ts,tsx}'],
           environment: 'jsdom',
           setupFiles: ['vitest.properties.ts', 'fake-indexeddb/auto'],
-          testTimeout: 60_000,
+          ...patient,
         },
       },
       {
@@ -28,8 +31,7 @@ export default defineConfig({
           include: ['server/**/*.test.ts'],
           setupFiles: 'vitest.properties.ts',
           globalSetup: 'server/testing/template.ts',
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          ...patient,
           maxWorkers: 2,
           sequence: { groupOrder: 1 },
         },

@@ -12,6 +12,7 @@ import { nextStep } from '../core/plan/next.ts';
 import type { Effort, PiecePlan } from '../core/plan/plan.ts';
 import { stepsOf, techniqueNamed } from '../core/technique/catalogue.ts';
 import { DAY, HOUR, MINUTE, type Instant } from '../core/units/quantity.ts';
+import { createFolds } from './folds.ts';
 import { createLearning } from './learning.ts';
 import type { Planner } from './planning.ts';
 import type { Sensors } from './sensors/sensors.ts';
@@ -44,17 +45,13 @@ const RUNS_ON = HOUR;
 
 export function createPlans(store: Store, planner: Planner, sensors: Sensors | null): Plans {
   const learning = createLearning(store, planner);
+  const { named, folded } = createFolds(store);
   const kept = new Map<string, Kept>();
   /** Pieces whose plan is to be made in full. */
   const due = new Map<string, Pick<Kept, 'key' | 'given'>>();
 
-  const pieceIds = (): string[] => [
-    ...new Set(
-      store.ledger.acts.flatMap((act) => entriesOf(act.entries, 'piece.made').map((e) => e.subject)),
-    ),
-  ];
-
-  const pieces = (): PieceState[] => pieceIds().flatMap((id) => foldPiece(id, store.entriesAbout(id)) ?? []);
+  const pieceOf = (id: string): PieceState | null => folded(id, () => foldPiece(id, store.entriesAbout(id)));
+  const pieces = (): PieceState[] => named('piece.made').flatMap((id) => pieceOf(id) ?? []);
 
   const sensorAt = (roomId: string) => {
     const heard = sensors?.heardFrom(roomId);
@@ -62,9 +59,9 @@ export function createPlans(store: Store, planner: Planner, sensors: Sensors | n
   };
 
   const caseOf = async (pieceId: string): Promise<PieceCase | null> => {
-    const entries = store.entriesAbout(pieceId);
-    const piece = foldPiece(pieceId, entries);
+    const piece = pieceOf(pieceId);
     if (!piece) return null;
+    const entries = store.entriesAbout(pieceId);
     const { studio, rooms, clays } = store.studio();
     const clay = clays.find((c) => c.id === piece.made.clayId)!;
     const stayedIn = new Set([
@@ -156,7 +153,7 @@ export function createPlans(store: Store, planner: Planner, sensors: Sensors | n
       return learning.answer();
     },
     cases: async (most) => {
-      const found = await Promise.all(pieceIds().slice(-most).map(caseOf));
+      const found = await Promise.all(named('piece.made').slice(-most).map(caseOf));
       return found.filter((given) => given !== null);
     },
     bench: async (now) => {

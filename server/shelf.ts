@@ -1,14 +1,15 @@
 import type { BatchRow, Reminder, ShelfAnswer } from '../api/index.ts';
 import { foldBatch, nextLook, nextMaking, type BatchState } from '../core/log/batch.ts';
 import { foldBin, type BinState } from '../core/log/bin.ts';
-import { foldCatalogue, subjectsOf, type SlipCatalogue } from '../core/log/catalogue.ts';
-import { entriesOf, type EntryKind } from '../core/log/entry.ts';
+import { foldCatalogue, type SlipCatalogue } from '../core/log/catalogue.ts';
+import { entriesOf } from '../core/log/entry.ts';
 import { DEFAULT_ROOM } from '../core/log/studio.ts';
 import { foldTrial, type TrialState } from '../core/log/trial.ts';
 import { foldTub, type TubState } from '../core/log/tub.ts';
 import { roomClimate } from '../core/plan/case.ts';
 import { alikeWhenWet, tubOnShelf, type ShelfRoom, type TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { Instant } from '../core/units/quantity.ts';
+import { createFolds } from './folds.ts';
 import type { Store } from './store.ts';
 
 /** Tubs, batches, bins and trials as their logs have them, folded anew only where something was logged. */
@@ -27,28 +28,10 @@ export interface Shelf {
 type ShelfStore = Pick<Store, 'ledger' | 'revisionOf' | 'entriesAbout' | 'studio'>;
 
 export function createShelf(store: ShelfStore): Shelf {
-  const kept = new Map<string, { revision: number; state: unknown }>();
-  let subjects: { acts: number; byKind: Map<EntryKind, string[]> } = { acts: -1, byKind: new Map() };
+  const { named, folded } = createFolds(store);
   let catalogueAt = -1;
   let mistakable = { key: '', of: new Map<string, TubState[]>() };
   let slipCatalogue: SlipCatalogue = foldCatalogue(store.ledger);
-
-  const named = (kind: EntryKind): string[] => {
-    const { length } = store.ledger.acts;
-    if (subjects.acts !== length) subjects = { acts: length, byKind: new Map() };
-    const known = subjects.byKind.get(kind) ?? subjectsOf(store.ledger, kind);
-    subjects.byKind.set(kind, known);
-    return known;
-  };
-
-  const folded = <T>(id: string, fold: () => T): T => {
-    const revision = store.revisionOf(id);
-    const known = kept.get(id);
-    if (known?.revision === revision) return known.state as T;
-    const state = fold();
-    kept.set(id, { revision, state });
-    return state;
-  };
 
   const catalogue = (): SlipCatalogue => {
     const { length } = store.ledger.acts;

@@ -29,8 +29,11 @@ afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
 });
-// the whole page in a failure says less than its words
-configure({ getElementError: (message) => new Error(`${message}\n${document.body.textContent}`) });
+// a busy machine is waited for; the whole page in a failure says less than its words
+configure({
+  asyncUtilTimeout: 15_000,
+  getElementError: (message) => new Error(`${message}\n${document.body.textContent}`),
+});
 
 /** The moment at which views are tested: a Tuesday noon. */
 export const NOON: Instant = Date.parse('2026-03-10T12:00:00Z');

@@ -92,7 +92,8 @@ function Fitted({ fit }: { fit: Fit }) {
   const now = useNow();
   const { data } = useStudio();
   const nameOf = ({ subject, id }: FittedFactor) =>
-    data?.[subject === 'room' ? 'rooms' : 'clays'].find((s) => s.id === id)?.set.name ?? id;
+    data?.[subject === 'room' ? 'rooms' : 'clays'].find((s) => s.id === id)?.set.name ??
+    (subject === 'room' ? 'A room' : 'A clay');
   const number = (value: number) => formatNumber(value, 1, units);
   const furthest = [...fit.residuals]
     .sort((a, b) => Math.abs(b.wetter) - Math.abs(a.wetter))

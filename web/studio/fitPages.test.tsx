@@ -157,7 +157,9 @@ describe('the whole log, fitted', () => {
     worker.logFit = () => Promise.resolve(ok(fit) as Result<Fit>);
     page();
     await press('Fit the whole log');
-    expect((await screen.findByText(/30 % more than usual/)).textContent).toMatch(/^Workroom.* 12 findings/);
+    await expect
+      .poll(() => screen.queryByText(/30 % more than usual/)?.textContent)
+      .toMatch(/^Workroom.* 12 findings/);
     const links = screen.getAllByRole('link').map((link) => link.textContent);
     expect(links.filter((name) => name !== 'Back to Studio')).toEqual(['Salt pig', 'Plaque']);
     expect(screen.getByText(/judged 3.1 times its doubt drier/)).toBeTruthy();
