@@ -64,7 +64,8 @@ export function Logging({ children }: { children: ReactNode }) {
           left: 0,
           right: 0,
           bottom: { xs: 72, md: 0 },
-          zIndex: 1400,
+          // above the page, under a dialog: it must not lie over the buttons of one
+          zIndex: 1250,
           display: 'flex',
           justifyContent: 'center',
           pointerEvents: 'none',

@@ -56,7 +56,7 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     const volumeM3 = slipForCoat(areaM2, thicknessM!);
     const used = tub ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];
     return {
-      words: `${pieceName}: ${step.name.toLowerCase()}`,
+      words: `${pieceName}: ${face === 'outside' ? step.name.toLowerCase() : 'coat inside'}`,
       entries: [entry('piece.coated', pieceId, body, { at, face }), ...used],
     };
   };

@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import { flakeIndex, type CoatOnWall, type Cure } from '../../core/coat/flake.ts';
+import { flakeIndex, type CoatOnWall, type Cure, type FlakeIndex } from '../../core/coat/flake.ts';
 import { faded, ironRed, ochre } from '../frame/theme.ts';
 import type { CoatedWall } from './coatedWall.ts';
 
@@ -13,6 +13,16 @@ const cureWords: Record<Cure, string> = {
   deflocculated: 'use a deflocculated slip',
   'thicker-slip': 'use a slip with less water',
 };
+
+/** What the difference in shrinkage does to the coat. */
+function signWords(sign: FlakeIndex['sign'], index: number): string {
+  if (sign === 'little') return '';
+  const way = sign === 'tension' ? 'drawn apart' : 'pressed together';
+  if (index <= FLAKES / 2) return `: it is ${way} no more than it bears`;
+  return sign === 'tension'
+    ? `: it is ${way}, cracks and lifts at its edges`
+    : `: it is ${way}, buckles and lifts`;
+}
 
 /** How a coat would fit the wall as it stands, with the change that helps most. */
 export function Fit({
@@ -44,8 +54,7 @@ export function Fit({
       </Box>
       <Box>
         Once set the coat shrinks {percent(parts.coat)}, the wall {percent(parts.wall)}
-        {sign === 'tension' && ': it is drawn apart, cracks and lifts at its edges'}
-        {sign === 'compression' && ': it is pressed together, buckles and lifts'}.
+        {signWords(sign, index)}.
       </Box>
       {cure && index > FLAKES / 2 && (
         <Box>

@@ -201,7 +201,8 @@ export function softestWords(
       : `The coats so far have put back ${(100 * waterAdded).toFixed(1)} % of the wall’s dry weight in water:`;
   const when =
     at < now ? `was softest at ${whenNear(at, now, zone)}` : `is softest about ${whenNear(at, now, zone)}`;
-  return `${put} it ${when}, ${Math.round(index)} on the moisture index.`;
+  const beyond = index > 100 ? ', wetter than fresh from the bag' : '';
+  return `${put} it ${when}, ${Math.round(index)} on the moisture index${beyond}.`;
 }
 
 /** What the checks have taught about this wall, in words. */
