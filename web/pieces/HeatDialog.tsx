@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { heatTools, type HeatTool } from '../../core/drying/heat.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
+import type { Face } from '../../core/log/entry.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
@@ -8,6 +9,11 @@ import { entry } from '../frame/outbox.ts';
 import { Caution } from '../frame/parts.tsx';
 
 type Does = HeatTool | 'mist';
+
+const faces: { value: Face; label: string }[] = [
+  { value: 'outside', label: 'Outside' },
+  { value: 'inside', label: 'Inside, or underneath' },
+];
 
 /** One light misting, kg/m². From memory. */
 const MISTING = 0.05;
@@ -19,13 +25,14 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
   const [minutes, setMinutes] = useState('2');
   const [share, setShare] = useState('35');
   const [times, setTimes] = useState('1');
+  const [face, setFace] = useState<Face>('outside');
   const act = (at: number) => {
     if (does === 'mist') {
       const count = typedNumber(times);
       if (!(count! >= 1 && count! <= 10)) return { wrong: 'Mistings must be between 1 and 10.' };
       return {
         words: `${made.name} misted`,
-        entries: [entry('piece.misted', id, { waterKgM2: MISTING * count! }, { at, face: 'outside' })],
+        entries: [entry('piece.misted', id, { waterKgM2: MISTING * count! }, { at, face })],
       };
     }
     const seconds = (typedNumber(minutes) ?? Number.NaN) * 60;
@@ -34,7 +41,7 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
     if (!(duty >= 0.02 && duty <= 1)) return { wrong: 'The share of time must be between 2 and 100 %.' };
     return {
       words: `${made.name}: ${heatTools[does].name.toLowerCase()}`,
-      entries: [entry('piece.heated', id, { tool: does, seconds, duty }, { at, face: 'outside' })],
+      entries: [entry('piece.heated', id, { tool: does, seconds, duty }, { at, face })],
     };
   };
   return (
@@ -52,6 +59,7 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
           does === 'mist' ? 'Brings the surface back, not the core' : 'Dries the skin only; keep it moving'
         }
       />
+      <ChoiceField label="Face" value={face} onChoose={setFace} options={faces} />
       {does === 'mist' ? (
         <NumberField label="Light mistings" text={times} onText={setTimes} />
       ) : (

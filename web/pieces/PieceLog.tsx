@@ -62,6 +62,9 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
   );
 }
 
+/** The face that is meant, where it is not the outside. */
+const faceWords = ({ face }: Entry): string => (face === 'inside' ? ', inside' : '');
+
 /** An entry of a piece's log in words. */
 function entryWords(
   e: Entry,
@@ -79,9 +82,9 @@ function entryWords(
     case 'piece.corrected':
       return 'Its figures corrected';
     case 'piece.misted':
-      return 'Misted';
+      return `Misted${faceWords(e)}`;
     case 'piece.heated':
-      return `${heatTools[e.body.tool].name}, ${Math.round(e.body.seconds)} s`;
+      return `${heatTools[e.body.tool].name}, ${Math.round(e.body.seconds)} s${faceWords(e)}`;
     case 'piece.felt':
       return `Felt: ${questions.flatMap((q) => q.options.filter((o) => o.answer === e.body[q.id]).map((o) => o.name.toLowerCase())).join(', ')}`;
     case 'piece.covered':
@@ -94,7 +97,7 @@ function entryWords(
     case 'piece.moved':
       return `Moved to ${roomName(e.body.roomId)}`;
     case 'piece.coated':
-      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${e.body.specificGravity.toFixed(2)}${(e.body.adjusted ?? 'none') === 'none' ? '' : `, ${e.body.adjusted}`}${e.face === 'inside' ? ', inside' : ''}`;
+      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${e.body.specificGravity.toFixed(2)}${(e.body.adjusted ?? 'none') === 'none' ? '' : `, ${e.body.adjusted}`}${faceWords(e)}`;
     case 'piece.seen':
       return `${stepName(e.body.stepId)}: ${e.body.sign}`;
     case 'piece.worked':

@@ -252,10 +252,11 @@ describe('covering, heating, finishing', () => {
     await press('Log it');
     expect(await complaint()).toMatch(/between 1 and 10/);
     await type('Light mistings', '3');
+    await choose(/^Face/, /^Inside/);
     await press('Log it');
     await done();
     const misted = loggedOnly(studio, 'piece.misted');
-    expect(misted.face).toBe('outside');
+    expect(misted.face).toBe('inside');
     expect(misted.body.waterKgM2).toBeCloseTo(0.15, 12);
   });
 

@@ -60,6 +60,7 @@ describe('the log of a piece', () => {
       logged('piece.heated', hoursOn(1), { tool: 'torch', seconds: 90, duty: 0.5 }, { face: 'outside' }),
       /^Torch, 90 s$/,
     ],
+    [logged('piece.misted', hoursOn(1), { waterKgM2: 0.05 }, { face: 'inside' }), /^Misted, inside$/],
     [logged('piece.moved', hoursOn(1), { roomId: 'room-default' }), /^Moved to Workroom$/],
     [
       logged('piece.finished', hoursOn(3), { outcome: 'bad', faults: ['warped'], note: '' }),
