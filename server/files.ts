@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import {
-  createReadStream,
   createWriteStream,
   existsSync,
   mkdirSync,
@@ -97,8 +96,6 @@ function onDisk(path: string): void {
   fsyncSync(fd);
   closeSync(fd);
 }
-
-export const readFileOf = (files: FileStore, file: string) => createReadStream(files.path(file));
 
 /** What a file brings, as five-minute means. */
 export function meansOfEntry(entry: EntryOf<'readings.taken'>, files: FileStore): AirReading[] {

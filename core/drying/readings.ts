@@ -1,6 +1,5 @@
 import { SETS_AT } from '../slip/correct.ts';
 import type { FaceName, Mesh } from './mesh.ts';
-import { coatsOn } from './mesh.ts';
 
 /** One number read off a wall's cells. */
 export type Reading = (x: Float64Array, mesh: Mesh) => number;
@@ -60,11 +59,6 @@ export const signReading =
     const newest = face === 'outside' ? mesh.layers.at(-1)! : mesh.layers[0]!;
     return (surfaceReading(face)(x, mesh) * SETS_AT.none) / SETS_AT[newest.coat?.adjusted ?? 'none'];
   };
-
-/** Surface of the newest coat on a face, or null where there is none. */
-export function coatSurface(x: Float64Array, mesh: Mesh, face: FaceName): number | null {
-  return coatsOn(mesh, face).length === 0 ? null : surfaceReading(face)(x, mesh);
-}
 
 export function readingNamed(name: ReadingName, thicknessM: number): Reading {
   if (name === 'outer') return outerReading(thicknessM);

@@ -2,9 +2,9 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { carry } from '../drying/run.ts';
 import { COARSE, type Walls } from '../forecast/ensemble.ts';
-import { taughtBy } from '../forecast/learn.ts';
+import { taughtBy, type Taughtable } from '../forecast/learn.ts';
 import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
-import { settingOf, unknowns, usualPrior, type Belief, type Prior, type Unknown } from '../forecast/prior.ts';
+import { settingOf, unknowns, usualPrior, type Belief, type Prior } from '../forecast/prior.ts';
 import type { PlaceName } from '../form/form.ts';
 import { foldPiece } from '../log/piece.ts';
 import { ok, refused, type Result } from '../units/problem.ts';
@@ -14,7 +14,7 @@ import { observationsOf, wallCase } from './course.ts';
 
 /** What the whole log says of a room or a clay, taken together: ln of the factor on the usual. */
 export interface FittedFactor extends Belief {
-  unknown: Unknown;
+  unknown: Taughtable;
   subject: 'room' | 'clay';
   id: string;
   /** Numbers found on its pieces. */
@@ -52,7 +52,7 @@ const ITERATIONS = 8;
 const STEP = 0.05;
 
 interface Parameter {
-  unknown: Unknown;
+  unknown: Taughtable;
   subject: 'room' | 'clay';
   id: string;
 }

@@ -46,6 +46,13 @@ export function dryContent(gravity: number, grainDensity: number): number {
   return (WATER * (gravity - 1) * g) / (g - 1);
 }
 
+/** A slip whose SG was never measured is taken for one of this. Common practice. */
+const UNMEASURED = 1.4;
+
+/** Mass of slip, kg, from its volume and its SG; null where it was not measured. */
+export const slipMass = (volumeM3: number, gravity: number | null): number =>
+  volumeM3 * WATER * (gravity ?? UNMEASURED);
+
 /** Share of the mass that is dry material. */
 export function solidsByMass(gravity: number, grainDensity: number): number {
   return dryContent(gravity, grainDensity) / (WATER * gravity);

@@ -4,6 +4,7 @@ import { TextField } from '@mui/material';
 import type { BinsAnswer } from '../../api/routes.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import { binKinds, whyNotInto } from '../../core/slip/bin.ts';
+import { slipMass } from '../../core/slip/density.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
@@ -24,7 +25,7 @@ export function Discard({ shelf: { tub, waste, judgement }, onClose }: ActProps)
     const bin = bins.find((b) => b.id === id);
     return bin ? whyNotInto(bin.kind, waste, bin.clayId === null || bin.clayId === tub.made.clayId) : null;
   };
-  const massKg = tub.volumeM3 * 1000 * (judgement.gravity ?? 1.4);
+  const massKg = slipMass(tub.volumeM3, judgement.gravity);
   const act = (at: Instant) => {
     const refused = refusal(binId);
     if (refused) return { wrong: refused.reason };

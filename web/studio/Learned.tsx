@@ -68,7 +68,7 @@ export function Learned() {
                 entry('learning.reset', learned.id, { unknown: learned.unknown }),
               ])
             }
-            aria-label={`Forget what was learned of ${learned.name}: ${subjects[learned.unknown] ?? ''}`}
+            aria-label={`Forget what was learned of ${learned.name}: ${subjects[learned.unknown]}`}
           >
             Back to the usual
           </Button>

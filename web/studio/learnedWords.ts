@@ -1,7 +1,8 @@
-import type { Belief, Unknown } from '../../core/forecast/prior.ts';
+import type { Taughtable } from '../../core/forecast/learn.ts';
+import type { Belief } from '../../core/forecast/prior.ts';
 
 /** What a learned factor is about. */
-export const subjects: Partial<Record<Unknown, string>> = {
+export const subjects: Record<Taughtable, string> = {
   air: 'how fast its air takes water',
   cover: 'how tight covers are',
   diffusion: 'how fast water moves in it',
