@@ -3,6 +3,7 @@ import { belief, howMany, taughtable } from './learned.ts';
 import { adjustment, slipBodies } from './slip.ts';
 import {
   across,
+  brokerUrl,
   colour,
   grainDensity,
   gravity,
@@ -13,6 +14,7 @@ import {
   name,
   note,
   roomCelsius,
+  textKept,
   wallThickness,
   within,
   words,
@@ -22,13 +24,6 @@ import {
 /** The shapes of everything that can be logged. Proven equal to core's types in entry.test.ts. */
 
 const cover = z.enum(['open', 'fan', 'draped', 'paper-bag', 'tight', 'damp-cloth', 'damp-box']);
-const brokerUrl = z
-  .string()
-  .regex(
-    /^(mqtts?|wss?):\/\/[^\s]+$/,
-    'The broker’s address begins with mqtt:// or mqtts://, like mqtt://192.168.0.5:1883.',
-  )
-  .max(300);
 const mqttTopic = z
   .string()
   .min(1, 'A topic is needed: under which name does it speak?')
@@ -221,7 +216,10 @@ export const bodies = {
       'between 0.01 and 20 mm',
       'brushed coats are 0.1 to 0.25 mm wet.',
     ),
-    specificGravity: gravity,
+    specificGravity: gravity.min(
+      1.02,
+      'A coat of SG below 1.02 is water with hardly any slip in it: measure it again, or log a mist.',
+    ),
     grainDensity,
     adjusted: adjustment.optional(),
   }),
@@ -232,7 +230,12 @@ export const bodies = {
   'piece.weighed': z.object({
     massKg: massKg('The mass'),
     tareKg: massKg('The tare'),
-    dryKg: massKg('The dry mass').nullable(),
+    dryKg: massKg('The dry mass')
+      .gt(
+        0,
+        'The dry mass must be more than zero: how much dry clay is in it? Leave it empty if it is not known.',
+      )
+      .nullable(),
   }),
   'piece.trimmed': z.object({ note }),
   'piece.noted': z.object({ text: note.min(1, 'The note is empty: write something, or leave it.') }),
@@ -304,8 +307,8 @@ export const entry = z.discriminatedUnion(
   { error: 'This kind of entry is not known to this version: reload the page.' },
 );
 
-export const act = z.object({
-  id: z.uuid('An act is named by a UUID.'),
+const actShape = z.object({
+  id: z.uuid('An act is named by a UUID.').toLowerCase(),
   makerId: id,
   deviceAt: instant,
   entries: z
@@ -314,4 +317,8 @@ export const act = z.object({
     .max(500, 'At most 500 entries in one act.'),
 });
 
-export const recordedAct = act.extend({ n: z.int().positive(), recordedAt: instant });
+export const act = actShape.superRefine(textKept);
+
+export const recordedAct = actShape
+  .extend({ n: z.int().positive().max(Number.MAX_SAFE_INTEGER), recordedAt: instant })
+  .superRefine(textKept);

@@ -51,8 +51,15 @@ export const id = z
   .string()
   .min(1)
   .max(80)
-  .regex(/^[\w-]+$/, 'An identifier holds letters, digits, - and _ only.');
-export const instant = z.iso.datetime({ error: 'A time is written in UTC, like 2026-03-10T10:20:00.000Z.' });
+  .regex(/^[\w-]+$/, 'An identifier holds letters, digits, - and _ only.')
+  .refine((text) => !(text in Object.prototype), 'This identifier means something else here: take another.');
+/** A moment that a calendar and every database knows. */
+export const instant = z.iso
+  .datetime({ error: 'A time is written in UTC, like 2026-03-10T10:20:00.000Z.' })
+  .refine(
+    (text) => text >= '1970-01-01' && text < '3000-01-01' && Number.isFinite(Date.parse(text)),
+    'A time lies between the years 1970 and 2999: check the date.',
+  );
 export const words = (field: string, longest: number) =>
   z
     .string({ error: `${field} must be text.` })
@@ -76,4 +83,39 @@ function isZone(text: string): boolean {
   } catch {
     return false;
   }
+}
+
+export const brokerUrl = z
+  .string()
+  .max(300)
+  .refine(
+    isBroker,
+    'The broker’s address begins with mqtt:// or mqtts:// and may end in a port from 1 to 65535, like mqtt://192.168.0.5:1883.',
+  );
+
+/** Text that no database can keep is named by its field: zero bytes, and halves of characters. */
+export function textKept(value: unknown, context: z.RefinementCtx): void {
+  const look = (part: unknown, path: (string | number)[]): void => {
+    if (typeof part === 'string' && !keepable(part))
+      context.addIssue({
+        code: 'custom',
+        path,
+        message: 'There is a character in this text that cannot be kept: write it anew.',
+      });
+    if (typeof part !== 'object' || part === null) return;
+    for (const [key, inner] of Object.entries(part)) {
+      const here = [...path, Array.isArray(part) ? Number(key) : key];
+      look(key, here);
+      look(inner, here);
+    }
+  };
+  look(value, []);
+}
+
+const keepable = (text: string): boolean => !text.includes('\0') && !/\p{Surrogate}/u.test(text);
+
+function isBroker(text: string): boolean {
+  if (/\s/.test(text) || !URL.canParse(text)) return false;
+  const { protocol, hostname, port } = new URL(text);
+  return ['mqtt:', 'mqtts:', 'ws:', 'wss:'].includes(protocol) && hostname !== '' && port !== '0';
 }

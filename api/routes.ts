@@ -4,6 +4,7 @@ import type { Belief } from '../core/forecast/prior.ts';
 import type { CheckValue } from '../core/forecast/value.ts';
 import type { PieceCase } from '../core/plan/case.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
+import type { PlanAnswers } from '../core/plan/plan.ts';
 import type { NextStep } from '../core/plan/next.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
 import type { BatchState } from '../core/log/batch.ts';
@@ -12,7 +13,8 @@ import type { SlipCatalogue } from '../core/log/catalogue.ts';
 import type { TrialState } from '../core/log/trial.ts';
 import type { Attention, TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { PieceState } from '../core/log/piece.ts';
-import type { EntryBodies, RecordedAct } from '../core/log/entry.ts';
+import type { EntryBodies } from '../core/log/entry.ts';
+import type { ShownAct } from '../core/log/ledger.ts';
 import type { StudioState } from '../core/log/studio.ts';
 import type { Instant } from '../core/units/quantity.ts';
 
@@ -33,11 +35,6 @@ export interface ProblemDetails {
 export const CLOCK_HEADER = 'kosmema-clock';
 export const PROBLEM_TYPE = 'application/problem+json';
 
-/** An act as a log shows it. */
-export interface ShownAct extends RecordedAct {
-  standing: boolean;
-}
-
 /** GET /api/studio */
 export interface StudioAnswer extends StudioState {
   /** Whether the clock is the demo's workshop time. */
@@ -54,13 +51,24 @@ export interface ActAnswer {
   again: boolean;
 }
 
-export interface BenchPiece {
+/** A piece on the Bench: planned, still being worked out, or with a log that no plan can be made of. */
+export type BenchRow = BenchPiece | BenchUnknown;
+
+interface BenchHead {
   pieceId: string;
   name: string;
-  techniqueName: string;
   roomName: string;
   cover: PieceState['cover'];
   stand: PieceState['stand'];
+}
+
+export type BenchUnknown = BenchHead & ({ state: 'working' } | { state: 'unplanned'; message: string });
+
+export interface BenchPiece extends BenchHead {
+  state: 'planned';
+  techniqueName: string;
+  /** When something was last logged of it. */
+  lastAt: Instant;
   stageName: string;
   meanIndex: number;
   /** The face that is coated, m². */
@@ -82,11 +90,27 @@ export interface BenchPiece {
 /** GET /api/bench */
 export interface BenchAnswer {
   at: Instant;
-  pieces: BenchPiece[];
+  pieces: BenchRow[];
   reminders: Reminder[];
 }
 
-/** GET /api/pieces */
+/** GET /api/pieces?which=&search=&page= */
+export interface PiecesQuery {
+  which: 'open' | 'finished';
+  /** In name, room, clay or outcome. */
+  search: string;
+  /** From 0. */
+  page: number;
+}
+export interface PiecesAnswer {
+  /** The newest first. */
+  rows: PieceRow[];
+  found: number;
+  pages: number;
+  unfinished: number;
+  finished: number;
+}
+
 export interface PieceRow {
   id: string;
   name: string;
@@ -103,7 +127,12 @@ export interface PieceRow {
 
 /** GET /api/pieces/:id */
 export interface PieceAnswer {
-  given: PieceCase;
+  /** Null where it cannot be planned. */
+  given: PieceCase | null;
+  /** Why it cannot be planned: its making is undone, or what it rests on is gone. */
+  unplanned: 'undone' | { message: string } | null;
+  /** What the Bench shows of it; null where that is still being worked out. */
+  answers: PlanAnswers | null;
   /** Acts that name the piece, standing or not, in journal order. */
   acts: ShownAct[];
 }
@@ -239,4 +268,14 @@ export interface ImportAnswer {
   acts: number;
   alreadyHere: number;
   files: number;
+  /** What is set here and was set otherwise there: kept as it is here. */
+  settingsKept: string[];
+}
+
+/** GET /api/import: how far the running import is; null where none runs. DELETE stops it while it is read or checked. */
+export interface ImportProgress {
+  phase: 'reading' | 'checking' | 'keeping';
+  /** Acts done in this phase, and of how many. */
+  done: number;
+  of: number | null;
 }

@@ -13,9 +13,9 @@ import {
 } from '../core/drying/run.ts';
 import { readAt, wallAt, type Trajectory } from '../core/drying/trajectory.ts';
 import type { Entry } from '../core/log/entry.ts';
-import { emptyLedger, entriesAbout, record } from '../core/log/ledger.ts';
+import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
+import { emptyLedger, record } from '../core/log/ledger.ts';
 import { foldPiece } from '../core/log/piece.ts';
-import { defaultRoom, defaultStudio, foldStudio } from '../core/log/studio.ts';
 import type { PieceCase } from '../core/plan/case.ts';
 import { courseOf } from '../core/plan/course.ts';
 import { rememberingPlanner } from '../core/plan/memory.ts';
@@ -286,13 +286,7 @@ function fullShelf(): Shelf {
       entries: [entry('tub.made', id, 0, made), ...entries],
     });
   }
-  const studio = foldStudio(ledger);
-  return createShelf({
-    ledger,
-    revisionOf: () => 1,
-    entriesAbout: (subject) => entriesAbout(ledger, subject),
-    studio: () => studio,
-  });
+  return createShelf(ledger);
 }
 
 const shelf = fullShelf();

@@ -7,7 +7,8 @@ import { weigh } from './weight.mjs';
 export const nodeBundles = {
   entryPoints: {
     'server/main': `${root}server/main.ts`,
-    'server/plan.worker': `${root}server/plan.worker.ts`,
+    'server/plan.worker': `${root}server/planning/plan.worker.ts`,
+    'server/chore.worker': `${root}server/chores/chore.worker.ts`,
     'demo/make': `${root}demo/make.ts`,
   },
   outdir: `${root}dist`,

@@ -8,8 +8,9 @@ import { fromHere } from './guard/hosts.ts';
 import type { Pairing } from './guard/pairing.ts';
 import { nonceOf, policy } from './guard/policy.ts';
 import { onError, sendProblem } from './guard/problems.ts';
-import { plannerHere, type Planner } from './planning.ts';
-import { createPlans } from './plans.ts';
+import { createImporter } from './archive/import.ts';
+import { choresHere, type Chores } from './chores/chores.ts';
+import type { Plans } from './planning/plans.ts';
 import { actRoutes } from './routes/acts.ts';
 import { archiveRoutes } from './routes/archive.ts';
 import { readingsRoutes } from './routes/readings.ts';
@@ -31,8 +32,8 @@ export interface AppParts {
   hosts: string[];
   pairing: Pairing | null;
   tls: boolean;
-  /** How pieces are planned; on this thread unless said otherwise. */
-  planner?: Planner;
+  plans: Plans;
+  chores?: Chores;
   sensors?: Sensors;
 }
 
@@ -47,7 +48,8 @@ export function createApp(parts: AppParts): Express {
     hosts,
     pairing,
     tls,
-    planner = plannerHere(),
+    plans,
+    chores = choresHere(),
     sensors = null,
   } = parts;
   const app = express();
@@ -55,7 +57,7 @@ export function createApp(parts: AppParts): Express {
   app.use(policy(tls));
   app.use(fromHere(hosts));
   if (pairing) app.use(pairing.router, pairing.guard);
-  app.use('/api', apiRoutes(store, files, clock, planner, sensors));
+  app.use('/api', apiRoutes(store, files, clock, plans, chores, sensors));
   if (webFolder) serveWeb(app, webFolder);
   app.use(onError);
   return app;
@@ -65,11 +67,12 @@ function apiRoutes(
   store: Store,
   files: FileStore,
   clock: Clock,
-  planner: Planner,
+  plans: Plans,
+  chores: Chores,
   sensors: Sensors | null,
 ): Router {
-  const plans = createPlans(store, planner, sensors);
-  const shelf = createShelf(store);
+  const shelf = createShelf(store.ledger);
+  const importer = createImporter(store, files, chores);
   const api = Router();
   api.use((_request, response, next) => {
     response.set(CLOCK_HEADER, String(Math.round(clock.now())));
@@ -78,13 +81,13 @@ function apiRoutes(
   });
   api.use(
     viewRoutes(store, plans, shelf, clock),
-    slipRoutes(store, shelf, clock),
+    slipRoutes(store.ledger, shelf, clock),
     labelRoutes(),
     formatRoutes(store, shelf, files, clock),
     actRoutes(store),
     readingsRoutes(files),
     sensorRoutes(sensors),
-    archiveRoutes(store, files, clock),
+    archiveRoutes(store, files, importer, clock),
   );
   api.use((_request, response) =>
     sendProblem(response, 404, {

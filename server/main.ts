@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { createServer as createHttp, type Server } from 'node:http';
 import { createServer as createHttps } from 'node:https';
@@ -8,7 +9,10 @@ import { fileURLToPath } from 'node:url';
 import envPaths from 'env-paths';
 import qrcode from 'qrcode';
 import { createApp } from './app.ts';
-import { threadedPlanner } from './planning.ts';
+import { createChores, type Chores } from './chores/chores.ts';
+import { derivedFile } from './derived.ts';
+import { threadedPlanner } from './planning/planner.ts';
+import { createPlans, type Plans } from './planning/plans.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from './clock.ts';
 import { openFolder, type OpenFolder } from './folder.ts';
 import { hostNames } from './guard/hosts.ts';
@@ -27,13 +31,24 @@ async function main(): Promise<void> {
     fail('This machine has no network address to share on. Connect it, or set KOSMEMA_ADDRESS.');
   const tls = tlsFiles();
   const clock = clockFor(dataFolder);
-  const folder = await opened(dataFolder, clock);
+  const chores = createChores(join(import.meta.dirname, 'chore.worker.js'));
+  const folder = await opened(dataFolder, clock, chores);
   const pairing = share ? createPairing(join(dataFolder, 'paired.json'), clock) : null;
   const sensors = createSensors({
     store: folder.store,
     files: folder.files,
     clock,
     folder: join(dataFolder, 'sensors'),
+  });
+  const planThread = join(import.meta.dirname, 'plan.worker.js');
+  const made = versionOf(planThread);
+  const derived = (name: string) => join(dataFolder, 'derived', `${name}.json`);
+  const plans = createPlans({
+    store: folder.store,
+    planner: threadedPlanner(planThread),
+    sensors,
+    kept: derivedFile(derived('answers'), made),
+    studied: derivedFile(derived('lessons'), made),
   });
   const app = createApp({
     store: folder.store,
@@ -43,7 +58,8 @@ async function main(): Promise<void> {
     hosts: hostNames(sharedAddress),
     pairing,
     tls: tls !== null,
-    planner: threadedPlanner(join(import.meta.dirname, 'plan.worker.js')),
+    plans,
+    chores,
     sensors,
   });
   const server = tls ? createHttps(tls, app) : createHttp(app);
@@ -55,7 +71,7 @@ async function main(): Promise<void> {
   if (pairing)
     await announceSharing(`${scheme}://${sharedAddress}:${actualPort}`, pairing.code, tls !== null);
   if (clock.workshopTime) setInterval(clock.save, 20_000).unref();
-  endCleanly(server, folder, sensors);
+  endCleanly(server, folder, sensors, plans, chores);
 }
 
 function portFrom(text: string | undefined): number {
@@ -72,8 +88,8 @@ function clockFor(dataFolder: string): Clock {
   return start ? workshopClock(join(dataFolder, 'workshop-time'), Date.parse(start)) : systemClock;
 }
 
-async function opened(dataFolder: string, clock: Clock): Promise<OpenFolder> {
-  const outcome = await openFolder(dataFolder, clock);
+async function opened(dataFolder: string, clock: Clock, chores: Chores): Promise<OpenFolder> {
+  const outcome = await openFolder(dataFolder, clock, { chores });
   return outcome.ok ? outcome.value : fail(outcome.problem.message);
 }
 
@@ -104,7 +120,10 @@ function listen(server: Server, port: number, host: string, folder: OpenFolder):
         error.code === 'EADDRINUSE'
           ? `Port ${port} is taken. Set another with PORT.`
           : `Cannot listen on port ${port}: ${error.message}`;
-      void folder.close().then(() => fail(reason));
+      folder.close().then(
+        () => fail(reason),
+        () => fail(reason),
+      );
     });
     server.listen(port, host, resolve);
   });
@@ -121,21 +140,36 @@ async function announceSharing(address: string, code: string, tls: boolean): Pro
     );
 }
 
-function endCleanly(server: Server, folder: OpenFolder, sensors: Sensors): void {
+function endCleanly(
+  server: Server,
+  folder: OpenFolder,
+  sensors: Sensors,
+  plans: Plans,
+  chores: Chores,
+): void {
   let ending = false;
   const end = () => {
     if (ending) return;
     ending = true;
     server.close();
     server.closeAllConnections();
-    void sensors
+    plans.close();
+    sensors
       .close()
       .then(() => folder.close())
-      .then(() => process.exit(0));
+      .then(() => chores.close())
+      .then(
+        () => process.exit(0),
+        (error: unknown) => fail(`The program could not end cleanly: ${String(error)}`),
+      );
   };
   process.on('SIGTERM', end);
   process.on('SIGINT', end);
 }
+
+/** What worked-out answers are made by: those of another build are worked out anew. */
+const versionOf = (program: string): string =>
+  existsSync(program) ? createHash('sha1').update(readFileSync(program)).digest('hex') : 'sources';
 
 function fail(message: string): never {
   console.error(message);

@@ -1,16 +1,16 @@
 import type { BatchRow, Reminder, ShelfAnswer } from '../api/index.ts';
 import { foldBatch, nextLook, nextMaking, type BatchState } from '../core/log/batch.ts';
 import { foldBin, type BinState } from '../core/log/bin.ts';
-import { foldCatalogue, type SlipCatalogue } from '../core/log/catalogue.ts';
-import { entriesOf } from '../core/log/entry.ts';
-import { DEFAULT_ROOM } from '../core/log/studio.ts';
+import { catalogueOf, type SlipCatalogue } from '../core/log/catalogue.ts';
+import { createFolded } from '../core/log/folds.ts';
+import { actsReferring, entriesAbout, subjectsOf, type Ledger } from '../core/log/ledger.ts';
+import { DEFAULT_ROOM, studioOf } from '../core/log/studio.ts';
 import { foldTrial, type TrialState } from '../core/log/trial.ts';
 import { foldTub, type TubState } from '../core/log/tub.ts';
 import { roomClimate } from '../core/plan/case.ts';
+import { USUAL_GRAIN } from '../core/slip/density.ts';
 import { alikeWhenWet, tubOnShelf, type ShelfRoom, type TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { Instant } from '../core/units/quantity.ts';
-import { createFolds } from './folds.ts';
-import type { Store } from './store.ts';
 
 /** Tubs, batches, bins and trials as their logs have them, folded anew only where something was logged. */
 export interface Shelf {
@@ -24,26 +24,14 @@ export interface Shelf {
   reminders: (now: Instant) => Reminder[];
 }
 
-/** What of the store the shelf rests on. */
-type ShelfStore = Pick<Store, 'ledger' | 'revisionOf' | 'entriesAbout' | 'studio'>;
-
-export function createShelf(store: ShelfStore): Shelf {
-  const { named, folded } = createFolds(store);
-  let catalogueAt = -1;
+export function createShelf(ledger: Ledger): Shelf {
+  const folded = createFolded(ledger);
   let mistakable = { key: '', of: new Map<string, TubState[]>() };
-  let slipCatalogue: SlipCatalogue = foldCatalogue(store.ledger);
 
-  const catalogue = (): SlipCatalogue => {
-    const { length } = store.ledger.acts;
-    if (catalogueAt !== length) {
-      slipCatalogue = foldCatalogue(store.ledger);
-      catalogueAt = length;
-    }
-    return slipCatalogue;
-  };
-
-  const tubs = (): TubState[] =>
-    named('tub.made').flatMap((id) => folded(id, () => foldTub(id, store.entriesAbout(id))) ?? []);
+  const catalogue = (): SlipCatalogue => catalogueOf(ledger);
+  const tub = (id: string): TubState | null =>
+    folded('tub', id, () => foldTub(id, entriesAbout(ledger, 'tub', id)));
+  const tubs = (): TubState[] => subjectsOf(ledger, 'tub.made').flatMap((id) => tub(id) ?? []);
 
   /** Tubs each can be mistaken for, worked out anew only where a colour or a tub has changed. */
   const alike = (): Map<string, TubState[]> => {
@@ -55,7 +43,7 @@ export function createShelf(store: ShelfStore): Shelf {
 
   /** The air the shelf stands in: the first room as it was set. */
   const room = (): ShelfRoom => {
-    const { rooms, studio } = store.studio();
+    const { rooms, studio } = studioOf(ledger);
     const { id, revisions, set } = rooms.find((r) => r.id === DEFAULT_ROOM) ?? rooms[0]!;
     const settings = revisions.map(({ from, set: setting }) => ({ ...setting, from }));
     const series = { at: [], celsius: [], humidity: [] };
@@ -63,8 +51,8 @@ export function createShelf(store: ShelfStore): Shelf {
   };
 
   const batch = (id: string): BatchState | null =>
-    folded(id, () => foldBatch(id, store.entriesAbout(id), catalogue().materials));
-  const batches = (): BatchState[] => named('batch.begun').flatMap((id) => batch(id) ?? []);
+    folded('batch', id, () => foldBatch(id, entriesAbout(ledger, 'batch', id), catalogue().materials));
+  const batches = (): BatchState[] => subjectsOf(ledger, 'batch.begun').flatMap((id) => batch(id) ?? []);
 
   const batchRows = (now: Instant): BatchRow[] =>
     batches()
@@ -84,7 +72,7 @@ export function createShelf(store: ShelfStore): Shelf {
     const air = room();
     const twins = alike();
     return {
-      tubs: all.map((tub) => tubOnShelf(tub, catalogue(), air, twins.get(tub.id) ?? [], now)),
+      tubs: all.map((one) => tubOnShelf(one, catalogue(), air, twins.get(one.id) ?? [], now)),
       batches: batchRows(now),
       catalogue: catalogue(),
     };
@@ -96,18 +84,22 @@ export function createShelf(store: ShelfStore): Shelf {
     catalogue,
     batch,
     tub: (id, now) => {
-      const tub = folded(id, () => foldTub(id, store.entriesAbout(id)));
-      return tub && tubOnShelf(tub, catalogue(), room(), alike().get(tub.id) ?? [], now);
+      const one = tub(id);
+      return one && tubOnShelf(one, catalogue(), room(), alike().get(id) ?? [], now);
     },
-    bins: () => named('bin.set').flatMap((id) => folded(id, () => foldBin(id, store.entriesAbout(id))) ?? []),
-    trialsOf: (tubId) =>
-      store.ledger.acts
-        .flatMap((act) => entriesOf(act.entries, 'trial.begun'))
-        .filter((e) => e.body.tubId === tubId)
-        .flatMap((e) => {
-          const tub = foldTub(tubId, store.entriesAbout(tubId));
-          return foldTrial(e.subject, store.entriesAbout(e.subject), tub?.made.grainDensity ?? 2600) ?? [];
-        }),
+    bins: () =>
+      subjectsOf(ledger, 'bin.set').flatMap(
+        (id) => folded('bin', id, () => foldBin(id, entriesAbout(ledger, 'bin', id))) ?? [],
+      ),
+    trialsOf: (tubId) => {
+      const begun = actsReferring(ledger, 'tub', tubId).flatMap((act) =>
+        act.entries.flatMap((e) => (e.kind === 'trial.begun' && e.body.tubId === tubId ? [e.subject] : [])),
+      );
+      const grainDensity = tub(tubId)?.made.grainDensity ?? USUAL_GRAIN;
+      return [...new Set(begun)].flatMap(
+        (id) => foldTrial(id, entriesAbout(ledger, 'trial', id), grainDensity) ?? [],
+      );
+    },
     reminders: (now) => {
       const { tubs: shelf, batches: rows } = answer(now);
       return [

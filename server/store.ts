@@ -1,67 +1,70 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { ShownAct } from '../api/index.ts';
-import type { AirReading } from '../core/drying/series.ts';
+import { v7 as uuid } from 'uuid';
+import type { ImportProgress } from '../api/index.ts';
 import { whyNot } from '../core/log/admit.ts';
-import type { Act, Entry, RecordedAct } from '../core/log/entry.ts';
-import {
-  emptyLedger,
-  entriesAbout,
-  record,
-  stands,
-  subjectsTouched,
-  type Ledger,
-} from '../core/log/ledger.ts';
-import { foldStudio, type StudioState } from '../core/log/studio.ts';
+import type { Act, Entry, RecordedAct, SubjectKind } from '../core/log/entry.ts';
+import { emptyLedger, enter, entriesAbout, record, standingAnew, type Ledger } from '../core/log/ledger.ts';
+import { settingsKept } from '../core/log/settingsKept.ts';
+import { DEFAULT_MAKER, studioOf, type StudioState } from '../core/log/studio.ts';
 import { problem, type Problem } from '../core/units/problem.ts';
+import { breathing } from './breath.ts';
 import type { Clock } from './clock.ts';
 import type { Database } from './db/open.ts';
-import { insertActs, readingsSince, type ReadingsByAct } from './db/repository.ts';
+import { insertActs, readingsBetween, readingSpan, type ReadingsByAct } from './db/repository.ts';
 import { meansOfEntry, type FileStore } from './files.ts';
 import type { Journal } from './journal.ts';
+import { createRoomAir, type RoomAir } from './roomAir.ts';
 
 /** The studio as this process holds it: the ledger in memory, the journal and the database behind it. */
 export interface Store {
   ledger: Ledger;
   studio: () => StudioState;
-  /** A number that changes whenever anything about a subject does. */
-  revisionOf: (subject: string) => number;
-  entriesAbout: (subject: string) => Entry[];
+  entriesAbout: (kind: SubjectKind, id: string) => Entry[];
   /** Keeps an act for good, or says why not. Safe to repeat. */
   keep: (act: Act) => Promise<Kept>;
-  /** Keeps many acts of another studio's export, all or none. */
-  keepAll: (acts: RecordedAct[]) => Promise<{ added: number } | { problem: Problem }>;
-  /** A room's standing measurements since an instant; the newest act wins where two speak of one moment. */
-  readings: (roomId: string, from: number) => Promise<AirReading[]>;
+  /**
+   * Keeps many acts of another studio's export, all or none. What is set here stays as it is.
+   * @param told how far it is; false stops it, until it is being kept
+   */
+  keepAll: (acts: RecordedAct[], told?: Told) => Promise<KeptAll>;
+  /** Rooms' standing measurements; the newest act wins where two speak of one moment. */
+  readings: RoomAir['between'];
+  /** All of a room's, page by page. */
+  readingsInPages: RoomAir['inPages'];
+  /** Changes when a room's measurements do; the same over restarts. */
+  readingsMark: RoomAir['mark'];
   close: () => Promise<void>;
 }
+
+export type Told = (phase: ImportProgress['phase'], done: number) => boolean;
 
 export type Kept =
   | { kind: 'kept'; act: RecordedAct; again: boolean }
   | { kind: 'conflict' }
   | { kind: 'refused'; problem: Problem };
 
+export type KeptAll = { added: number; settingsKept: string[] } | { problem: Problem };
+
+/** Acts written into the database at once. */
+const PAGE = 200;
+
 export function createStore(parts: {
   database: Database;
   journal: Journal;
-  acts: RecordedAct[];
+  /** In journal order. */
+  ledger: Ledger;
+  /** The number of the last act in the journal, passed-over ones included. */
+  lastN: number;
+  /** Acts that the database still lacks. */
+  lacking: RecordedAct[];
   clock: Clock;
   files: FileStore;
 }): Store {
-  const { database, journal, clock, files } = parts;
+  const { database, journal, clock, files, ledger } = parts;
   const { db } = database;
-  const ledger = emptyLedger();
-  const revisions = new Map<string, number>();
-  let studio: StudioState | null = null;
-  let counter = 0;
+  let { lastN } = parts;
   let queue: Promise<unknown> = Promise.resolve();
-
-  const take = (act: RecordedAct): void => {
-    record(ledger, act);
-    counter += 1;
-    for (const subject of subjectsTouched(ledger, act)) revisions.set(subject, counter);
-    studio = null;
-  };
-  for (const act of parts.acts) take(act);
+  let behind: Promise<unknown> = Promise.resolve();
 
   /** One write after another. */
   const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
@@ -70,79 +73,142 @@ export function createStore(parts: {
     return result;
   };
 
+  const pending = new Set<string>();
+  const air = createRoomAir(ledger, pending, {
+    between: (...asked) => inTurn(() => readingsBetween(db, ...asked)),
+    span: (roomId) => inTurn(() => readingSpan(db, roomId)),
+  });
+
   /** Journal first and on the disk, then the database, then memory; only then is it acknowledged. */
-  const commit = async (recorded: RecordedAct[]): Promise<void> => {
-    const means = meansOfActs(recorded, files);
-    journal.append(recorded);
+  const commit = async (recorded: RecordedAct, brought: ReadingsByAct): Promise<void> => {
+    journal.append([recorded]);
     try {
-      await db.transaction((tx) => insertActs(tx, recorded, means));
+      await db.transaction((tx) => insertActs(tx, [recorded], brought));
     } catch (error) {
       journal.undoAppend();
       throw error;
     }
-    for (const act of recorded) take(act);
+    record(ledger, recorded);
+    lastN = recorded.n;
     clock.save();
   };
 
-  const nextN = (): number => (ledger.acts.at(-1)?.n ?? 0) + 1;
+  /** Writes acts that the journal has into the database, page by page, others in between. */
+  const writeBehind = (acts: RecordedAct[]): void => {
+    for (const { id } of acts) pending.add(id);
+    const pages = Array.from({ length: Math.ceil(acts.length / PAGE) }, (_, i) =>
+      acts.slice(i * PAGE, (i + 1) * PAGE),
+    );
+    behind = behind.then(async () => {
+      for (const page of pages) {
+        const brought = await readingsOfActs(page, files).catch(() => new Map());
+        await inTurn(() => db.transaction((tx) => insertActs(tx, page, brought))).catch((error: unknown) =>
+          console.error(`The database could not keep acts that the journal has: ${String(error)}`),
+        );
+        for (const { id } of page) pending.delete(id);
+      }
+    });
+  };
 
-  const keep = (draft: Act): Promise<Kept> =>
-    inTurn(async () => {
-      const act = normal(draft);
+  const keep = async (draft: Act): Promise<Kept> => {
+    const act = normal(draft);
+    const read = ledger.byId.has(act.id) ? null : await readingsOrProblem(act, files);
+    return inTurn(async () => {
       const known = ledger.byId.get(act.id);
       if (known)
         return sameAct(known, act) ? { kind: 'kept', act: known, again: true } : { kind: 'conflict' };
-      const refusal = whyNot(ledger, act, clock.now()) ?? filesProblem(act, files);
+      const refusal = whyNot(ledger, act, clock.now());
       if (refusal) return { kind: 'refused', problem: refusal };
-      const recorded: RecordedAct = { ...act, n: nextN(), recordedAt: new Date(clock.now()).toISOString() };
-      await commit([recorded]);
+      if (!read || 'problem' in read)
+        return { kind: 'refused', problem: read?.problem ?? problem('try-again', null, 'Try it once more.') };
+      const recorded: RecordedAct = { ...act, n: lastN + 1, recordedAt: new Date(clock.now()).toISOString() };
+      await commit(recorded, read.brought);
       return { kind: 'kept', act: recorded, again: false };
     });
+  };
 
-  const keepAll = (foreign: RecordedAct[]): Promise<{ added: number } | { problem: Problem }> =>
+  /** Which of foreign acts are new here, each fit for the log that those before it make. */
+  const admitted = async (
+    foreign: RecordedAct[],
+    told: Told,
+  ): Promise<{ fresh: RecordedAct[]; scratch: Ledger } | { problem: Problem }> => {
+    const breathe = breathing();
+    const scratch = emptyLedger();
+    for (const act of ledger.acts) {
+      enter(scratch, act);
+      await breathe();
+    }
+    standingAnew(scratch);
+    const fresh: RecordedAct[] = [];
+    for (const [i, draft] of foreign.entries()) {
+      await breathe();
+      if (i % PAGE === 0 && !told('checking', i))
+        return { problem: problem('stopped', null, 'It was stopped.') };
+      const act = { ...normal(draft), n: lastN + 1 + fresh.length, recordedAt: draft.recordedAt };
+      const known = scratch.byId.get(act.id);
+      if (known && sameAct(known, act)) continue;
+      if (known)
+        return {
+          problem: problem(
+            'differs',
+            null,
+            'This export holds another version of something already in this log. Nothing was taken.',
+          ),
+        };
+      const refusal = whyNot(scratch, act, Date.parse(act.recordedAt));
+      if (refusal) return { problem: { ...refusal, field: `acts.${i}.${refusal.field}` } };
+      const read = await readingsOrProblem(act, files);
+      if ('problem' in read)
+        return { problem: { ...read.problem, field: `acts.${i}.${read.problem.field}` } };
+      record(scratch, act);
+      fresh.push(act);
+    }
+    return { fresh, scratch };
+  };
+
+  const keepAll = (foreign: RecordedAct[], told: Told = () => true): Promise<KeptAll> =>
     inTurn(async () => {
-      const fresh: RecordedAct[] = [];
-      const scratch = emptyLedger();
-      for (const act of ledger.acts) record(scratch, act);
-      for (const act of foreign.map((a) => ({ ...normal(a), n: a.n, recordedAt: a.recordedAt }))) {
-        const known = ledger.byId.get(act.id);
-        if (!known) {
-          const refusal = whyNot(scratch, act, Date.parse(act.recordedAt)) ?? filesProblem(act, files);
-          if (refusal) return { problem: refusal };
-          fresh.push({ ...act, n: nextN() + fresh.length });
-          record(scratch, fresh.at(-1)!);
-        } else if (!sameAct(known, act))
-          return {
-            problem: problem(
-              'differs',
-              null,
-              'This export holds another version of something already in this log. Nothing was taken.',
-            ),
-          };
+      const outcome = await admitted(foreign, told);
+      if ('problem' in outcome) return outcome;
+      const { fresh, scratch } = outcome;
+      const now = new Date(clock.now()).toISOString();
+      const kept = settingsKept(studioOf(ledger), studioOf(scratch), (kind, subject, body) => {
+        const head = { id: uuid(), kind, v: 1, subject, at: now, place: null, face: null, body };
+        return head as unknown as Entry;
+      });
+      if (kept.entries.length > 0) {
+        const head = { id: uuid(), makerId: DEFAULT_MAKER, deviceAt: now, recordedAt: now };
+        fresh.push({ ...head, n: lastN + 1 + fresh.length, entries: kept.entries });
       }
-      if (fresh.length > 0) await commit(fresh);
-      return { added: fresh.length };
+      if (fresh.length === 0) return { added: 0, settingsKept: [] };
+      told('keeping', 0);
+      await journal.appendMany(fresh);
+      const breathe = breathing();
+      for (const [i, act] of fresh.entries()) {
+        record(ledger, act);
+        if (i % PAGE === 0) told('keeping', i);
+        await breathe();
+      }
+      lastN = fresh.at(-1)!.n;
+      clock.save();
+      writeBehind(fresh);
+      return { added: fresh.length - (kept.entries.length > 0 ? 1 : 0), settingsKept: kept.names };
     });
 
-  const readings: Store['readings'] = async (roomId, from) => {
-    const rows = await inTurn(() => readingsSince(db, roomId, from));
-    const order = (actId: string) => ledger.byId.get(actId)?.n ?? 0;
-    const standing = rows
-      .filter((row) => stands(ledger, row.actId))
-      .sort((a, b) => a.at - b.at || order(a.actId) - order(b.actId));
-    return standing.filter((row, i) => standing[i + 1]?.at !== row.at);
-  };
+  if (parts.lacking.length > 0) writeBehind(parts.lacking);
 
   return {
     ledger,
-    studio: () => (studio ??= foldStudio(ledger)),
-    revisionOf: (subject) => revisions.get(subject) ?? 0,
-    entriesAbout: (subject) => entriesAbout(ledger, subject),
+    studio: () => studioOf(ledger),
+    entriesAbout: (kind, id) => entriesAbout(ledger, kind, id),
     keep,
     keepAll,
-    readings,
+    readings: air.between,
+    readingsInPages: air.inPages,
+    readingsMark: air.mark,
     close: async () => {
       await queue;
+      await behind;
       clock.save();
       journal.close();
       await database.close();
@@ -150,42 +216,59 @@ export function createStore(parts: {
   };
 }
 
-/** Acts that name a subject, standing or not, in journal order. */
-export const actsAbout = ({ ledger }: Store, subject: string): ShownAct[] =>
-  (ledger.bySubject.get(subject) ?? []).map((act) => ({ ...act, standing: stands(ledger, act.id) }));
+/** The five-minute means that an act brings from the raw files it names, or why it cannot be taken. */
+async function readingsOrProblem(
+  act: Act,
+  files: FileStore,
+): Promise<{ brought: ReadingsByAct } | { problem: Problem }> {
+  const brought: ReadingsByAct = new Map();
+  for (const [i, entry] of act.entries.entries()) {
+    if (entry.kind !== 'readings.taken') continue;
+    const outcome = await meansOfEntry(entry, files);
+    if (!outcome.ok)
+      return {
+        problem: { ...outcome.problem, field: `entries.${i}.${outcome.problem.field ?? 'body.file'}` },
+      };
+    const means = [...(brought.get(act.id) ?? []), { roomId: entry.subject, means: outcome.value }];
+    brought.set(act.id, means);
+  }
+  return { brought };
+}
 
-/** The five-minute means that acts bring, read from the raw files they name. */
-export function meansOfActs(acts: RecordedAct[], files: FileStore): ReadingsByAct {
-  const byAct: ReadingsByAct = new Map();
+/** The same for acts that are in the journal: of a file that is gone or cannot be read nothing comes. */
+export async function readingsOfActs(
+  acts: RecordedAct[],
+  files: FileStore,
+  missing: (fileName: string) => void = () => undefined,
+): Promise<ReadingsByAct> {
+  const brought: ReadingsByAct = new Map();
   for (const act of acts) {
     for (const entry of act.entries) {
-      if (entry.kind === 'readings.taken')
-        byAct.set(act.id, { roomId: entry.subject, means: meansOfEntry(entry, files) });
+      if (entry.kind !== 'readings.taken') continue;
+      const outcome = await meansOfEntry(entry, files);
+      if (outcome.ok)
+        brought.set(act.id, [
+          ...(brought.get(act.id) ?? []),
+          { roomId: entry.subject, means: outcome.value },
+        ]);
+      else missing(entry.body.fileName);
     }
   }
-  return byAct;
+  return brought;
 }
 
-/** The files an act names are here and can be read as it says. */
-function filesProblem(act: Act, files: FileStore): Problem | null {
-  for (const entry of act.entries) {
-    if (entry.kind !== 'readings.taken') continue;
-    if (!files.has(entry.body.file))
-      return problem('no-such-file', 'body.file', 'The file of readings did not arrive: upload it again.');
-    const bad = files.whyUnreadable(entry);
-    if (bad) return bad;
-  }
-  return null;
-}
-
-/** Times as the database gives them back, to the millisecond. */
+/** An act in its normal form: names of acts in small letters, times to the millisecond, as the database gives them back. */
 function normal(act: Act): Act {
   const instant = (text: string) => new Date(text).toISOString();
   return {
-    id: act.id,
+    id: act.id.toLowerCase(),
     makerId: act.makerId,
     deviceAt: instant(act.deviceAt),
-    entries: act.entries.map((entry) => ({ ...entry, at: instant(entry.at) })),
+    entries: act.entries.map((entry) => ({
+      ...entry,
+      at: instant(entry.at),
+      subject: entry.kind === 'act.retracted' ? entry.subject.toLowerCase() : entry.subject,
+    })),
   };
 }
 

@@ -1,6 +1,6 @@
 import { makingSteps, type MakingStep } from '../slip/making.ts';
 import { thickened } from '../slip/correct.ts';
-import { dryContent, measuredGravity } from '../slip/density.ts';
+import { dryContent, measuredGravity, USUAL_GRAIN } from '../slip/density.ts';
 import { gravityFelt, type Feel } from '../slip/feel.ts';
 import { mixtureDensity } from '../slip/material.ts';
 import type { Materials } from '../slip/recipe.ts';
@@ -8,6 +8,7 @@ import type { HazardId } from '../hazard/hazard.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { BatchBegun, Carries, Entry } from './entry.ts';
 import { instantOf } from './piece.ts';
+import { TRIMMINGS } from './references.ts';
 
 /** A batch being made: its sheet as it stands. */
 export interface BatchState {
@@ -127,7 +128,7 @@ function slipMade({ measured, coloured }: BatchState, materials: Materials) {
   if (!measured) return null;
   let { gravity, volumeM3 } = measured;
   for (const [materialId, kg] of Object.entries(coloured)) {
-    const density = materials[materialId]?.grainDensity ?? 2600;
+    const density = materials[materialId]?.grainDensity ?? USUAL_GRAIN;
     gravity = thickened(volumeM3, gravity, kg, density);
     volumeM3 += kg / density;
   }
@@ -137,8 +138,7 @@ function slipMade({ measured, coloured }: BatchState, materials: Materials) {
 /** What was really weighed in, and what that makes of the tub. */
 export function madeOf(state: BatchState, materials: Materials) {
   const dry = dryInBatch(state);
-  const base =
-    state.begun.source === 'trimmings' && dry !== null ? [{ materialId: 'trimmings', kg: dry }] : [];
+  const base = state.begun.source === 'trimmings' && dry !== null ? [{ materialId: TRIMMINGS, kg: dry }] : [];
   const composition = [
     ...base,
     ...state.begun.lines.flatMap(({ materialId }, i) =>
@@ -153,7 +153,7 @@ export function madeOf(state: BatchState, materials: Materials) {
       : mixtureDensity(
           powders.map(({ materialId, kg }) => ({
             kg,
-            grainDensity: materials[materialId]?.grainDensity ?? 2600,
+            grainDensity: materials[materialId]?.grainDensity ?? USUAL_GRAIN,
           })),
         );
   return {

@@ -2,8 +2,9 @@ import { consistencies, type SlipUse, type WantedByUse } from '../slip/consisten
 import type { FlowCup } from '../slip/flow.ts';
 import { rawMaterials } from '../slip/rawMaterials.ts';
 import type { Materials, Recipe } from '../slip/recipe.ts';
-import { entriesOf, type EntryKind } from './entry.ts';
-import { entriesAbout, type Ledger } from './ledger.ts';
+import { entriesOf } from './entry.ts';
+import { rememberedBy } from './folds.ts';
+import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
 
 /** What the slip shelf rests on: materials, recipes, cups, and what each use wants here. */
 export interface SlipCatalogue {
@@ -13,14 +14,17 @@ export interface SlipCatalogue {
   wanted: WantedByUse;
 }
 
-export function foldCatalogue(ledger: Ledger): SlipCatalogue {
+/** The catalogue as the log has it, worked out anew only where something of it was set. */
+export const catalogueOf = rememberedBy(['material', 'recipe', 'cup', 'wanted'], foldCatalogue);
+
+function foldCatalogue(ledger: Ledger): SlipCatalogue {
   const last = <K extends 'material.set' | 'recipe.set' | 'cup.set' | 'wanted.set'>(kind: K) =>
     subjectsOf(ledger, kind).flatMap((id) => {
-      const set = entriesOf(entriesAbout(ledger, id), kind);
+      const set = entriesOf(entriesAbout(ledger, subjectKind(kind), id), kind);
       const newest = set.at(-1);
       return newest ? [{ id, body: newest.body, revisions: set.length }] : [];
     });
-  const retired = (id: string) => entriesAbout(ledger, id).at(-1)?.kind === 'recipe.retired';
+  const retired = (id: string) => entriesAbout(ledger, 'recipe', id).at(-1)?.kind === 'recipe.retired';
   return {
     materials: {
       ...rawMaterials,
@@ -38,12 +42,4 @@ export function foldCatalogue(ledger: Ledger): SlipCatalogue {
   };
 }
 
-const isUse = (id: string): id is SlipUse => consistencies.some((c) => c.use === id);
-
-/** The subjects that entries of a kind are about, in the order they first appear. */
-export function subjectsOf(ledger: Ledger, kind: EntryKind): string[] {
-  const named = ledger.acts.flatMap((act) =>
-    act.entries.flatMap((e) => (e.kind === kind ? [e.subject] : [])),
-  );
-  return [...new Set(named)];
-}
+export const isUse = (id: string): id is SlipUse => consistencies.some((c) => c.use === id);

@@ -260,6 +260,9 @@ export type Taught = Partial<Record<Taughtable, { mean: number; sigma: number }>
 
 export type EntryKind = keyof EntryBodies;
 
+/** What an entry can be about: the first word of its kind. */
+export type SubjectKind = EntryKind extends infer K ? (K extends `${infer S}.${string}` ? S : never) : never;
+
 export type EntryOf<K extends EntryKind> = {
   id: string;
   kind: K;

@@ -8,7 +8,9 @@ import {
   inOrder,
   record,
   stands,
-  subjectsTouched,
+  forget,
+  ledgerOf,
+  revisionOf,
   type Ledger,
 } from './ledger.ts';
 
@@ -46,7 +48,8 @@ function logOf(doings: Doing[]): { ledger: Ledger; acts: RecordedAct[] } {
   return { ledger, acts };
 }
 
-const everything = (ledger: Ledger): Entry[] => ['a', 'b', 'c'].flatMap((s) => entriesAbout(ledger, s));
+const everything = (ledger: Ledger): Entry[] =>
+  ['a', 'b', 'c'].flatMap((s) => entriesAbout(ledger, 'piece', s));
 
 /** Undo and redo by the log alone. */
 describe('a log of acts', () => {
@@ -62,7 +65,7 @@ describe('a log of acts', () => {
         expect(new Set(shown.map(({ id }) => id))).toEqual(new Set(standing.map(({ id }) => id)));
         expect(shown).toHaveLength(standing.length);
         for (const subject of ['a', 'b', 'c']) {
-          const times = entriesAbout(ledger, subject).map(({ at }) => at);
+          const times = entriesAbout(ledger, 'piece', subject).map(({ at }) => at);
           expect(times).toEqual([...times].sort());
         }
       }),
@@ -86,13 +89,45 @@ describe('a log of acts', () => {
     );
   });
 
-  it('knows all that an undo of an undo touches', () => {
-    const { ledger, acts } = logOf([
+  it('tells what an undo of an undo changes', () => {
+    const note: Doing = { does: 'note', subject: 'a', minute: 1 };
+    const undo: Doing = { does: 'undo', back: 1 };
+    const undone = logOf([note, undo]).ledger;
+    const { ledger } = logOf([note, undo, undo]);
+    expect(revisionOf(ledger, 'piece', 'a')).toBeGreaterThan(revisionOf(undone, 'piece', 'a'));
+    expect(revisionOf(ledger, 'piece', 'b')).toBe(0);
+  });
+
+  it('read whole is as recorded act by act, and forgets its last act as if it had never come', () => {
+    fc.assert(
+      fc.property(fc.array(doing, { minLength: 1, maxLength: 20 }), (doings) => {
+        const { ledger, acts } = logOf(doings);
+        const whole = ledgerOf(acts);
+        expect(everything(whole)).toEqual(everything(ledger));
+        expect(whole.undone).toEqual(ledger.undone);
+        forget(whole);
+        const before = ledgerOf(acts.slice(0, -1));
+        const counters = { changes: 0, touched: new Map() };
+        expect({ ...whole, ...counters }).toEqual({ ...before, ...counters });
+      }),
+    );
+  });
+
+  it('reads a chain of twenty thousand undos of undos in one go', () => {
+    const doings: Doing[] = [
       { does: 'note', subject: 'a', minute: 1 },
-      { does: 'undo', back: 1 },
-      { does: 'undo', back: 1 },
-    ]);
-    expect([...subjectsTouched(ledger, acts[2]!)].sort()).toEqual(['a', 'act-0', 'act-1']);
+      ...Array.from({ length: 20_000 }, (): Doing => ({ does: 'undo', back: 1 })),
+    ];
+    const acts = doings.map((what, i): RecordedAct => {
+      const at = '2026-03-10T10:00:00.000Z';
+      const entries = [
+        what.does === 'note' ? noteAt('a', 1) : entry('act.retracted', `act-${i - 1}`, { reason: '' }),
+      ];
+      return { id: `act-${i}`, n: i + 1, makerId: 'm', deviceAt: at, recordedAt: at, entries };
+    });
+    const ledger = ledgerOf(acts);
+    expect(ledger.undone.size).toBe(10_000);
+    expect(stands(ledger, 'act-0')).toBe(true);
   });
 
   it('orders entries of one moment as they were logged', () => {

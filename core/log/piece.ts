@@ -117,7 +117,13 @@ export function weighedWater(
     if (entry.kind !== 'piece.weighed') continue;
     if (entry.body.dryKg !== null) dry = entry.body.dryKg;
     const water = dry === null ? null : entry.body.massKg - entry.body.tareKg - dry;
-    if (water !== null && water < 0) {
+    if (dry !== null && dry <= 0) {
+      readings.push({
+        at: instantOf(entry),
+        x: null,
+        reason: 'it holds no dry clay by its log: give it again',
+      });
+    } else if (water !== null && water < 0) {
       readings.push({
         at: instantOf(entry),
         x: null,

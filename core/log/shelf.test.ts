@@ -6,8 +6,9 @@ import { alikeWhenWet, openWaterLoss, tubOnShelf } from '../shelf/tubOnShelf.ts'
 import { DAY } from '../units/quantity.ts';
 import { whyNot } from './admit.ts';
 import { dryInBatch, foldBatch, madeOf, nextLook, nextMaking } from './batch.ts';
+import { DEFAULT_CLAY } from './studio.ts';
 import { foldBin } from './bin.ts';
-import { foldCatalogue } from './catalogue.ts';
+import { catalogueOf } from './catalogue.ts';
 import { entry, measuredBody, sampleOf, tubBody } from './entries.test-support.ts';
 import type { Entry, EntryBodies } from './entry.ts';
 import { emptyLedger, entriesAbout, record } from './ledger.ts';
@@ -31,7 +32,7 @@ const refusal = (ledger: ReturnType<typeof ledgerOf>, e: Entry) =>
   whyNot(ledger, { id: 'new', makerId: 'm', deviceAt: e.at, entries: [e] }, NOW)?.code ?? null;
 const room = { climate: steadyClimate(20, 0.5), heatTransfer: 4 };
 const onShelf = (state: ReturnType<typeof tub>) =>
-  tubOnShelf(state, foldCatalogue(emptyLedger()), room, [], NOW);
+  tubOnShelf(state, catalogueOf(emptyLedger()), room, [], NOW);
 
 describe('a tub by its log', () => {
   it('keeps a mass balance through topping up, decanting and dosing', () => {
@@ -152,16 +153,20 @@ describe('waste', () => {
     expect(wasteOf(tub({}))).toBe('clean');
   });
   it('is refused by the log itself, and taken with a reason where it may be', () => {
-    const ledger = ledgerOf(entry('bin.set', 'b', { name: 'Red', kind: 'reclaim', clayId: 'red' }));
+    const ledger = ledgerOf(entry('bin.set', 'b', { name: 'Red', kind: 'reclaim', clayId: DEFAULT_CLAY }));
     const fill = (waste: EntryBodies['bin.filled']['waste'], override: string | null) =>
-      entry('bin.filled', 'b', { waste, clayId: 'red', massKg: 1, from: 'bench', override });
+      entry('bin.filled', 'b', { waste, clayId: DEFAULT_CLAY, massKg: 1, from: 'bench', override });
     expect(refusal(ledger, fill('silicate', 'please'))).toBe('wrong-bin');
     expect(refusal(ledger, fill('thin-deflocculated', null))).toBe('wrong-bin');
     expect(refusal(ledger, fill('thin-deflocculated', 'one cup in a barrel'))).toBeNull();
-    const filled = foldBin('b', [...entriesAbout(ledger, 'b'), fill('clean', null), fill('clean', null)])!;
+    const filled = foldBin('b', [
+      ...entriesAbout(ledger, 'bin', 'b'),
+      fill('clean', null),
+      fill('clean', null),
+    ])!;
     expect(filled.massKg).toBe(2);
     const emptied = entry('bin.emptied', 'b', { how: 'pugged' }, day(30));
-    expect(foldBin('b', [...entriesAbout(ledger, 'b'), fill('clean', null), emptied])!.massKg).toBe(0);
+    expect(foldBin('b', [...entriesAbout(ledger, 'bin', 'b'), fill('clean', null), emptied])!.massKg).toBe(0);
   });
 });
 

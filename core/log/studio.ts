@@ -1,14 +1,16 @@
 import { defaultBody, type ClayBody } from '../clay/body.ts';
 import { metricUnits, type Instant } from '../units/quantity.ts';
 import { entriesOf, type EntryBodies, type EntryOf, type RoomSet, type StudioSet } from './entry.ts';
-import { entriesAbout, type Ledger } from './ledger.ts';
-import { subjectsOf } from './catalogue.ts';
+import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
+import { rememberedBy } from './folds.ts';
 import { instantOf } from './piece.ts';
 
 export const DEFAULT_CLAY = 'clay-default';
 export const DEFAULT_ROOM = 'room-default';
 export const DEFAULT_MAKER = 'maker-default';
 export const STUDIO = 'studio';
+/** The one bench scale. */
+export const SCALE = 'scale';
 
 export const defaultStudio: StudioSet = {
   name: 'My studio',
@@ -38,10 +40,12 @@ function revisions<K extends Settable>(
   subject: string,
   builtIn: EntryBodies[K] | null,
 ): Revision<EntryBodies[K]>[] {
-  const logged = entriesOf(entriesAbout(ledger, subject), kind).map((entry: EntryOf<K>) => ({
-    from: instantOf(entry),
-    set: entry.body,
-  }));
+  const logged = entriesOf(entriesAbout(ledger, subjectKind(kind), subject), kind).map(
+    (entry: EntryOf<K>) => ({
+      from: instantOf(entry),
+      set: entry.body,
+    }),
+  );
   return builtIn ? [{ from: 0, set: builtIn }, ...logged] : logged;
 }
 
@@ -75,7 +79,10 @@ export interface StudioState {
   makers: Named<EntryBodies['maker.set']>[];
 }
 
-export function foldStudio(ledger: Ledger): StudioState {
+/** The settings as the log has them, worked out anew only where one was set. */
+export const studioOf = rememberedBy(['studio', 'room', 'clay', 'maker'], foldStudio);
+
+function foldStudio(ledger: Ledger): StudioState {
   const studio = revisions(ledger, 'studio.set', STUDIO, defaultStudio);
   return {
     studio: studio.at(-1)!.set,

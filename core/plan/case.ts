@@ -2,7 +2,7 @@ import type { ClayBody } from '../clay/body.ts';
 import { cycleClimate, seriesClimate, type AirSeries, type Climate } from '../drying/air.ts';
 import type { Prior } from '../forecast/prior.ts';
 import type { Entry, RoomSet, StudioSet } from '../log/entry.ts';
-import type { Instant } from '../units/quantity.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
 import { zoneOffset } from './hours.ts';
 
 /** Everything needed to forecast one piece, as plain data: the same on the server and in the browser. */
@@ -26,6 +26,9 @@ export interface RoomCase {
   /** When its sensor last spoke; null where it has not yet; left out where it has none. */
   sensorAt?: Instant | null;
 }
+
+/** The wall follows the room's half hours; finer readings change nothing that can be seen in it. */
+export const AIR_STEP = 30 * MINUTE;
 
 /** The setting of a room at an instant; its first setting also holds before it. */
 export function roomSettingAt(room: RoomCase, at: Instant): RoomSet {

@@ -75,7 +75,8 @@ export function wallCase(
       events: wall.events.filter((event) => event.at <= now),
     })),
     now,
-    seed: seedOf(piece.id),
+    // members are drawn alike for all pieces of a clay in a room: equal pieces have equal forecasts
+    seed: seedOf(`${piece.made.clayId} ${piece.made.roomId}`),
   };
 }
 

@@ -1,7 +1,7 @@
 import type { Sign } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { StepPlan, StepStatus } from './ahead.ts';
-import type { PiecePlan, StepSpread } from './plan.ts';
+import type { PlanAnswers, StepSpread } from './plan.ts';
 
 /** What a piece asks for next, as plain data for a screen. */
 export interface NextStep {
@@ -20,18 +20,22 @@ export interface NextStep {
 }
 
 /** The next step of a plan as it stands at a moment within the plan's hold. */
-export function nextStep(plan: PiecePlan, now: Instant): NextStep | null {
+export function nextStep(
+  plan: Pick<PlanAnswers, 'next' | 'steps' | 'spreads'>,
+  now: Instant,
+): NextStep | null {
   return plan.next && stepSummary(plan.next, plan, now);
 }
 
 /** One step of a plan as plain data, as it stands at a moment within the plan's hold. */
 export function stepSummary(
   next: StepPlan,
-  { steps, spreads }: Pick<PiecePlan, 'steps' | 'spreads'>,
+  { steps, spreads }: Pick<PlanAnswers, 'steps' | 'spreads'>,
   now: Instant,
 ): NextStep {
   const { step, opens, closes, doAt, waitFor } = next;
-  const before = steps.slice(0, steps.indexOf(next)).findLast((s) => s.step.does === 'coat');
+  const here = steps.findIndex((s) => s.step.id === next.step.id);
+  const before = steps.slice(0, here).findLast((s) => s.step.does === 'coat');
   return {
     stepId: step.id,
     name: step.name,

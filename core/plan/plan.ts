@@ -56,6 +56,27 @@ export interface PiecePlan {
   holdsUntil: Instant;
 }
 
+/** What a plan answers, without the walls it was read off. */
+export type PlanAnswers = Pick<
+  PiecePlan,
+  | 'at'
+  | 'now'
+  | 'steps'
+  | 'next'
+  | 'advice'
+  | 'cautions'
+  | 'warnings'
+  | 'softest'
+  | 'check'
+  | 'spreads'
+  | 'holdsUntil'
+>;
+
+export const answersOf = (plan: PiecePlan): PlanAnswers => {
+  const { at, now, steps, next, advice, cautions, warnings, softest, check, spreads, holdsUntil } = plan;
+  return { at, now, steps, next, advice, cautions, warnings, softest, check, spreads, holdsUntil };
+};
+
 /** What is tried out instead of what is planned. */
 export interface WhatIf {
   covers?: CoverChange[];

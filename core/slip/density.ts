@@ -46,6 +46,9 @@ export function dryContent(gravity: number, grainDensity: number): number {
   return (WATER * (gravity - 1) * g) / (g - 1);
 }
 
+/** Density of the grains of most clays, kg/m³; of powder that is not known. Common practice, no source. */
+export const USUAL_GRAIN = 2600;
+
 /** A slip whose SG was never measured is taken for one of this. Common practice. */
 const UNMEASURED = 1.4;
 

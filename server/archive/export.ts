@@ -1,11 +1,15 @@
+import { Readable } from 'node:stream';
 import { ZipArchive } from 'archiver';
 import type { Response } from 'express';
 import { DateTime } from 'luxon';
+import type { RecordedAct } from '../../core/log/entry.ts';
 import type { FileStore } from '../files.ts';
+import { csvRows } from '../formats/csv.ts';
+import { FORMAT, FORMAT_VERSION } from '../chores/archive.ts';
 import type { Store } from '../store.ts';
 
-export const FORMAT = 'kosmema-studio';
-export const FORMAT_VERSION = 1;
+/** Acts, or readings, written at once. */
+const PART = 500;
 
 /** Streams the whole studio as a zip: studio.json with every act, readings.csv, and files/ with the raw files. */
 export async function sendExport(
@@ -20,8 +24,8 @@ export async function sendExport(
   zip.on('error', (error: Error) => response.destroy(error));
   zip.pipe(response);
   const head = { format: FORMAT, version: FORMAT_VERSION, exportedAt: new Date(now).toISOString() };
-  zip.append(JSON.stringify({ ...head, acts: store.ledger.acts }, null, 1), { name: 'studio.json' });
-  zip.append(await readingsCsv(store), { name: 'readings.csv' });
+  zip.append(Readable.from(studioJson(head, store.ledger.acts)), { name: 'studio.json' });
+  zip.append(Readable.from(readingsCsv(store)), { name: 'readings.csv' });
   for (const file of filesNamed(store)) zip.file(files.path(file), { name: `files/${file}` });
   await zip.finalize();
 }
@@ -33,16 +37,28 @@ function filesNamed(store: Store): Set<string> {
   return new Set(named);
 }
 
+/** The log as JSON, act by act. */
+function* studioJson(head: object, acts: RecordedAct[]): Generator<string> {
+  yield `${JSON.stringify(head, null, 1).slice(0, -2)},\n "acts": [\n`;
+  for (let i = 0; i < acts.length; i += PART) {
+    const part = acts.slice(i, i + PART).map((act) => JSON.stringify(act));
+    yield `${part.join(',\n')}${i + PART < acts.length ? ',\n' : ''}`;
+  }
+  yield '\n]}\n';
+}
+
 /** For spreadsheets; an import rebuilds the readings from the raw files. */
-async function readingsCsv(store: Store): Promise<string> {
-  const lines = ['room,time,celsius,humidity_percent'];
+async function* readingsCsv(store: Store): AsyncGenerator<string> {
+  yield 'room,time,celsius,humidity_percent\r\n';
   for (const room of store.studio().rooms) {
-    const name = `"${room.set.name.replaceAll('"', '""')}"`;
-    for (const { at, celsius, humidity } of await store.readings(room.id, 0)) {
-      lines.push(
-        `${name},${new Date(at).toISOString()},${celsius.toFixed(2)},${(humidity * 100).toFixed(1)}`,
-      );
+    for await (const page of store.readingsInPages(room.id)) {
+      const rows = page.map(({ at, celsius, humidity }) => [
+        room.set.name,
+        new Date(at).toISOString(),
+        celsius.toFixed(2),
+        (humidity * 100).toFixed(1),
+      ]);
+      if (rows.length > 0) yield csvRows(rows);
     }
   }
-  return `${lines.join('\r\n')}\r\n`;
 }

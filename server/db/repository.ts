@@ -1,13 +1,17 @@
-import { and, asc, eq, gt, gte, inArray } from 'drizzle-orm';
+import { and, asc, eq, gt, gte, inArray, lte, max, min } from 'drizzle-orm';
 import type { AirReading } from '../../core/drying/series.ts';
 import type { Entry, RecordedAct } from '../../core/log/entry.ts';
 import type { Tx } from './open.ts';
 import { acts, entries, readings } from './schema.ts';
 
 const PAGE = 2_000;
+/** The last moment that a log can hold. */
+const LAST = Date.UTC(2999, 11, 31);
 
 /** The five-minute means that an act brings, by act. */
-export type ReadingsByAct = Map<string, { roomId: string; means: AirReading[] }>;
+export type ReadingsByAct = Map<string, { roomId: string; means: AirReading[] }[]>;
+
+export type StoredReading = AirReading & { actId: string };
 
 /** Inserts acts with their entries and readings. Acts that are there already are an error of the caller. */
 export async function insertActs(tx: Tx, recorded: RecordedAct[], means: ReadingsByAct): Promise<void> {
@@ -36,32 +40,36 @@ export async function insertActs(tx: Tx, recorded: RecordedAct[], means: Reading
       })),
     );
     for (const part of pages(rows, 500)) await tx.insert(entries).values(part);
-    for (const act of page) await insertReadings(tx, act.id, means.get(act.id));
+    for (const act of page) await insertReadings(tx, act.id, means.get(act.id) ?? []);
   }
 }
 
 async function insertReadings(
   tx: Tx,
   actId: string,
-  brought: { roomId: string; means: AirReading[] } | undefined,
+  brought: { roomId: string; means: AirReading[] }[],
 ): Promise<void> {
-  if (!brought) return;
-  const rows = brought.means.map(({ at, celsius, humidity }) => ({
-    roomId: brought.roomId,
-    at: new Date(at),
-    actId,
-    celsius,
-    humidity,
-  }));
-  for (const part of pages(rows, 1_000)) await tx.insert(readings).values(part);
+  // where files of one act speak of one moment in one room, the last is kept
+  const rows = new Map(
+    brought.flatMap(({ roomId, means }) =>
+      means.map(({ at, celsius, humidity }) => [
+        `${roomId} ${at}`,
+        { roomId, at: new Date(at), actId, celsius, humidity },
+      ]),
+    ),
+  );
+  for (const part of pages([...rows.values()], 1_000)) await tx.insert(readings).values(part);
 }
 
-/** Every act, in journal order, read in pages. */
-export async function allActs(tx: Tx): Promise<RecordedAct[]> {
+/** Every act but those of `known`, in journal order, read in pages. */
+export async function actsBeyond(tx: Tx, known: ReadonlySet<string>): Promise<RecordedAct[]> {
   const found: RecordedAct[] = [];
   for (let after = 0; ;) {
-    const page = await tx.select().from(acts).where(gt(acts.n, after)).orderBy(asc(acts.n)).limit(PAGE);
-    if (page.length === 0) return found;
+    const all = await tx.select().from(acts).where(gt(acts.n, after)).orderBy(asc(acts.n)).limit(PAGE);
+    if (all.length === 0) return found;
+    after = all.at(-1)!.n;
+    const page = all.filter(({ id }) => !known.has(id));
+    if (page.length === 0) continue;
     const rows = await tx
       .select()
       .from(entries)
@@ -84,7 +92,6 @@ export async function allActs(tx: Tx): Promise<RecordedAct[]> {
         entries: byAct.get(act.id)!,
       });
     }
-    after = page.at(-1)!.n;
   }
 }
 
@@ -93,31 +100,46 @@ function entryOf(row: typeof entries.$inferSelect): Entry {
   return { id, kind, v, subject, at: at.toISOString(), place, face, body } as unknown as Entry;
 }
 
-/** A room's means from an instant on, by act. */
-export async function readingsSince(
+/** A room's means between two instants, by act. */
+export async function readingsBetween(
   tx: Tx,
   roomId: string,
   from: number,
-): Promise<(AirReading & { actId: string })[]> {
-  const found: (AirReading & { actId: string })[] = [];
+  to: number,
+): Promise<StoredReading[]> {
+  const found: StoredReading[] = [];
   for (let offset = 0; ; offset += PAGE * 10) {
     const page = await tx
       .select()
       .from(readings)
-      .where(and(eq(readings.roomId, roomId), gte(readings.at, new Date(from))))
+      .where(
+        and(
+          eq(readings.roomId, roomId),
+          gte(readings.at, new Date(from)),
+          lte(readings.at, new Date(Math.min(to, LAST))),
+        ),
+      )
       .orderBy(asc(readings.at), asc(readings.actId))
       .limit(PAGE * 10)
       .offset(offset);
-    found.push(
-      ...page.map((row) => ({
-        at: row.at.getTime(),
-        celsius: row.celsius,
-        humidity: row.humidity,
-        actId: row.actId,
-      })),
-    );
+    for (const { at, celsius, humidity, actId } of page)
+      found.push({ at: at.getTime(), celsius, humidity, actId });
     if (page.length < PAGE * 10) return found;
   }
+}
+
+/** When a room's means begin and end; null where it has none. */
+export async function readingSpan(tx: Tx, roomId: string): Promise<{ from: number; to: number } | null> {
+  const [row] = await tx
+    .select({ from: min(readings.at), to: max(readings.at) })
+    .from(readings)
+    .where(eq(readings.roomId, roomId));
+  return row?.from && row.to ? { from: row.from.getTime(), to: row.to.getTime() } : null;
+}
+
+/** The names of all acts. */
+export async function actIds(tx: Tx): Promise<string[]> {
+  return (await tx.select({ id: acts.id }).from(acts)).map(({ id }) => id);
 }
 
 function* pages<T>(rows: T[], size: number): Generator<T[]> {

@@ -4,6 +4,10 @@ import Papa from 'papaparse';
 const FORMULA = /^'*[=+\-@\t\r]/;
 const DEFUSED = /^'+[=+\-@\t\r]/;
 
+/** Rows without a header, formulas defused. */
+export const csvRows = (rows: (string | number | null)[][]): string =>
+  `${Papa.unparse(rows, { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
+
 /** Rows as CSV (RFC 4180). Text that would start a formula is defused with an apostrophe. */
 export function toCsv(headers: string[], rows: (string | number | null)[][]): string {
   return Papa.unparse({ fields: headers, data: rows }, { newline: '\r\n', escapeFormulae: FORMULA }) + '\r\n';

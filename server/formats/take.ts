@@ -2,7 +2,7 @@ import { v5 as uuid } from 'uuid';
 import type { FormatKind, FormatPreview } from '../../api/formats.ts';
 import { whyNot } from '../../core/log/admit.ts';
 import type { Entry, RecordedAct } from '../../core/log/entry.ts';
-import { emptyLedger, record } from '../../core/log/ledger.ts';
+import { forget, record } from '../../core/log/ledger.ts';
 import { problem, refused, ok, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { decodeText } from '../readings/decode.ts';
@@ -50,8 +50,8 @@ export function readFormat(
     );
   const bad: FormatPreview['bad'] = [];
   const good: { words: string; entry: Entry }[] = [];
-  const scratch = emptyLedger();
-  for (const act of store.ledger.acts) record(scratch, act);
+  const { ledger } = store;
+  let recorded = 0;
   for (const row of reading.rows) {
     if ('problem' in row) {
       bad.push({ line: row.line, message: row.problem });
@@ -59,14 +59,19 @@ export function readFormat(
     }
     const entry = named(row.entry, `${file}:${row.line}`, now);
     const act = { id: entry.id, makerId, deviceAt: entry.at, entries: [entry] };
-    const refusal = whyNot(scratch, act, now);
+    const refusal = whyNot(ledger, act, now);
     if (refusal) {
       bad.push({ line: row.line, message: refusal.message });
       continue;
     }
-    if (!entry.kind.startsWith('tub.')) record(scratch, { ...act, n: 0, recordedAt: act.deviceAt });
+    // what a row brings, the next may rest on
+    if (!entry.kind.startsWith('tub.')) {
+      record(ledger, { ...act, n: (ledger.acts.at(-1)?.n ?? 0) + 1, recordedAt: act.deviceAt });
+      recorded += 1;
+    }
     good.push({ words: row.words, entry });
   }
+  for (; recorded > 0; recorded--) forget(ledger);
   return ok({
     preview: {
       good: good.length,

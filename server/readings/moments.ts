@@ -80,7 +80,7 @@ export function momentReader(zone: string, dayFirst: boolean): (text: string) =>
     const [before, after] = offsetsOn(Math.floor(local / DAY) * DAY);
     const valid = [...new Set([before, after])]
       .map((offset) => local - offset)
-      .filter((at) => at + DateTime.fromMillis(at, { zone }).offset * MINUTE === local || before === after)
+      .filter((at) => before === after || at + DateTime.fromMillis(at, { zone }).offset * MINUTE === local)
       .sort((a, b) => a - b);
     if (valid.length === 0) return { wrong: 'the clocks skipped this time when they went forward' };
     return { at: valid.find((at) => at > last) ?? valid[0]! };
@@ -92,8 +92,8 @@ export function momentReader(zone: string, dayFirst: boolean): (text: string) =>
     const swap = w.order !== 'year-first' && (w.order === 'dotted' || dayFirst);
     const [month, day] = swap ? [w.second, w.first] : [w.first, w.second];
     const date = Date.UTC(w.year, month - 1, day);
-    const back = DateTime.fromMillis(date, { zone: 'utc' });
-    if (back.month !== month || back.day !== day)
+    const back = new Date(date);
+    if (back.getUTCMonth() + 1 !== month || back.getUTCDate() !== day)
       return { wrong: `“${text.slice(0, 30)}” is not a day of the calendar` };
     const local = date + w.msOfDay;
     const moment = w.offset === null ? inZone(local) : { at: local - w.offset };

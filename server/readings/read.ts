@@ -23,7 +23,9 @@ const SAMPLE = 12;
 export function readReadings(bytes: Buffer, answers: ReadingsAnswers): Result<ReadFile> {
   const decoded = decodeText(bytes);
   if (!decoded.ok) return decoded;
-  const table = tableOf(decoded.value.text);
+  const tabled = tableOf(decoded.value.text);
+  if (!tabled.ok) return tabled;
+  const table = tabled.value;
   if (table.rows.length === 0 || table.headers.length < 2) {
     return refused(
       'no-table',

@@ -1,4 +1,9 @@
 import Papa from 'papaparse';
+import { ok, refused, type Result } from '../../core/units/problem.ts';
+
+/** Three years of readings every three minutes. */
+const MOST_ROWS = 600_000;
+const MOST_CELLS = 200;
 
 export interface Table {
   delimiter: string;
@@ -14,14 +19,38 @@ const named = /time|date|zeit|datum|temp|humid|feuch|rh|°c|°f/i;
  * The table in a text: its delimiter guessed, lines before the header left out, a date and a time column that
  * stand apart joined into one.
  */
-export function tableOf(text: string): Table {
+export function tableOf(text: string): Result<Table> {
   const delimiter = delimiterOf(text);
-  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false });
-  const lines = parsed.data.map((cells, i) => ({ line: i + 1, cells: cells.map((cell) => cell.trim()) }));
-  const filled = lines.filter(({ cells }) => cells.some((cell) => cell !== ''));
+  const filled: Table['rows'] = [];
+  let line = 0;
+  let refusal: Result<never> | null = null;
+  Papa.parse<string[]>(text, {
+    delimiter,
+    skipEmptyLines: false,
+    step: ({ data }, parser) => {
+      line += 1;
+      if (data.length > MOST_CELLS || filled.length >= MOST_ROWS) {
+        refusal =
+          data.length > MOST_CELLS
+            ? refused(
+                'too-wide',
+                'file',
+                `Line ${line} has more than ${MOST_CELLS} columns: this is no table of readings.`,
+              )
+            : refused(
+                'too-many-rows',
+                'file',
+                `The file has more than ${MOST_ROWS} rows: export a shorter time from the logger, and take it in parts. Nothing was kept of it.`,
+              );
+        parser.abort();
+      } else if (data.some((cell) => cell.trim() !== ''))
+        filled.push({ line, cells: data.map((cell) => cell.trim()) });
+    },
+  });
+  if (refusal) return refusal;
   const header = headerIndex(filled.slice(0, 40).map(({ cells }) => cells));
   const headers = filled[header]?.cells ?? [];
-  return joinDateAndTime({ delimiter, headers, rows: filled.slice(header + 1) });
+  return ok(joinDateAndTime({ delimiter, headers, rows: filled.slice(header + 1) }));
 }
 
 /** How many cells of a line name a reading; nothing for a line of one cell, or of figures. */

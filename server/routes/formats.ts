@@ -12,7 +12,7 @@ import type { Store } from '../store.ts';
 /** Recipes and measurements in open formats, out and in. */
 export function formatRoutes(store: Store, shelf: Shelf, files: FileStore, clock: Clock): Router {
   const router = Router();
-  const withEntries = () => shelf.tubs().map((tub) => ({ tub, entries: store.entriesAbout(tub.id) }));
+  const withEntries = () => shelf.tubs().map((tub) => ({ tub, entries: store.entriesAbout('tub', tub.id) }));
   const download = (response: Response, name: string, type: string, body: string) =>
     void response.attachment(name).type(type).send(body);
 

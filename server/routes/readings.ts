@@ -3,7 +3,6 @@ import { z } from 'zod';
 import { schema, type FileAnswer, type ReadingsPreview } from '../../api/index.ts';
 import type { FileStore } from '../files.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
-import { readReadings } from '../readings/read.ts';
 
 const FILE_LIMIT = 20 * 1024 * 1024;
 const previewRequest = z.object({
@@ -27,7 +26,7 @@ export function readingsRoutes(files: FileStore): Router {
     response.status(201).json(taken satisfies FileAnswer);
   });
 
-  router.post('/readings/preview', json({ limit: '16kb' }), (request, response) => {
+  router.post('/readings/preview', json({ limit: '16kb' }), async (request, response) => {
     const parsed = previewRequest.safeParse(request.body);
     if (!parsed.success) return sendSchemaProblem(response, parsed.error);
     const { file, answers } = parsed.data;
@@ -37,7 +36,7 @@ export function readingsRoutes(files: FileStore): Router {
         field: 'file',
         message: 'The file did not arrive: choose it again.',
       });
-    const outcome = readReadings(files.read(file), answers);
+    const outcome = await files.climate(file, answers);
     if (!outcome.ok) return sendProblem(response, 422, outcome.problem);
     response.json(outcome.value.preview satisfies ReadingsPreview);
   });

@@ -3,10 +3,10 @@ import type { BatchAnswer, BinsAnswer, TubAnswer } from '../../api/index.ts';
 import type { Clock } from '../clock.ts';
 import { sendProblem } from '../guard/problems.ts';
 import type { Shelf } from '../shelf.ts';
-import { actsAbout, type Store } from '../store.ts';
+import { logOf, type Ledger } from '../../core/log/ledger.ts';
 
 /** What the slip shelf's screens read. */
-export function slipRoutes(store: Store, shelf: Shelf, clock: Clock): Router {
+export function slipRoutes(ledger: Ledger, shelf: Shelf, clock: Clock): Router {
   const router = Router();
 
   router.get('/shelf', (_request, response) => void response.json(shelf.answer(clock.now())));
@@ -24,7 +24,7 @@ export function slipRoutes(store: Store, shelf: Shelf, clock: Clock): Router {
       shelf: found,
       catalogue: shelf.catalogue(),
       trials: shelf.trialsOf(id),
-      acts: actsAbout(store, id),
+      acts: logOf(ledger, 'tub', id),
     };
     response.json(answer);
   });
@@ -38,13 +38,13 @@ export function slipRoutes(store: Store, shelf: Shelf, clock: Clock): Router {
         field: 'id',
         message: 'This batch is not in the log. It may have been undone: go back to Slips.',
       });
-    const answer: BatchAnswer = { batch, catalogue: shelf.catalogue(), acts: actsAbout(store, id) };
+    const answer: BatchAnswer = { batch, catalogue: shelf.catalogue(), acts: logOf(ledger, 'batch', id) };
     response.json(answer);
   });
 
   router.get('/bins', (_request, response) => {
     const bins = shelf.bins();
-    const answer: BinsAnswer = { bins, acts: bins.flatMap(({ id }) => actsAbout(store, id)) };
+    const answer: BinsAnswer = { bins, acts: bins.flatMap(({ id }) => logOf(ledger, 'bin', id)) };
     response.json(answer);
   });
 

@@ -1,13 +1,31 @@
 import { Router } from 'express';
-import type { BenchAnswer, LearningCasesAnswer, PieceAnswer, StudioAnswer } from '../../api/index.ts';
+import { z } from 'zod';
+import type {
+  BenchAnswer,
+  LearningCasesAnswer,
+  PieceAnswer,
+  PiecesAnswer,
+  StudioAnswer,
+} from '../../api/index.ts';
 import type { Clock } from '../clock.ts';
-import { sendProblem } from '../guard/problems.ts';
-import type { Plans } from '../plans.ts';
+import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
+import type { Plans } from '../planning/plans.ts';
 import type { Shelf } from '../shelf.ts';
-import { actsAbout, type Store } from '../store.ts';
+import { logOf } from '../../core/log/ledger.ts';
+import type { Store } from '../store.ts';
 
 /** The whole log is fitted over as many pieces, the latest. */
 const LATEST_PIECES = 300;
+
+const piecesQuery = z.object({
+  which: z.enum(['open', 'finished'], { error: 'Pieces are asked for as open or finished.' }).default('open'),
+  search: z.string().max(200, 'The search is longer than 200 characters: shorten it.').default(''),
+  page: z.coerce
+    .number({ error: 'A page is a whole number from 0.' })
+    .int('A page is a whole number from 0.')
+    .min(0, 'Pages begin at 0.')
+    .default(0),
+});
 
 /** What the screens read: all of it computed from the log. */
 export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Clock): Router {
@@ -22,7 +40,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     const answer: StudioAnswer = {
       ...store.studio(),
       workshopTime: clock.workshopTime,
-      pieces: plans.rows(clock.now()).length,
+      pieces: plans.counted(),
       tubs: shelf.tubs().length,
     };
     response.json(answer);
@@ -41,18 +59,28 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     response.json(cases);
   });
 
-  router.get('/pieces', (_request, response) => void response.json(plans.rows(clock.now())));
+  router.get('/pieces', (request, response) => {
+    const asked = piecesQuery.safeParse(request.query);
+    if (!asked.success) return sendSchemaProblem(response, asked.error);
+    response.json(plans.pieces(asked.data) satisfies PiecesAnswer);
+  });
 
   router.get('/pieces/:id', async (request, response) => {
     const { id } = request.params;
-    const given = await plans.caseOf(id);
-    if (!given)
+    const acts = logOf(store.ledger, 'piece', id);
+    if (acts.length === 0)
       return sendProblem(response, 404, {
         code: 'no-such-piece',
         field: 'id',
-        message: 'This piece is not in the log. It may have been undone: go back to Pieces.',
+        message: 'This piece is not in the log: go back to Pieces.',
       });
-    const answer: PieceAnswer = { given, acts: actsAbout(store, id) };
+    const given = await plans.caseOf(id);
+    const answer: PieceAnswer = {
+      given: given?.ok ? given.value : null,
+      unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
+      answers: plans.answersOf(id),
+      acts,
+    };
     response.json(answer);
   });
 

@@ -1,6 +1,9 @@
 import type { AirReading } from '../../core/drying/series.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 
+/** Name of the file in which a sensor's hour of air is kept. */
+export const SENSOR_FILE = 'sensor.csv';
+
 const WIDTH = 5 * MINUTE;
 /** More than this in five minutes is a flood: the rest of it is not looked at. */
 const FLOOD = 3_000;

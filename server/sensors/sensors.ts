@@ -5,14 +5,14 @@ import mqtt, { type MqttClient } from 'mqtt';
 import { v7 as uuid } from 'uuid';
 import type { ScaleReading, SensorsAnswer, SensorStatus } from '../../api/index.ts';
 import type { AirReading } from '../../core/drying/series.ts';
-import { subjectsOf } from '../../core/log/catalogue.ts';
 import { entriesOf, type EntryBodies } from '../../core/log/entry.ts';
-import { DEFAULT_MAKER } from '../../core/log/studio.ts';
+import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
+import { DEFAULT_MAKER, SCALE } from '../../core/log/studio.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Clock } from '../clock.ts';
 import type { FileStore } from '../files.ts';
 import type { Store } from '../store.ts';
-import { createMeans, type Means } from './means.ts';
+import { createMeans, SENSOR_FILE, type Means } from './means.ts';
 import { airBounds, plausible, scaleBounds } from './message.ts';
 
 /** Sensors and a scale that speak MQTT; off until one is set. */
@@ -42,7 +42,6 @@ const LOOK_MS = 2_000;
 /** An hour of means is logged as one act. */
 const PER_ACT = 12;
 const LARGEST = 1_000_000;
-const SCALE = 'scale';
 
 export function createSensors(parts: {
   store: Store;
@@ -62,17 +61,18 @@ export function createSensors(parts: {
   const sets = (): SensorsAnswer['set'] => ({
     rooms: Object.fromEntries(
       subjectsOf(store.ledger, 'sensor.set').flatMap((roomId) => {
-        const last = entriesOf(store.entriesAbout(roomId), 'sensor.set').at(-1);
+        const last = entriesOf(store.entriesAbout('sensor', roomId), 'sensor.set').at(-1);
         return last ? [[roomId, last.body]] : [];
       }),
     ),
-    scale: entriesOf(store.entriesAbout(SCALE), 'scale.set').at(-1)?.body ?? null,
+    scale: entriesOf(store.entriesAbout('scale', SCALE), 'scale.set').at(-1)?.body ?? null,
   });
 
   /** Takes up what was set since it last looked. */
   const look = () => {
-    if (store.ledger.acts.length === seen) return;
-    seen = store.ledger.acts.length;
+    const at = revisionOf(store.ledger, 'sensor') + revisionOf(store.ledger, 'scale');
+    if (at === seen) return;
+    seen = at;
     const lastSet = sets();
     for (const roomId of rooms.keys()) if (!lastSet.rooms[roomId]?.on) rooms.delete(roomId);
     for (const [roomId, set] of Object.entries(lastSet.rooms)) {
@@ -94,15 +94,24 @@ export function createSensors(parts: {
       clients.delete(url);
     }
     for (const [url, topics] of wanted) {
-      const known = clients.get(url) ?? { client: begin(url), topics: new Set<string>() };
+      const client = clients.get(url)?.client ?? begin(url);
+      if (!client) continue;
+      const known = clients.get(url) ?? { client, topics: new Set<string>() };
       clients.set(url, known);
       for (const topic of topics) if (!known.topics.has(topic)) known.client.subscribe(topic);
       known.topics = topics;
     }
   };
 
-  const begin = (url: string): MqttClient => {
-    const client = mqtt.connect(url, { reconnectPeriod: 5_000, connectTimeout: 5_000 });
+  /** @returns null where the address is none that can be spoken to */
+  const begin = (url: string): MqttClient | null => {
+    let client: MqttClient;
+    try {
+      client = mqtt.connect(url, { reconnectPeriod: 5_000, connectTimeout: 5_000 });
+    } catch (error) {
+      console.error(`The broker ${url} cannot be spoken to: ${String(error)}`);
+      return null;
+    }
     client.on('error', () => undefined);
     client.on('message', (topic, payload, packet) => heard(url, topic, payload, packet.retain));
     return client;
@@ -164,7 +173,7 @@ export function createSensors(parts: {
           face: null,
           body: {
             file: taken!.file,
-            fileName: 'sensor.csv',
+            fileName: SENSOR_FILE,
             answers: {
               zone: 'Etc/UTC',
               dayFirst: null,
@@ -182,8 +191,12 @@ export function createSensors(parts: {
   look();
   let busy = Promise.resolve();
   const timer = setInterval(() => {
-    look();
-    busy = busy.then(settle);
+    busy = busy
+      .then(() => {
+        look();
+        return settle();
+      })
+      .catch((error: unknown) => console.error(`Sensors: ${String(error)}`));
   }, LOOK_MS);
   timer.unref();
 

@@ -6,6 +6,7 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import type { OpenFolder } from '../folder.ts';
 import { hostNames } from '../guard/hosts.ts';
+import { plansOf } from './plans.ts';
 import { onPostgres, opened, testClock } from './studio.ts';
 
 /** The whole application on a data folder of its own, listening. */
@@ -23,6 +24,7 @@ export async function listening(): Promise<{
     store: folder.store,
     files: folder.files,
     clock: testClock,
+    plans: plansOf(folder),
     webFolder: web,
     hosts: hostNames(null),
     pairing: null,

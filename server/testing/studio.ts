@@ -43,7 +43,7 @@ export function emptyFolder(): string {
 }
 
 export async function opened(folder: string): Promise<OpenFolder> {
-  const outcome = await openFolder(folder, testClock, openForTest);
+  const outcome = await openFolder(folder, testClock, { open: openForTest });
   if (!outcome.ok) throw new Error(outcome.problem.message);
   return outcome.value;
 }

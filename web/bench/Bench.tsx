@@ -1,7 +1,8 @@
 import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
-import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
+import type { BenchAnswer, BenchPiece, BenchUnknown } from '../../api/routes.ts';
+import { coverNamed } from '../../core/drying/face.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { answerFor, coverWords, type Answer } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
@@ -16,6 +17,9 @@ import { Reminders } from './Reminders.tsx';
 import { TouchNext } from './TouchNext.tsx';
 
 const STALE_MS = 3 * 60_000;
+const REFRESH_MS = 20_000;
+/** What is still being worked out is asked for again so soon. */
+const SOON_MS = 700;
 const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
 
 interface Placed {
@@ -26,7 +30,9 @@ interface Placed {
 
 /** What to do now, next, and until when, over all pieces. */
 export function Bench() {
-  const { data, error } = useSWR<BenchAnswer>('/api/bench', ask);
+  const { data, error } = useSWR<BenchAnswer>('/api/bench', ask, {
+    refreshInterval: (last) => (last?.pieces.some((row) => row.state === 'working') ? SOON_MS : REFRESH_MS),
+  });
   const now = useNow();
   const zone = useZone();
   if (!data)
@@ -38,7 +44,9 @@ export function Bench() {
         <Reminders reminders={data.reminders} now={now} zone={zone} />
       </>
     );
-  const [first, ...others] = placed(data.pieces, now, zone) as [Placed, ...Placed[]];
+  const planned = data.pieces.filter((row) => row.state === 'planned');
+  const unknown = data.pieces.filter((row) => row.state !== 'planned');
+  const [first, ...others] = placed(planned, now, zone);
   const stale = Math.abs(now - data.at) > STALE_MS;
   return (
     <>
@@ -50,8 +58,8 @@ export function Bench() {
           This is how it stood at {clockTime(data.at, zone)}; the newest answer is on its way.
         </Trouble>
       )}
-      <First placed={first} now={now} zone={zone} />
-      <TouchNext pieces={data.pieces} />
+      {first && <First placed={first} now={now} zone={zone} />}
+      <TouchNext pieces={planned} />
       <Reminders reminders={data.reminders} now={now} zone={zone} />
       {others.length > 0 && (
         <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Then">
@@ -60,7 +68,39 @@ export function Bench() {
           ))}
         </Box>
       )}
+      {unknown.length > 0 && <Unknown rows={unknown} />}
     </>
+  );
+}
+
+/** Pieces without an answer: it is on its way, or no plan can be made of the log. */
+function Unknown({ rows }: { rows: BenchUnknown[] }) {
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Without an answer yet">
+      {rows.map((row) => (
+        <Box
+          component="li"
+          key={row.pieceId}
+          sx={{ borderTop: `1px solid ${hairline}`, py: 1.5, minHeight: 68 }}
+        >
+          <Box
+            component={RouterLink}
+            to={`/pieces/${row.pieceId}`}
+            sx={{ fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
+          >
+            {row.name}
+          </Box>{' '}
+          <Box component="span" sx={{ color: faded }}>
+            {coverNamed(row.cover).name.toLowerCase()} · {row.roomName}
+          </Box>
+          {row.state === 'working' ? (
+            <Box role="status">Its wall is being worked out …</Box>
+          ) : (
+            <Trouble>{row.message} Open it to see its log.</Trouble>
+          )}
+        </Box>
+      ))}
+    </Box>
   );
 }
 
@@ -91,8 +131,7 @@ function about(piece: BenchPiece) {
         {piece.name}
       </Box>{' '}
       <Box component="span" sx={{ color: faded }}>
-        {piece.stageName.toLowerCase()} · {piece.cover === 'open' ? 'open' : piece.cover.replace('-', ' ')} ·{' '}
-        {piece.roomName}
+        {piece.stageName.toLowerCase()} · {coverNamed(piece.cover).name.toLowerCase()} · {piece.roomName}
       </Box>
     </>
   );

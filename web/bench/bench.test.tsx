@@ -26,6 +26,8 @@ const step = (change: Partial<NextStep> = {}): NextStep =>
   }) as NextStep;
 
 const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> = {}): BenchPiece => ({
+  state: 'planned',
+  lastAt: NOON - HOUR,
   pieceId: name,
   name,
   techniqueName: 'Sgraffito',

@@ -1,5 +1,6 @@
 import { Box, Button } from '@mui/material';
-import type { Entry, RecordedAct } from '../../core/log/entry.ts';
+import type { Entry } from '../../core/log/entry.ts';
+import type { ShownAct } from '../../core/log/ledger.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { entry } from './outbox.ts';
 import { useLog } from './notice.tsx';
@@ -7,7 +8,7 @@ import { faded, hairline } from './theme.ts';
 import { whenNear } from './times.ts';
 
 interface ActLogProps {
-  acts: (RecordedAct & { standing: boolean })[];
+  acts: ShownAct[];
   subject: string;
   words: (entry: Entry) => string;
   now: Instant;
@@ -50,7 +51,21 @@ export function ActLog({ acts, subject, words, now, zone }: ActLogProps) {
               Undo
             </Button>
           ) : (
-            <Box sx={{ color: faded, px: 2 }}>undone</Box>
+            <>
+              <Box sx={{ color: faded }}>undone</Box>
+              {act.undoneBy && (
+                <Button
+                  aria-label={`Redo ${words(e)}`}
+                  onClick={() =>
+                    void log(`${words(e).toLowerCase()} again`, [
+                      entry('act.retracted', act.undoneBy!, { reason: '' }),
+                    ])
+                  }
+                >
+                  Redo
+                </Button>
+              )}
+            </>
           )}
         </Box>
       ))}

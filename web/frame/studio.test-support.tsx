@@ -16,8 +16,8 @@ import {
   type EntryKind,
   type EntryOf,
 } from '../../core/log/entry.ts';
-import { emptyLedger, entriesAbout, record, stands, type Ledger } from '../../core/log/ledger.ts';
-import { DEFAULT_MAKER, foldStudio } from '../../core/log/studio.ts';
+import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.ts';
+import { DEFAULT_MAKER, studioOf } from '../../core/log/studio.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { createShelf } from '../../server/shelf.ts';
 import { setClock } from './clock.ts';
@@ -79,17 +79,10 @@ export function testStudio(...before: Entry[]): TestStudio {
   setClock(NOON);
   const ledger = emptyLedger();
   const take = (act: Act): void =>
-    record(ledger, { ...act, n: ledger.acts.length + 1, recordedAt: act.deviceAt });
+    void record(ledger, { ...act, n: ledger.acts.length + 1, recordedAt: act.deviceAt });
   const has = (...entries: Entry[]): void =>
     take({ id: uuid(), makerId: DEFAULT_MAKER, deviceAt: new Date(NOON).toISOString(), entries });
-  const shelf = createShelf({
-    ledger,
-    revisionOf: () => ledger.acts.length,
-    entriesAbout: (subject) => entriesAbout(ledger, subject),
-    studio: () => foldStudio(ledger),
-  });
-  const actsAbout = (id: string) =>
-    (ledger.bySubject.get(id) ?? []).map((a) => ({ ...a, standing: stands(ledger, a.id) }));
+  const shelf = createShelf(ledger);
   const studio: TestStudio = { ledger, has, logged: [], answers: {} };
 
   const acted = (body: unknown): Response => {
@@ -105,7 +98,7 @@ export function testStudio(...before: Entry[]): TestStudio {
   const looked = (path: string): unknown => {
     const id = path.split('/').at(-1)!;
     if (path === '/api/studio')
-      return { ...foldStudio(ledger), workshopTime: false, pieces: 0, tubs: shelf.tubs().length };
+      return { ...studioOf(ledger), workshopTime: false, pieces: 0, tubs: shelf.tubs().length };
     if (path === '/api/shelf') return shelf.answer(NOON);
     if (path.startsWith('/api/tubs/')) {
       const found = shelf.tub(id, NOON);
@@ -114,17 +107,17 @@ export function testStudio(...before: Entry[]): TestStudio {
           shelf: found,
           catalogue: shelf.catalogue(),
           trials: shelf.trialsOf(id),
-          acts: actsAbout(id),
+          acts: logOf(ledger, 'tub', id),
         }
       );
     }
     if (path.startsWith('/api/batches/')) {
       const batch = shelf.batch(id);
-      return batch && { batch, catalogue: shelf.catalogue(), acts: actsAbout(id) };
+      return batch && { batch, catalogue: shelf.catalogue(), acts: logOf(ledger, 'batch', id) };
     }
     if (path === '/api/bins') {
       const bins = shelf.bins();
-      return { bins, acts: bins.flatMap((bin) => actsAbout(bin.id)) };
+      return { bins, acts: bins.flatMap((bin) => logOf(ledger, 'bin', bin.id)) };
     }
     if (path === '/api/sensors') return { rooms: [], scale: null, set: { rooms: {}, scale: null } };
     throw new Error(`the test studio has no door ${path}`);

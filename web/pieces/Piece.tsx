@@ -4,6 +4,7 @@ import { useParams } from 'react-router';
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
 import { nextStep } from '../../core/plan/next.ts';
+import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { formatQuantity, MINUTE, type Instant } from '../../core/units/quantity.ts';
@@ -32,25 +33,62 @@ export function Piece() {
   const given = useCase(data);
   const now = useNow();
   const planned = usePlan(given, now);
-  if (!data && error) return <Trouble>{wordsFor(error)}</Trouble>;
-  if (!data || !given || !planned) return <Typography>Working out the wall …</Typography>;
-  const { plan, failed, nights } = planned.answer;
-  if (failed)
+  const zone = useZone();
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the piece …</Typography>;
+  const piece = foldPiece(id!, everything(data.acts, id!));
+  if (!piece) return <Trouble>This piece is not in the log: go back to Pieces.</Trouble>;
+  if (!given || planned?.failed || (planned && !planned.plan))
     return (
-      <Trouble>
-        This wall could not be worked out ({failed}). Its log is kept: check its figures and times, or undo
-        what was logged last.
-      </Trouble>
+      <>
+        <Title piece={piece} />
+        <Trouble>{whyUnplanned(data, planned?.failed ?? null)}</Trouble>
+        <PieceLog piece={piece} acts={data.acts} now={now} zone={zone} checks={null} />
+      </>
     );
-  if (!plan)
+  if (!planned?.plan)
     return (
-      <Trouble>
-        The making of this piece was undone, so there is nothing to show. Redo it, or log it again.
-      </Trouble>
+      <>
+        <Title piece={piece} />
+        {data.answers && !piece.finished && (
+          <AnswerBoard answer={answerFor(nextStep(data.answers, now), now, zone)} />
+        )}
+        <Typography role="status">The wall is being worked out …</Typography>
+      </>
     );
+  // what is shown here is what the Bench shows, unless this tablet knows more
+  const same = given === data.given && data.answers ? data.answers : null;
+  const plan = same ? { ...planned.plan, ...same } : planned.plan;
+  return <PieceView plan={plan} given={given} nights={planned.nights} acts={data.acts} now={now} />;
+}
+
+/** All that was ever logged of a piece, whether it stands or not. */
+const everything = (acts: PieceAnswer['acts'], id: string) => {
+  const of = (standing: boolean) =>
+    acts.filter((act) => act.standing === standing).flatMap((act) => act.entries);
+  const about = [...of(true), ...of(false)].filter((e) => e.subject === id && e.kind.startsWith('piece.'));
+  return about.some((e) => e.kind === 'piece.made') ? about : [];
+};
+
+function whyUnplanned({ unplanned }: PieceAnswer, failed: string | null): string {
+  if (unplanned === 'undone')
+    return 'The making of this piece was undone. “Redo” in its log brings it back with all that was logged of it.';
+  if (unplanned) return unplanned.message;
+  return `This wall could not be worked out (${failed ?? 'for no known reason'}). Its log is kept: check its figures and times, or undo what was logged last.`;
+}
+
+function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
+  const zone = useZone();
+  const units = useUnits();
   return (
-    <Box aria-busy={planned.firstLook}>
-      <PieceView plan={plan} given={given} nights={nights} acts={data.acts} now={now} />
+    <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap', mb: 1 }}>
+      <Typography variant="h2" component="h1">
+        {piece.made.name}
+      </Typography>
+      <Box sx={{ color: faded }}>
+        {clay && `${clay}, `}wall {formatQuantity('length', piece.made.form.wallM, units)}, made{' '}
+        {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)}
+      </Box>
     </Box>
   );
 }
@@ -65,7 +103,6 @@ interface PieceViewProps {
 
 function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
   const zone = useZone();
-  const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
   const trying = useTrial(plan, given);
   const { trial } = trying;
@@ -80,15 +117,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
   const cover = coverWords(plan.advice, piece.cover, now, zone);
   return (
     <>
-      <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap', mb: 1 }}>
-        <Typography variant="h2" component="h1">
-          {piece.made.name}
-        </Typography>
-        <Box sx={{ color: faded }}>
-          {given.body.name}, wall {formatQuantity('length', piece.made.form.wallM, units)}, made{' '}
-          {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)}
-        </Box>
-      </Box>
+      <Title piece={piece} clay={given.body.name} />
       {piece.finished ? (
         <AnswerBoard
           answer={{

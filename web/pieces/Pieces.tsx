@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import type { PieceRow } from '../../api/routes.ts';
+import type { PiecesAnswer, PiecesQuery } from '../../api/routes.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import { useZone } from '../frame/maker.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
@@ -12,9 +12,15 @@ import { shortDate } from '../frame/times.ts';
 
 /** Every piece in the log: those on the bench, or those finished. */
 export function Pieces() {
-  const { data, error } = useSWR<PieceRow[]>('/api/pieces', ask);
-  const [which, setWhich] = useState<'open' | 'finished'>('open');
+  const [which, setWhich] = useState<PiecesQuery['which']>('open');
   const [search, setSearch] = useState('');
+  const [page, setPage] = useState(0);
+  const asked = useDeferredValue(search.trim());
+  const query = new URLSearchParams({ which, search: asked, page: String(page) });
+  const { data, error } = useSWR<PiecesAnswer>(
+    which === 'open' && asked === '' && page === 0 ? '/api/pieces' : `/api/pieces?${query}`,
+    ask,
+  );
   const zone = useZone();
   const newPiece = (
     <Button variant="contained" component={RouterLink} to="/pieces/new">
@@ -23,20 +29,14 @@ export function Pieces() {
   );
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the pieces …</Typography>;
-  if (data.length === 0) {
+  if (data.unfinished + data.finished === 0) {
     return (
       <Empty title="No pieces yet" action={newPiece}>
         A piece begins when you log it as made. It takes under a minute.
       </Empty>
     );
   }
-  const shown = data
-    .filter(
-      (row) =>
-        (row.finished !== null) === (which === 'finished') &&
-        row.name.toLowerCase().includes(search.trim().toLowerCase()),
-    )
-    .sort((a, b) => b.madeAt - a.madeAt);
+  const shown = data.rows;
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 2 }}>
@@ -49,17 +49,23 @@ export function Pieces() {
         <ToggleButtonGroup
           exclusive
           value={which}
-          onChange={(_event, value: typeof which | null) => value && setWhich(value)}
+          onChange={(_event, value: typeof which | null) => {
+            if (!value) return;
+            setWhich(value);
+            setPage(0);
+          }}
           aria-label="Which pieces"
         >
-          <ToggleButton value="open">On the bench</ToggleButton>
-          <ToggleButton value="finished">Finished</ToggleButton>
+          <ToggleButton value="open">On the bench ({data.unfinished})</ToggleButton>
+          <ToggleButton value="finished">Finished ({data.finished})</ToggleButton>
         </ToggleButtonGroup>
         <TextField
-          label="Find by name"
-          size="small"
+          label="Find by name, clay or room"
           value={search}
-          onChange={(event) => setSearch(event.target.value)}
+          onChange={(event) => {
+            setSearch(event.target.value);
+            setPage(0);
+          }}
         />
       </Box>
       {shown.length === 0 && <Box sx={{ py: 3 }}>None here.</Box>}
@@ -101,6 +107,19 @@ export function Pieces() {
           </Box>
         ))}
       </Box>
+      {data.pages > 1 && (
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2 }}>
+          <Button variant="outlined" disabled={page === 0} onClick={() => setPage(page - 1)}>
+            Newer
+          </Button>
+          <Box>
+            Page {page + 1} of {data.pages}, {data.found} pieces
+          </Box>
+          <Button variant="outlined" disabled={page + 1 >= data.pages} onClick={() => setPage(page + 1)}>
+            Older
+          </Button>
+        </Box>
+      )}
     </>
   );
 }

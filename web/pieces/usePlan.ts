@@ -2,7 +2,6 @@ import { useEffect, useMemo, useState } from 'react';
 import type { PieceAnswer } from '../../api/routes.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
 import { inOrder } from '../../core/log/ledger.ts';
-import type { Effort } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { useOutbox } from '../frame/outbox.ts';
 import type { PlanAnswer, PlanRequest } from './planMessages.ts';
@@ -13,6 +12,7 @@ export function useCase(answer: PieceAnswer | undefined): PieceCase | null {
   return useMemo(() => {
     if (!answer) return null;
     const { given } = answer;
+    if (!given) return null;
     const known = new Set(given.entries.map((entry) => entry.id));
     const mine = waiting
       .flatMap((w) => (w.refused ? [] : w.act.entries))
@@ -39,10 +39,6 @@ export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanA
   return new Promise((resolve) => asked.set(ticket, resolve));
 }
 
-/** Members of the first answer about a piece, while the whole one is made. */
-const FIRST: Effort = { members: 8 };
-const FIRST_LOOK = '';
-
 interface Answered {
   pieceId: string;
   key: string;
@@ -50,35 +46,26 @@ interface Answered {
   answer: PlanAnswer;
 }
 
-/**
- * The plan of a piece, computed in a worker: a quick one first; the last one stays until the next is ready.
- * @returns whether it is a first look beside it
- */
-export function usePlan(
-  given: PieceCase | null,
-  now: Instant,
-): { answer: PlanAnswer; firstLook: boolean } | null {
+/** The plan of a piece, computed in a worker; the last one stays until the next is ready. */
+export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | null {
   const [answered, setAnswered] = useState<Answered | null>(null);
   const key = useMemo(() => JSON.stringify(given), [given]);
   const known = answered?.pieceId === given?.pieceId ? answered : null;
   const plan = known?.answer.plan;
   const holds = known?.key === key && plan && now < plan.holdsUntil && now >= known.now;
   const due = holds ? null : Math.floor(now / 10_000) * 10_000;
-  const isFirst = !known;
 
   useEffect(() => {
     const wanted = JSON.parse(key) as PieceCase | null;
     if (due === null || !wanted) return;
     let current = true;
-    // a first look stands for no key, so that the whole one stays due
-    const [effort, answers] = isFirst ? [FIRST, FIRST_LOOK] : [{}, key];
-    void planInWorker({ given: wanted, now: due, effort }).then(
-      (answer) => current && setAnswered({ pieceId: wanted.pieceId, key: answers, now: due, answer }),
+    void planInWorker({ given: wanted, now: due }).then(
+      (answer) => current && setAnswered({ pieceId: wanted.pieceId, key, now: due, answer }),
     );
     return () => {
       current = false;
     };
-  }, [key, due, isFirst]);
+  }, [key, due]);
 
-  return known && { answer: known.answer, firstLook: known.key === FIRST_LOOK };
+  return known && known.answer;
 }

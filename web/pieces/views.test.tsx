@@ -22,7 +22,7 @@ describe('the log of a piece', () => {
   const shown = (...entries: Entry[]) => {
     const studio = testStudio(made, ...entries);
     const piece = foldPiece('p', inOrder([made, ...entries]))!;
-    const acts = studio.ledger.acts.map((act) => ({ ...act, standing: true }));
+    const acts = studio.ledger.acts.map((act) => ({ ...act, standing: true, undoneBy: null }));
     show(<PieceLog piece={piece} acts={acts} now={NOON} zone={zone} checks={null} />);
     return studio;
   };

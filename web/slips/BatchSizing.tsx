@@ -249,7 +249,7 @@ function SizeFields({ by, typed, onTyped, recipe, catalogue, units }: SizeFields
 /** Adds the coated face of a piece that stands on the bench. */
 function AreaOfPieces({ onAdd }: { onAdd: (m2: number) => void }) {
   const { data } = useSWR<BenchAnswer>('/api/bench', ask);
-  const pieces = data?.pieces ?? [];
+  const pieces = data?.pieces.filter((row) => row.state === 'planned') ?? [];
   if (pieces.length === 0) return null;
   return (
     <ChoiceField

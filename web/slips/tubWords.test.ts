@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { steadyClimate } from '../../core/drying/air.ts';
-import { foldCatalogue } from '../../core/log/catalogue.ts';
+import { catalogueOf } from '../../core/log/catalogue.ts';
 import type { Entry, EntryBodies } from '../../core/log/entry.ts';
 import { emptyLedger } from '../../core/log/ledger.ts';
 import { foldTub } from '../../core/log/tub.ts';
@@ -10,7 +10,7 @@ import { metricUnits } from '../../core/units/quantity.ts';
 import { attentionWords, labelOf, roadWords, tubAnswer, tubWords } from './tubWords.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');
-const catalogue = foldCatalogue(emptyLedger());
+const catalogue = catalogueOf(emptyLedger());
 const wanted = consistencyFor('brushed-engobe');
 let count = 0;
 

@@ -1,12 +1,12 @@
 import { parentPort } from 'node:worker_threads';
-import { rememberingPlanner } from '../core/plan/memory.ts';
-import { REMEMBERED, type PlanDone, type PlanTask } from './planning.ts';
+import { rememberingPlanner } from '../../core/plan/memory.ts';
+import { REMEMBERED, type PlanDone, type PlanTask } from './planner.ts';
 
 const plan = rememberingPlanner(REMEMBERED);
 
-function done({ ticket, given, now, whatIf, effort }: PlanTask): PlanDone {
+function done({ ticket, given, now }: PlanTask): PlanDone {
   try {
-    return { ticket, plan: plan(given, now, whatIf, effort) };
+    return { ticket, plan: plan(given, now) };
   } catch (error) {
     return { ticket, failed: `${given.pieceId}: ${String(error)}` };
   }

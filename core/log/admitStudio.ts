@@ -1,0 +1,54 @@
+import { problem, type Problem } from '../units/problem.ts';
+import type { Rules } from './admission.ts';
+import type { EntryKind, EntryOf } from './entry.ts';
+import type { Ledger } from './ledger.ts';
+import { exists } from './presence.ts';
+import { SCALE, STUDIO } from './studio.ts';
+
+type StudioKind = Extract<
+  EntryKind,
+  `${'readings' | 'studio' | 'room' | 'clay' | 'sensor' | 'scale' | 'learning' | 'maker' | 'act'}.${string}`
+>;
+
+const any = (): null => null;
+const only =
+  (name: string) =>
+  ({ subject }: { subject: string }): Problem | null =>
+    subject === name
+      ? null
+      : problem('no-such-subject', 'subject', 'There is only one of these: reload the page.');
+
+export const studioRules: Pick<Rules, StudioKind> = {
+  'readings.taken': any,
+  'studio.set': only(STUDIO),
+  'room.set': any,
+  'clay.set': any,
+  'sensor.set': any,
+  'scale.set': only(SCALE),
+  'learning.reset': ({ subject }, { ledger }) => subjectProblem(ledger, subject),
+  'learning.taught': (entry, { ledger }) =>
+    subjectProblem(ledger, entry.subject) ?? taughtProblem(ledger, entry),
+  'maker.set': any,
+  'act.retracted': any,
+};
+
+const subjectProblem = (ledger: Ledger, id: string): Problem | null =>
+  exists(ledger, 'room', id) || exists(ledger, 'clay', id)
+    ? null
+    : problem('no-such-subject', 'subject', 'This studio has no such room or clay: pick one from the list.');
+
+function taughtProblem(ledger: Ledger, { subject, body }: EntryOf<'learning.taught'>): Problem | null {
+  const ofRoom = exists(ledger, 'room', subject);
+  const wrong = Object.keys(body.belief).find((unknown) => (unknown === 'diffusion') === ofRoom);
+  if (wrong)
+    return problem(
+      'not-of-this',
+      `body.belief.${wrong}`,
+      ofRoom
+        ? 'A room does not teach how fast water moves in a clay.'
+        : 'A clay does not teach how a room dries.',
+    );
+  return Object.keys(body.belief).length === 0
+    ? problem('nothing-taught', 'body.belief', 'It teaches nothing: pick at least one line of the file.')
+    : null;
+}

@@ -1,0 +1,41 @@
+import type { EntryBodies, Entry } from './entry.ts';
+import type { Named, StudioState } from './studio.ts';
+import { STUDIO } from './studio.ts';
+
+type Settable = 'studio.set' | 'room.set' | 'clay.set' | 'maker.set';
+
+/**
+ * What must be set again so that another studio's log, taken in, leaves the settings here as they were: those that were
+ * set here and that it set otherwise.
+ * @param entry makes an entry of a setting
+ */
+export function settingsKept(
+  before: StudioState,
+  after: StudioState,
+  entry: <K extends Settable>(kind: K, subject: string, body: EntryBodies[K]) => Entry,
+): { entries: Entry[]; names: string[] } {
+  const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
+  const entries: Entry[] = [];
+  const names: string[] = [];
+  const keep = <K extends Settable>(kind: K, id: string, body: EntryBodies[K], name: string) => {
+    entries.push(entry(kind, id, body));
+    names.push(name);
+  };
+  if (before.isSet && differs(before.studio, after.studio))
+    keep('studio.set', STUDIO, before.studio, before.studio.name);
+  const each = <K extends Settable>(
+    kind: K,
+    here: Named<EntryBodies[K] & { name: string }>[],
+    there: Named<EntryBodies[K] & { name: string }>[],
+  ) => {
+    for (const { id, set, revisions } of here) {
+      const other = there.find((named) => named.id === id);
+      const wasSet = revisions.some(({ from }) => from > 0);
+      if (wasSet && other && differs(set, other.set)) keep(kind, id, set, set.name);
+    }
+  };
+  each('room.set', before.rooms, after.rooms);
+  each('clay.set', before.clays, after.clays);
+  each('maker.set', before.makers, after.makers);
+  return { entries, names };
+}

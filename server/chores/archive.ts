@@ -1,0 +1,180 @@
+import type { Readable } from 'node:stream';
+import type { MessagePort } from 'node:worker_threads';
+import { JSONParser } from '@streamparser/json';
+import yauzl from 'yauzl';
+import { schema } from '../../api/index.ts';
+import type { RecordedAct } from '../../core/log/entry.ts';
+import { ok, refused, type Result } from '../../core/units/problem.ts';
+
+export const FORMAT = 'kosmema-studio';
+export const FORMAT_VERSION = 1;
+
+export interface ArchiveTask {
+  path: string;
+  port: MessagePort;
+}
+
+export interface ArchiveHead {
+  acts: number;
+  /** Names of the raw files in it. */
+  files: string[];
+}
+
+/** More than any studio's log unpacks to, bytes. */
+const STUDIO_LIMIT = 1024 * 1024 * 1024;
+/** A log packs to a tenth or so; what unpacks to this many times its size is no log. */
+const MOST_PACKED = 60;
+const MOST_ACTS = 1_000_000;
+const PART = 500;
+
+/** Reads an export and hands over its acts, part by part, each when the one before was taken. */
+export async function readArchive(
+  path: string,
+  take: (acts: RecordedAct[]) => Promise<void>,
+): Promise<Result<ArchiveHead>> {
+  const zip = await openZip(path);
+  if (!zip)
+    return refused(
+      'not-a-zip',
+      'file',
+      'This is not a zip archive, or it is damaged. Choose a file made by Export. Nothing was taken.',
+    );
+  try {
+    const studio = zip.names.get('studio.json');
+    if (!studio)
+      return refused(
+        'no-studio',
+        'file',
+        'There is no studio.json in this archive: choose a file made by Export. Nothing was taken.',
+      );
+    if (
+      studio.uncompressedSize > STUDIO_LIMIT ||
+      studio.uncompressedSize > MOST_PACKED * Math.max(studio.compressedSize, 10_000)
+    )
+      return refused(
+        'too-much',
+        'file',
+        'The studio.json of this archive unpacks to far more than any studio’s log: it was not made by Export. Nothing was taken.',
+      );
+    const read = await readStudio(await zip.open(studio), studio.uncompressedSize, take);
+    if (!read.ok) return read;
+    return ok({
+      acts: read.value,
+      files: [...zip.names.keys()].flatMap((name) => /^files\/([0-9a-f]{64})$/.exec(name)?.[1] ?? []),
+    });
+  } finally {
+    zip.close();
+  }
+}
+
+/** The acts of a studio.json, in parts. @returns how many there were */
+async function readStudio(
+  stream: Readable,
+  bytes: number,
+  take: (acts: RecordedAct[]) => Promise<void>,
+): Promise<Result<number>> {
+  const parser = new JSONParser({ paths: ['$.format', '$.version', '$.acts.*'], keepStack: false });
+  let count = 0;
+  let refusal: Result<never> | null = null;
+  let part: RecordedAct[] = [];
+  const head = { format: false, version: false };
+  const refuse = (code: string, field: string, words: string) =>
+    (refusal ??= refused(code, field, `${words} Nothing was taken.`));
+  parser.onValue = ({ value, key, stack }) => {
+    if (refusal) return;
+    if (stack.length === 1 && key === 'format') {
+      head.format = value === FORMAT;
+      if (!head.format)
+        refuse(
+          'invalid',
+          'studio.json:format',
+          'This zip is not an export of this program: it should hold a studio.json that says so.',
+        );
+      return;
+    }
+    if (stack.length === 1 && key === 'version') {
+      head.version = typeof value === 'number' && value <= FORMAT_VERSION;
+      if (!head.version)
+        refuse(
+          'invalid',
+          'studio.json:version',
+          'This export was written by a newer version of the program: update this one first.',
+        );
+      return;
+    }
+    count += 1;
+    if (count > MOST_ACTS)
+      return void refuse('too-many', 'studio.json:acts', `An export holds at most ${MOST_ACTS} acts.`);
+    const parsed = schema.recordedAct.safeParse(value);
+    if (parsed.success) return void part.push(parsed.data as RecordedAct);
+    const [issue] = parsed.error.issues;
+    refuse('invalid', `studio.json:acts.${count - 1}.${issue!.path.join('.')}`, issue!.message);
+  };
+  parser.onError = () =>
+    void refuse('invalid', 'studio.json', 'The studio.json in this archive is not JSON that can be read.');
+  let unpacked = 0;
+  try {
+    for await (const chunk of stream as AsyncIterable<Buffer>) {
+      unpacked += chunk.length;
+      if (unpacked > bytes) refuse('too-much', 'file', 'The archive holds more than it says.');
+      else parser.write(chunk);
+      if (refusal) return refusal;
+      while (part.length >= PART) await take(part.splice(0, PART));
+    }
+  } catch {
+    return (
+      refusal ??
+      refuse('invalid', 'studio.json', 'The studio.json in this archive could not be read to its end.')
+    );
+  } finally {
+    stream.destroy();
+  }
+  if (!head.format) refuse('invalid', 'studio.json:format', 'This zip is not an export of this program.');
+  if (!head.version) refuse('invalid', 'studio.json:version', 'This export does not say its version.');
+  if (refusal) return refusal;
+  if (part.length > 0) await take(part);
+  part = [];
+  return ok(count);
+}
+
+export interface OpenZip {
+  names: Map<string, yauzl.Entry>;
+  open: (entry: yauzl.Entry) => Promise<Readable>;
+  close: () => void;
+}
+
+/** More names than this and it is no export. */
+const MOST_NAMES = 100_000;
+
+/** @returns null where it is no zip, or has too many entries */
+export function openZip(path: string): Promise<OpenZip | null> {
+  return new Promise((resolve) => {
+    yauzl.open(path, { lazyEntries: true, autoClose: false }, (error, zip) => {
+      if (error) return resolve(null);
+      const names = new Map<string, yauzl.Entry>();
+      if (zip.entryCount > MOST_NAMES) {
+        zip.close();
+        return resolve(null);
+      }
+      zip.on('error', () => {
+        zip.close();
+        resolve(null);
+      });
+      zip.on('entry', (entry: yauzl.Entry) => {
+        names.set(entry.fileName, entry);
+        zip.readEntry();
+      });
+      zip.on('end', () =>
+        resolve({
+          names,
+          close: () => zip.close(),
+          open: (entry) =>
+            new Promise((got, failed) =>
+              zip.openReadStream(entry, (problem, stream) => (problem ? failed(problem) : got(stream))),
+            ),
+        }),
+      );
+      zip.readEntry();
+    });
+  });
+}

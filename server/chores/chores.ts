@@ -1,0 +1,59 @@
+import { existsSync } from 'node:fs';
+import { MessageChannel } from 'node:worker_threads';
+import { Piscina } from 'piscina';
+import type { ReadingsAnswers, RecordedAct } from '../../core/log/entry.ts';
+import type { Result } from '../../core/units/problem.ts';
+import { readArchive, type ArchiveHead, type ArchiveTask } from './archive.ts';
+import { readClimate, type ClimateFile } from './climate.ts';
+
+/** Heavy reading of files, done off the server's thread. */
+export interface Chores {
+  climate: (path: string, answers: ReadingsAnswers) => Promise<Result<ClimateFile>>;
+  /** Hands over the acts of an export in parts, each when the one before was taken. */
+  archive: (path: string, take: (acts: RecordedAct[]) => Promise<void>) => Promise<Result<ArchiveHead>>;
+  close: () => Promise<void>;
+}
+
+/** A file that needs more than this to be read is refused, MB. */
+const MEMORY_MB = 1_200;
+
+/** In threads of their own; on this one where the built thread is not beside the program, as in tests. */
+export function createChores(path: string): Chores {
+  if (!existsSync(path)) return choresHere();
+  const pool = new Piscina({
+    filename: path,
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 30_000,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+  });
+  return {
+    climate: (file, answers) =>
+      pool.run({ path: file, answers }, { name: 'readClimate' }) as Promise<Result<ClimateFile>>,
+    archive: async (file, take) => {
+      const { port1, port2 } = new MessageChannel();
+      port1.on('message', (acts: RecordedAct[]) => {
+        take(acts).then(
+          () => port1.postMessage('go on'),
+          () => port1.postMessage('stop'),
+        );
+      });
+      try {
+        const task: ArchiveTask = { path: file, port: port2 };
+        return (await pool.run(task, {
+          name: 'readArchiveTo',
+          transferList: [port2],
+        })) as Result<ArchiveHead>;
+      } finally {
+        port1.close();
+      }
+    },
+    close: () => pool.close({ force: true }),
+  };
+}
+
+export const choresHere = (): Chores => ({
+  climate: (path, answers) => Promise.resolve(readClimate({ path, answers })),
+  archive: (path, take) => readArchive(path, take),
+  close: () => Promise.resolve(),
+});

@@ -1,0 +1,120 @@
+import { createHash } from 'node:crypto';
+import { meansOver } from '../../core/drying/series.ts';
+import type { Prior } from '../../core/forecast/prior.ts';
+import { entriesOf, type SubjectKind } from '../../core/log/entry.ts';
+import { createFolded } from '../../core/log/folds.ts';
+import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
+import { foldPiece, type PieceState } from '../../core/log/piece.ts';
+import { settingAt } from '../../core/log/studio.ts';
+import { AIR_STEP, type PieceCase } from '../../core/plan/case.ts';
+import { ok, refused, type Result } from '../../core/units/problem.ts';
+import { DAY } from '../../core/units/quantity.ts';
+import type { Sensors } from '../sensors/sensors.ts';
+import type { Store } from '../store.ts';
+
+/** Pieces as their logs have them, and all that a plan of one rests on. */
+export interface Cases {
+  piece: (id: string) => PieceState | null;
+  /** Every piece that stands, in the order they were first logged. */
+  pieces: () => PieceState[];
+  unfinished: () => PieceState[];
+  finished: () => PieceState[];
+  /** All that a plan of a piece rests on, or why it cannot be planned. */
+  of: (piece: PieceState, learned: Partial<Prior>) => Promise<Result<PieceCase>>;
+  /** Changes when something that the maker logged changes what is known of a piece; the same over restarts. */
+  logMark: (piece: PieceState) => string;
+  /** Changes when its air was measured further. */
+  airMark: (piece: PieceState) => string;
+}
+
+/** Before a piece was made its room is looked at so long. */
+const BEFORE = 2 * DAY;
+
+export function createCases(store: Store, sensors: Sensors | null): Cases {
+  const { ledger } = store;
+  const folded = createFolded(ledger);
+  let sorted = { at: -1, unfinished: [] as PieceState[], finished: [] as PieceState[] };
+
+  const piece = (id: string): PieceState | null =>
+    folded('piece', id, () => foldPiece(id, store.entriesAbout('piece', id)));
+  const pieces = () => subjectsOf(ledger, 'piece.made').flatMap((id) => piece(id) ?? []);
+
+  const bothKinds = () => {
+    const at = revisionOf(ledger, 'piece');
+    if (sorted.at === at) return sorted;
+    const all = pieces();
+    sorted = { at, unfinished: all.filter((p) => !p.finished), finished: all.filter((p) => p.finished) };
+    return sorted;
+  };
+
+  const roomsOf = ({ id, made }: PieceState): Set<string> =>
+    new Set([
+      made.roomId,
+      ...entriesOf(store.entriesAbout('piece', id), 'piece.moved').map((e) => e.body.roomId),
+    ]);
+
+  const marks = (kind: SubjectKind, id: string) =>
+    store
+      .entriesAbout(kind, id)
+      .map((e) => e.id)
+      .join();
+
+  return {
+    piece,
+    pieces,
+    unfinished: () => bothKinds().unfinished,
+    finished: () => bothKinds().finished,
+    of: async (asked, learned) => {
+      const entries = store.entriesAbout('piece', asked.id);
+      const { studio, rooms, clays } = store.studio();
+      const clay = clays.find((c) => c.id === asked.made.clayId);
+      if (!clay)
+        return refused(
+          'no-such-clay',
+          'clayId',
+          'Its clay is no longer in the log: redo the act that set the clay, or correct what the piece is made of.',
+        );
+      const from = asked.madeAt - BEFORE;
+      const to = asked.finished?.at ?? Number.POSITIVE_INFINITY;
+      const inCase: PieceCase['rooms'] = [];
+      for (const id of roomsOf(asked)) {
+        const room = rooms.find((r) => r.id === id);
+        if (!room)
+          return refused(
+            'no-such-room',
+            'roomId',
+            'A room it stood in is no longer in the log: redo the act that set the room, or correct where it stood.',
+          );
+        const measured = await store.readings(id, from, to);
+        const recent = asked.finished ? [] : (sensors?.recent(id, from) ?? []);
+        const heard = asked.finished ? null : sensors?.heardFrom(id);
+        inCase.push({
+          id,
+          settings: room.revisions.map(({ from: since, set }) => ({ ...set, from: since })),
+          series: meansOver([...measured, ...recent], AIR_STEP),
+          ...(heard ? { sensorAt: heard.lastAt } : {}),
+        });
+      }
+      return ok({
+        pieceId: asked.id,
+        entries,
+        body: settingAt(clay, asked.madeAt),
+        rooms: inCase,
+        studio,
+        learned,
+      });
+    },
+    logMark: (asked) =>
+      digest([
+        ...store.entriesAbout('piece', asked.id).flatMap((e) => (e.kind === 'piece.noted' ? [] : [e.id])),
+        'clay',
+        marks('clay', asked.made.clayId),
+        ...[...roomsOf(asked)].map((id) => marks('room', id)),
+        'studio',
+        marks('studio', 'studio'),
+      ]),
+    airMark: (asked) => digest([...roomsOf(asked)].map((id) => store.readingsMark(id))),
+  };
+}
+
+const digest = (parts: string[]): string => createHash('sha1').update(parts.join(' ')).digest('base64url');

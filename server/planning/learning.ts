@@ -1,0 +1,260 @@
+import { createHash } from 'node:crypto';
+import type { LearningAnswer } from '../../api/index.ts';
+import {
+  learnedPrior,
+  lessonsOf,
+  taughtBy as teaching,
+  type Lesson,
+  type Reset,
+} from '../../core/forecast/learn.ts';
+import type { Prior } from '../../core/forecast/prior.ts';
+import { entriesOf, type Entry, type EntryKind, type RecordedAct } from '../../core/log/entry.ts';
+import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
+import { instantOf, type PieceState } from '../../core/log/piece.ts';
+import type { PieceCase } from '../../core/plan/case.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import { breathing } from '../breath.ts';
+import { SENSOR_FILE } from '../sensors/means.ts';
+import type { Derived } from '../derived.ts';
+import type { Store } from '../store.ts';
+import type { Cases } from './cases.ts';
+
+/** What finished pieces have taught of rooms and clays: computed from the log, never kept as fact. */
+export interface Learning {
+  prior: (roomId: string, clayId: string) => Partial<Prior>;
+  /** Begins to learn from what was finished or changed since, unless it is at it. */
+  study: () => void;
+  /** Ends when all that was finished has been learned from. */
+  studied: () => Promise<void>;
+  answer: () => LearningAnswer;
+  close: () => void;
+}
+
+/** How far it has come. */
+export interface Studied {
+  /** What each finished piece taught, by piece, with a mark of all that it rests on; null where it taught nothing. */
+  taught: Record<string, { mark: string; lesson: Lesson | null }>;
+  /** Acts of the journal that have been looked at, by the number of the last. */
+  upTo: number;
+}
+
+interface LearningParts {
+  store: Store;
+  cases: Pick<Cases, 'piece' | 'finished' | 'of'>;
+  plan: (given: PieceCase, now: Instant) => Promise<PiecePlan | null>;
+  kept: Derived<Studied>;
+}
+
+/** A sensor's act tells of the hours before it. */
+const ACT_OF_AIR = 3 * HOUR;
+/** Lessons are made known in so many at once, lest all plans follow each of them. */
+const AT_ONCE = 20;
+const found: EntryKind[] = ['piece.checked', 'piece.felt', 'piece.weighed', 'piece.seen'];
+
+export function createLearning({ store, cases, plan, kept }: LearningParts): Learning {
+  const { ledger } = store;
+  const begun = kept.read() ?? { taught: {}, upTo: 0 };
+  const known = new Map(Object.entries(begun.taught));
+  let own = inTime([...known.values()].flatMap(({ lesson }) => lesson ?? []));
+  let { upTo } = begun;
+  let busy: Promise<void> | null = null;
+  let closed = false;
+  let version = 0;
+  const priors = new Map<string, { at: string; prior: Partial<Prior> }>();
+
+  const allOf = <K extends EntryKind>(kind: K) =>
+    subjectsOf(ledger, kind).flatMap((id) => entriesOf(store.entriesAbout('learning', id), kind));
+
+  const resets = (until = Number.POSITIVE_INFINITY): Reset[] =>
+    allOf('learning.reset')
+      .map((reset) => ({ id: reset.subject, unknown: reset.body.unknown ?? null, at: instantOf(reset) }))
+      .filter(({ at }) => at <= until);
+
+  /** Lessons taken over from elsewhere; each is of one room or one clay. */
+  const takenOver = (until = Number.POSITIVE_INFINITY): Lesson[] =>
+    allOf('learning.taught')
+      .map((entry) => ({
+        pieceId: null,
+        name: entry.body.from,
+        at: instantOf(entry),
+        roomId: entry.subject,
+        clayId: entry.subject,
+        pieces: entry.body.pieces,
+        checks: entry.body.checks,
+        belief: entry.body.belief,
+      }))
+      .filter(({ at }) => at <= until);
+
+  const lessons = (): Lesson[] => inTime([...own, ...takenOver()]);
+
+  /** What a finished piece teaches; null where nothing was found of it, or it cannot be planned. */
+  const lessonOf = async (piece: PieceState, before: Lesson[]): Promise<Lesson | null> => {
+    const { id, made, finished } = piece;
+    if (!store.entriesAbout('piece', id).some((entry) => found.includes(entry.kind))) return null;
+    const at = finished!.at;
+    const counting = inTime([...before, ...takenOver(at)]);
+    const given = await cases.of(piece, learnedPrior(counting, made.roomId, made.clayId, resets(at)));
+    if (!given.ok) return null;
+    const mark = markOf(given.value);
+    const last = known.get(id);
+    if (last?.mark === mark) return last.lesson;
+    const lesson = await taughtBy(piece, given.value, at);
+    if (!closed) known.set(id, { mark, lesson });
+    return lesson;
+  };
+
+  const taughtBy = async (
+    { id, made }: PieceState,
+    given: PieceCase,
+    at: Instant,
+  ): Promise<Lesson | null> => {
+    const planned = await plan(given, at).catch((error: unknown) => {
+      console.error(`${made.name} taught nothing: ${String(error)}`);
+      return null;
+    });
+    const checks = planned?.course.observations.length ?? 0;
+    if (!planned || checks === 0) return null;
+    const { belief } = planned.course;
+    return {
+      pieceId: id,
+      name: made.name,
+      at,
+      roomId: made.roomId,
+      clayId: made.clayId,
+      pieces: 1,
+      checks,
+      belief,
+    };
+  };
+
+  /** From which moment on lessons may have changed through an entry; null where none has. */
+  const touches = (entry: Entry): Instant | null => {
+    switch (entry.kind) {
+      case 'piece.noted':
+        return null;
+      case 'clay.set':
+      case 'room.set':
+      case 'learning.taught':
+      case 'learning.reset':
+        return instantOf(entry);
+      case 'readings.taken':
+        return entry.body.fileName === SENSOR_FILE ? instantOf(entry) - ACT_OF_AIR : 0;
+      default: {
+        if (!entry.kind.startsWith('piece.')) return null;
+        const taught = own.find(({ pieceId }) => pieceId === entry.subject);
+        const finished = cases.piece(entry.subject)?.finished;
+        if (!taught && !finished) return null;
+        return Math.min(taught?.at ?? Number.POSITIVE_INFINITY, finished?.at ?? Number.POSITIVE_INFINITY);
+      }
+    }
+  };
+
+  /** The moment from which on lessons are to be learned anew after these acts; null where none is. */
+  const anewFrom = (acts: RecordedAct[]): Instant | null => {
+    const open = [...acts];
+    const moments: Instant[] = [];
+    for (let act = open.pop(); act; act = open.pop())
+      for (const entry of act.entries) {
+        const target = entry.kind === 'act.retracted' ? ledger.byId.get(entry.subject) : undefined;
+        if (target) open.push(target);
+        const from = touches(entry);
+        if (from !== null) moments.push(from);
+      }
+    return moments.length === 0 ? null : moments.reduce((a, b) => Math.min(a, b));
+  };
+
+  const learn = async (): Promise<void> => {
+    for (;;) {
+      const last = ledger.acts.at(-1)?.n ?? 0;
+      if (last === upTo || closed) return;
+      const first = ledger.acts.findLastIndex(({ n }) => n <= upTo) + 1;
+      const from = anewFrom(ledger.acts.slice(first));
+      if (from !== null) await learnFrom(from);
+      if (closed) return;
+      upTo = last;
+      write();
+    }
+  };
+
+  const write = () => kept.write(() => ({ taught: Object.fromEntries(known), upTo }));
+
+  const learnFrom = async (from: Instant): Promise<void> => {
+    const breathe = breathing();
+    const pieces = cases
+      .finished()
+      .filter(({ finished }) => finished!.at >= from)
+      .sort((a, b) => a.finished!.at - b.finished!.at);
+    const before = own.filter(({ at }) => at < from);
+    const goesOn = before.length === own.length;
+    const learned = [...before];
+    for (const [i, piece] of pieces.entries()) {
+      await breathe();
+      const lesson = await lessonOf(piece, learned);
+      if (closed) return;
+      if (lesson) learned.push(lesson);
+      if (goesOn && (i + 1) % AT_ONCE === 0) {
+        own = [...learned];
+        version += 1;
+        write();
+      }
+    }
+    if (JSON.stringify(learned) === JSON.stringify(own)) return;
+    own = learned;
+    version += 1;
+  };
+
+  return {
+    prior: (roomId, clayId) => {
+      const at = `${version} ${revisionOf(ledger, 'learning')}`;
+      const key = `${roomId} ${clayId}`;
+      const known = priors.get(key);
+      if (known?.at === at) return known.prior;
+      const prior = learnedPrior(lessons(), roomId, clayId, resets());
+      priors.set(key, { at, prior });
+      return prior;
+    },
+    study: () => {
+      busy ??= learn()
+        .catch((error: unknown) => console.error(`Nothing was learned: ${String(error)}`))
+        .finally(() => (busy = null));
+    },
+    studied: async () => {
+      while (busy) await busy;
+    },
+    answer: () => {
+      const { rooms, clays } = store.studio();
+      const named = { room: rooms, clay: clays };
+      const all = lessons();
+      return {
+        studying: busy !== null,
+        learned: teaching.flatMap((taught) =>
+          named[taught.subject].flatMap(({ id, set }) => {
+            const counting = lessonsOf(all, taught, id, resets());
+            const last = counting.at(-1);
+            if (!last) return [];
+            const sum = (of: 'pieces' | 'checks') =>
+              counting.reduce((total, lesson) => total + lesson[of], 0);
+            const belief = last.belief[taught.unknown]!;
+            return [
+              { ...taught, id, name: set.name, ...belief, pieces: sum('pieces'), checks: sum('checks') },
+            ];
+          }),
+        ),
+        lessons: all,
+      };
+    },
+    close: () => {
+      closed = true;
+      kept.settle();
+    },
+  };
+}
+
+/** All that a lesson rests on, but for notes. */
+const markOf = (given: PieceCase): string =>
+  createHash('sha1')
+    .update(JSON.stringify({ ...given, entries: given.entries.filter(({ kind }) => kind !== 'piece.noted') }))
+    .digest('base64url');
+
+const inTime = (some: Lesson[]): Lesson[] => [...some].sort((a, b) => a.at - b.at);

@@ -1,0 +1,82 @@
+import { existsSync } from 'node:fs';
+import { Worker } from 'node:worker_threads';
+import type { PieceCase } from '../../core/plan/case.ts';
+import { rememberingPlanner } from '../../core/plan/memory.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+
+/** Plans a piece, wherever that is done. */
+export type Planner = (given: PieceCase, now: Instant) => Promise<PiecePlan | null>;
+
+/** Pieces whose walls are remembered. */
+export const REMEMBERED = 60;
+/** A thread that dies over a piece is asked once more; twice is the piece's fault. */
+const TRIES = 2;
+
+export interface PlanTask {
+  ticket: number;
+  given: PieceCase;
+  now: Instant;
+}
+
+/** What the thread answers: a plan, or why there is none. */
+export type PlanDone = { ticket: number } & ({ plan: PiecePlan | null } | { failed: string });
+
+interface Asked {
+  task: PlanTask;
+  tries: number;
+  resolve: (plan: PiecePlan | null) => void;
+  reject: (error: Error) => void;
+}
+
+/** Plans on this thread. */
+export function plannerHere(): Planner {
+  const plan = rememberingPlanner(REMEMBERED);
+  return async (...wanted) => plan(...wanted);
+}
+
+/**
+ * Plans in a thread of its own, so that the server goes on answering meanwhile; on this one where the built thread
+ * is not beside the program, as when it runs from its sources. A thread that dies is started again.
+ */
+export function threadedPlanner(path: string): Planner {
+  if (!existsSync(path)) return plannerHere();
+  const asked = new Map<number, Asked>();
+  let tickets = 0;
+  let worker = begin();
+
+  function begin(): Worker {
+    const thread = new Worker(path);
+    thread.unref();
+    thread.on('message', (done: PlanDone) => {
+      const waiting = asked.get(done.ticket);
+      asked.delete(done.ticket);
+      if ('failed' in done) waiting?.reject(new Error(done.failed));
+      else waiting?.resolve(done.plan);
+    });
+    thread.on('error', (error: Error) => console.error(`The planner died: ${String(error)}`));
+    thread.once('exit', () => again());
+    return thread;
+  }
+
+  /** The first that waits is the one that it died over. */
+  function again(): void {
+    worker = begin();
+    for (const [i, waiting] of [...asked.values()].entries()) {
+      if (i === 0) waiting.tries += 1;
+      if (waiting.tries < TRIES) worker.postMessage(waiting.task);
+      else {
+        asked.delete(waiting.task.ticket);
+        waiting.reject(new Error('the planner died over it twice'));
+      }
+    }
+  }
+
+  return (given, now) => {
+    const task = { ticket: (tickets += 1), given, now };
+    return new Promise((resolve, reject) => {
+      asked.set(task.ticket, { task, tries: 0, resolve, reject });
+      worker.postMessage(task);
+    });
+  };
+}

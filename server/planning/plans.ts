@@ -1,0 +1,305 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import type {
+  BenchPiece,
+  BenchRow,
+  LearningAnswer,
+  PieceRow,
+  PiecesAnswer,
+  PiecesQuery,
+} from '../../api/index.ts';
+import { wetness } from '../../core/clay/colour.ts';
+import { outerReading } from '../../core/drying/readings.ts';
+import { readAt } from '../../core/drying/trajectory.ts';
+import { outsideArea } from '../../core/form/form.ts';
+import type { PieceState } from '../../core/log/piece.ts';
+import { settingAt } from '../../core/log/studio.ts';
+import type { PieceCase } from '../../core/plan/case.ts';
+import { nextStep } from '../../core/plan/next.ts';
+import { answersOf, type PiecePlan, type PlanAnswers } from '../../core/plan/plan.ts';
+import { stepsOf, techniqueNamed } from '../../core/technique/catalogue.ts';
+import type { Result } from '../../core/units/problem.ts';
+import { DAY, HOUR, type Instant } from '../../core/units/quantity.ts';
+import { breathing } from '../breath.ts';
+import type { Derived } from '../derived.ts';
+import type { Sensors } from '../sensors/sensors.ts';
+import type { Store } from '../store.ts';
+import { createCases } from './cases.ts';
+import { createLearning, type Studied } from './learning.ts';
+import type { Planner } from './planner.ts';
+
+/** What pieces ask for, each worked out in full; an answer is shown until something is logged that it does not know of. */
+export interface Plans {
+  bench: (now: Instant) => Promise<BenchRow[]>;
+  pieces: (query: PiecesQuery) => PiecesAnswer;
+  counted: () => number;
+  caseOf: (pieceId: string) => Promise<Result<PieceCase> | null>;
+  /** What the Bench shows of a piece, while it holds. */
+  answersOf: (pieceId: string) => PlanAnswers | null;
+  /** The latest pieces, oldest first. */
+  cases: (most: number) => Promise<PieceCase[]>;
+  /** What finished pieces have taught so far; what they teach since is then worked out. */
+  learned: () => LearningAnswer;
+  /** Gives up what is being worked out, and keeps the rest for the next start. */
+  close: () => void;
+}
+
+/** The last full answer about a piece, as it is kept over restarts. */
+export interface KeptAnswer {
+  logMark: string;
+  airMark: string;
+  answers: PlanAnswers;
+  thicknessM: number;
+  ribbon: { at: Instant[]; moisture: number[] };
+}
+
+export interface PlanParts {
+  store: Store;
+  planner: Planner;
+  sensors: Sensors | null;
+  kept: Derived<Record<string, KeptAnswer>>;
+  studied: Derived<Studied>;
+}
+
+/** A Bench waits this long for what was just logged to be worked out; then it says that it still is. */
+const PATIENCE_MS = 400;
+const PAGE = 50;
+
+export function createPlans({ store, planner, sensors, kept, studied }: PlanParts): Plans {
+  const cases = createCases(store, sensors);
+  const answers = new Map(Object.entries(kept.read() ?? {}));
+  const failed = new Map<string, { logMark: string; message: string }>();
+  /** What is being worked out, and how pressing it is. */
+  const running = new Map<string, { mark: string; done: Promise<void> }>();
+  let line: Promise<unknown> = Promise.resolve();
+  let waiting = 0;
+  let closed = false;
+
+  const learning = createLearning({
+    store,
+    cases,
+    kept: studied,
+    plan: async (given, now) => {
+      // a lesson gives way to whatever the Bench waits for
+      while (waiting > 0 && !closed) await line.catch(() => undefined);
+      return closed ? null : planner(given, now);
+    },
+  });
+
+  const airMarkOf = (piece: PieceState) =>
+    `${cases.airMark(piece)} ${JSON.stringify(learning.prior(piece.made.roomId, piece.made.clayId))}`;
+
+  const knownOf = (piece: PieceState): KeptAnswer | null => {
+    const known = answers.get(piece.id);
+    return known?.logMark === cases.logMark(piece) ? known : null;
+  };
+
+  /** Works a piece out, after those asked for before; equal questions share one answer. */
+  const workOut = (piece: PieceState, now: Instant): Promise<void> => {
+    const logMark = cases.logMark(piece);
+    const airMark = airMarkOf(piece);
+    const mark = `${logMark} ${airMark}`;
+    const already = running.get(piece.id);
+    if (already?.mark === mark) return already.done;
+    waiting += 1;
+    const done = line
+      .then(async () => {
+        if (closed || cases.logMark(piece) !== logMark) return;
+        const given = await cases.of(piece, learning.prior(piece.made.roomId, piece.made.clayId));
+        if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
+        const plan = await planner(given.value, now);
+        failed.delete(piece.id);
+        if (plan) answers.set(piece.id, keptOf(plan, given.value, logMark, airMark));
+        kept.write(() => Object.fromEntries(answers));
+      })
+      .catch((error: unknown) => {
+        console.error(`${piece.made.name} could not be planned: ${String(error)}`);
+        failed.set(piece.id, {
+          logMark,
+          message:
+            'Its wall could not be worked out from its log: look for a figure or a time that cannot be right.',
+        });
+      })
+      .finally(() => {
+        waiting -= 1;
+        if (running.get(piece.id)?.mark === mark) running.delete(piece.id);
+      });
+    line = done;
+    running.set(piece.id, { mark, done });
+    return done;
+  };
+
+  const rowOf = (piece: PieceState, now: Instant): BenchRow => {
+    const known = knownOf(piece);
+    const head = {
+      pieceId: piece.id,
+      name: piece.made.name,
+      cover: piece.cover,
+      stand: piece.stand,
+      roomName: roomName(store, piece.roomId),
+    };
+    if (known) return { state: 'planned', ...head, ...plannedOf(piece, known, store, now) };
+    const why = failed.get(piece.id);
+    return why?.logMark === cases.logMark(piece)
+      ? { state: 'unplanned', ...head, message: why.message }
+      : { state: 'working', ...head };
+  };
+
+  const failedAsIs = (piece: PieceState) => failed.get(piece.id)?.logMark === cases.logMark(piece);
+
+  /** Names, clays and states of pieces in small letters, for the search. */
+  const wordsOf = (piece: PieceState): string =>
+    [
+      piece.made.name,
+      roomName(store, piece.roomId),
+      clayName(store, piece.made.clayId),
+      piece.finished?.outcome ?? '',
+    ]
+      .join(' ')
+      .toLowerCase();
+
+  return {
+    caseOf: async (id) => {
+      const piece = cases.piece(id);
+      if (!piece) return null;
+      return cases.of(piece, piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId));
+    },
+    answersOf: (id) => {
+      const piece = cases.piece(id);
+      return piece && !piece.finished ? (knownOf(piece)?.answers ?? null) : null;
+    },
+    learned: () => {
+      learning.study();
+      return learning.answer();
+    },
+    cases: async (most) => {
+      const found: PieceCase[] = [];
+      for (const piece of cases.pieces().slice(-most)) {
+        const given = await cases.of(
+          piece,
+          piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId),
+        );
+        if (given.ok) found.push(given.value);
+      }
+      return found;
+    },
+    counted: () => cases.pieces().length,
+    bench: async (now) => {
+      const unfinished = cases.unfinished();
+      const pressing: Promise<void>[] = [];
+      for (const piece of unfinished)
+        if (!knownOf(piece) && !failedAsIs(piece)) pressing.push(workOut(piece, now));
+      if (pressing.length > 0)
+        await Promise.race([Promise.all(pressing), wait(PATIENCE_MS, undefined, { ref: false })]);
+      const rows = unfinished.map((piece) => rowOf(piece, now));
+      for (const piece of unfinished) {
+        const known = knownOf(piece);
+        if (
+          known &&
+          (now >= known.answers.holdsUntil || now < known.answers.at || known.airMark !== airMarkOf(piece))
+        )
+          void workOut(piece, now);
+      }
+      learning.study();
+      return rows;
+    },
+    pieces: ({ which, search, page }) => {
+      const wanted = search.trim().toLowerCase();
+      const all = which === 'finished' ? cases.finished() : cases.unfinished();
+      const found = wanted === '' ? [...all] : all.filter((piece) => wordsOf(piece).includes(wanted));
+      found.sort((a, b) => b.madeAt - a.madeAt || (a.id < b.id ? 1 : -1));
+      return {
+        rows: found
+          .slice(page * PAGE, (page + 1) * PAGE)
+          .map((piece) => pieceRow(piece, store, knownOf(piece)?.answers.now.stage.name ?? null)),
+        found: found.length,
+        pages: Math.max(1, Math.ceil(found.length / PAGE)),
+        unfinished: cases.unfinished().length,
+        finished: cases.finished().length,
+      };
+    },
+    close: () => {
+      closed = true;
+      kept.settle();
+      learning.close();
+    },
+  };
+}
+
+/** Folds what is to be shown first, giving way to requests. */
+export async function warmed({ ledger }: Store, fold: (id: string) => unknown): Promise<void> {
+  const breathe = breathing();
+  for (const id of ledger.subjects.get('piece.made')?.keys() ?? []) {
+    fold(id);
+    await breathe();
+  }
+}
+
+const roomName = (store: Store, id: string): string =>
+  store.studio().rooms.find((room) => room.id === id)?.set.name ?? '';
+const clayName = (store: Store, id: string): string =>
+  store.studio().clays.find((clay) => clay.id === id)?.set.name ?? '';
+
+function pieceRow(piece: PieceState, store: Store, stageName: string | null): PieceRow {
+  const steps = stepsOf(piece.made.techniqueId, piece.made.schools);
+  return {
+    id: piece.id,
+    name: piece.made.name,
+    madeAt: piece.madeAt,
+    techniqueName: techniqueNamed(piece.made.techniqueId).name,
+    roomName: roomName(store, piece.roomId),
+    clayName: clayName(store, piece.made.clayId),
+    cover: piece.cover,
+    finished: piece.finished,
+    doneSteps: steps.filter((step) => piece.done[step.id]).length,
+    steps: steps.length,
+    stageName,
+  };
+}
+
+const RIBBON_STEP = HOUR / 2;
+const RIBBON_SHOWN = DAY;
+/** A kept answer may be shown for hours after it was made: its ribbon reaches further than a day. */
+const RIBBON_LASTS = 2 * DAY;
+
+function keptOf(plan: PiecePlan, given: PieceCase, logMark: string, airMark: string): KeptAnswer {
+  const outer = outerReading(plan.piece.made.form.wallM);
+  const at = Array.from({ length: RIBBON_LASTS / RIBBON_STEP + 1 }, (_, i) => plan.at + i * RIBBON_STEP);
+  const moisture = at.map((t) => Number(wetness(given.body, readAt(plan.trajectory, t, outer)).toFixed(3)));
+  return {
+    logMark,
+    airMark,
+    answers: answersOf(plan),
+    thicknessM: plan.course.setting.thicknessM,
+    ribbon: { at, moisture },
+  };
+}
+
+function plannedOf(
+  piece: PieceState,
+  { answers, thicknessM, ribbon }: KeptAnswer,
+  store: Store,
+  now: Instant,
+): Omit<BenchPiece, 'state' | 'pieceId' | 'name' | 'cover' | 'stand' | 'roomName'> {
+  const clay = store.studio().clays.find((c) => c.id === piece.made.clayId)!;
+  const body = settingAt(clay, piece.madeAt);
+  const shown = ribbon.at.flatMap((at, i) => (at > now - RIBBON_STEP && at <= now + RIBBON_SHOWN ? [i] : []));
+  return {
+    techniqueName: techniqueNamed(piece.made.techniqueId).name,
+    stageName: answers.now.stage.name,
+    meanIndex: answers.now.meanIndex,
+    areaM2: outsideArea(piece.made.form),
+    wall: { body, thicknessM, meanX: answers.now.meanX },
+    check: answers.check,
+    next: nextStep(answers, now),
+    advice: answers.advice,
+    cautions: answers.cautions,
+    warnings: answers.warnings,
+    lastAt: piece.lastAt,
+    ribbon: {
+      at: shown.map((i) => ribbon.at[i]!),
+      moisture: shown.map((i) => ribbon.moisture[i]!),
+      wetColour: body.wetColour,
+      dryColour: body.dryColour,
+    },
+  };
+}

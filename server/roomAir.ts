@@ -1,0 +1,80 @@
+import type { AirReading } from '../core/drying/series.ts';
+import { actsNaming, revisionOf, stands, type Ledger } from '../core/log/ledger.ts';
+import type { Instant } from '../core/units/quantity.ts';
+import type { StoredReading } from './db/repository.ts';
+
+/** What was measured in rooms, from the database; what was asked for last is at hand. */
+export interface RoomAir {
+  /** A room's standing measurements between two instants, oldest first. */
+  between: (roomId: string, from: Instant, to: Instant) => Promise<AirReading[]>;
+  /** All of them, a month at a time. */
+  inPages: (roomId: string) => AsyncGenerator<AirReading[]>;
+  /** Changes when a room's measurements do; the same over restarts. */
+  mark: (roomId: string) => string;
+}
+
+/** The questions put to the database. */
+interface Ask {
+  between: (roomId: string, from: Instant, to: Instant) => Promise<StoredReading[]>;
+  span: (roomId: string) => Promise<{ from: Instant; to: Instant } | null>;
+}
+
+interface Held {
+  mark: string;
+  from: Instant;
+  to: Instant;
+  rows: Promise<AirReading[]>;
+}
+
+const PAGE_MS = 30 * 86_400_000;
+
+/** @param pending acts that the database does not have yet */
+export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask: Ask): RoomAir {
+  const held = new Map<string, Held>();
+  const marks = new Map<string, { at: string; mark: string }>();
+
+  const standing = async (roomId: string, from: Instant, to: Instant): Promise<AirReading[]> => {
+    const order = (actId: string) => ledger.byId.get(actId)?.n ?? 0;
+    const rows = (await ask.between(roomId, from, to))
+      .filter((row) => stands(ledger, row.actId))
+      .sort((a, b) => a.at - b.at || order(a.actId) - order(b.actId));
+    return rows.filter((row, i) => rows[i + 1]?.at !== row.at);
+  };
+
+  const mark: RoomAir['mark'] = (roomId) => {
+    const at = `${revisionOf(ledger, 'readings', roomId)}.${pending.size}`;
+    const known = marks.get(roomId);
+    if (known?.at === at) return known.mark;
+    const acts = actsNaming(ledger, 'readings', roomId).filter(
+      ({ id }) => stands(ledger, id) && !pending.has(id),
+    );
+    const fresh = `${acts.length}${acts.at(-1)?.id ?? ''}`;
+    marks.set(roomId, { at, mark: fresh });
+    return fresh;
+  };
+
+  return {
+    mark,
+    between: async (roomId, from, to) => {
+      const now = mark(roomId);
+      let known = held.get(roomId);
+      if (known?.mark !== now || known.from > from || known.to < to) {
+        const wider = known?.mark === now ? known : null;
+        const span = {
+          from: Math.min(from, wider?.from ?? from),
+          to: Math.max(to, wider?.to ?? to),
+        };
+        known = { mark: now, ...span, rows: standing(roomId, span.from, span.to) };
+        known.rows.catch(() => held.delete(roomId));
+        held.set(roomId, known);
+      }
+      return (await known.rows).filter(({ at }) => at >= from && at <= to);
+    },
+    inPages: async function* (roomId) {
+      const span = await ask.span(roomId);
+      if (!span) return;
+      for (let from = span.from; from <= span.to; from += PAGE_MS)
+        yield await standing(roomId, from, Math.min(span.to, from + PAGE_MS - 1));
+    },
+  };
+}
