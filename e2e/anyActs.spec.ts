@@ -1,0 +1,105 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { anyActs } from './anyActs.ts';
+import { createStudio, expect, test } from './studio.ts';
+
+/** How many acts, and from which seed; `npm run explore` asks for more. */
+const ACTS = Number(process.env['KOSMEMA_ACTS'] ?? 2_000);
+const SEED = Number(process.env['KOSMEMA_SEED'] ?? 20260311) % 1_000_003;
+const LOOK_EVERY = 100;
+const RESTARTS = 5;
+const BEGIN = Date.parse('2026-03-10T08:00:00Z');
+
+type Seen = Record<string, unknown>;
+
+/** Whatever is taken can be read for ever: acts of every kind against the real server, killed and restarted between. */
+test(`${ACTS} acts of any kind leave every view answering, as a fold made anew has it`, async () => {
+  test.setTimeout(60_000 + ACTS * 400);
+  const studio = createStudio();
+  // the clock stands far ahead of every act, so that none is in the future
+  studio.setClock(new Date(BEGIN + 40 * 86_400_000).toISOString());
+  await studio.start();
+  const maker = anyActs(SEED / 1_000_003, BEGIN + 10 * 86_400_000);
+  const statuses = new Map<number, number>();
+  const acknowledged: string[] = [];
+
+  const look = async (): Promise<Seen> => {
+    const seen: Seen = {};
+    for (const path of maker.views()) {
+      const response = await fetch(`${studio.address}${path}`);
+      const text = await response.text();
+      const undone = response.status === 404 && /^\/api\/(tubs|batches)\//.test(path);
+      expect(
+        response.status === 200 || undone,
+        `${path}: ${response.status} ${text.slice(0, 300)}\n${studio.output.slice(-800)}`,
+      ).toBe(true);
+      seen[path] = /json/.test(response.headers.get('content-type') ?? '') ? JSON.parse(text) : text;
+    }
+    return seen;
+  };
+  /** All there is to see, once every piece has its answer; what the passing of time alone changes left out. */
+  const settled = async (): Promise<Seen> => {
+    await expect
+      .poll(
+        async () => {
+          const bench = (await (await fetch(`${studio.address}/api/bench`)).json()) as {
+            pieces: { state: string; name: string }[];
+          };
+          return bench.pieces
+            .filter(({ state }) => state !== 'planned')
+            .map(({ state, name }) => `${name}: ${state}`);
+        },
+        { timeout: 120_000, intervals: [300], message: studio.output.slice(-1500) },
+      )
+      .toEqual([]);
+    const seen = await look();
+    for (const path of ['/api/bench', '/api/learning', '/api/sensors']) delete seen[path];
+    return JSON.parse(
+      JSON.stringify(seen, (key, value: unknown) =>
+        [
+          'sensorAt',
+          'answers',
+          'stageName',
+          'learned',
+          'evaporationPerDay',
+          'correction',
+          'attention',
+          'drift',
+        ].includes(key)
+          ? undefined
+          : value,
+      ),
+    ) as Seen;
+  };
+
+  for (let i = 1; i <= ACTS; i++) {
+    const { id, body } = maker.next();
+    const response = await fetch(`${studio.address}/api/acts`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    const answer = (await response.json()) as { detail?: string };
+    statuses.set(response.status, (statuses.get(response.status) ?? 0) + 1);
+    expect(
+      [201, 422],
+      `${JSON.stringify(body)}\n${JSON.stringify(answer)}\n${studio.output.slice(-800)}`,
+    ).toContain(response.status);
+    if (response.status === 422) expect(answer.detail!.length).toBeGreaterThan(15);
+    else acknowledged.push(id.toLowerCase());
+    maker.told(id, response.status === 201);
+    if (i % LOOK_EVERY === 0) await look();
+    if (i % Math.ceil(ACTS / RESTARTS) !== 0) continue;
+    const before = await settled();
+    await studio.kill();
+    const restart = Math.floor((i * RESTARTS) / ACTS);
+    if (restart === 2) rmSync(join(studio.data, 'db'), { recursive: true });
+    if (restart === 3) rmSync(join(studio.data, 'derived'), { recursive: true, force: true });
+    await studio.start();
+    expect(await settled()).toEqual(before);
+  }
+  expect(statuses.get(201)! / ACTS).toBeGreaterThan(0.5);
+  expect(maker.kinds.size).toBeGreaterThan(50);
+  expect(new Set(acknowledged).size).toBe(acknowledged.length);
+  await studio.discard();
+});
