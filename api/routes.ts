@@ -51,7 +51,7 @@ export interface ActAnswer {
   again: boolean;
 }
 
-/** A piece on the Bench: planned, still being worked out, or with a log that no plan can be made of. */
+/** A piece on the Bench: planned, still being worked out, with a log that no plan can be made of, or left alone for long. */
 export type BenchRow = BenchPiece | BenchUnknown;
 
 interface BenchHead {
@@ -62,7 +62,8 @@ interface BenchHead {
   stand: PieceState['stand'];
 }
 
-export type BenchUnknown = BenchHead & ({ state: 'working' } | { state: 'unplanned'; message: string });
+export type BenchUnknown = BenchHead &
+  ({ state: 'working' } | { state: 'unplanned'; message: string } | { state: 'resting'; lastAt: Instant });
 
 export interface BenchPiece extends BenchHead {
   state: 'planned';

@@ -49,7 +49,7 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
             .filter(({ state }) => state !== 'planned')
             .map(({ state, name }) => `${name}: ${state}`);
         },
-        { timeout: 120_000, intervals: [300], message: studio.output.slice(-1500) },
+        { timeout: 400_000, intervals: [300], message: studio.output.slice(-1500) },
       )
       .toEqual([]);
     const seen = await look();

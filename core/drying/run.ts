@@ -1,6 +1,6 @@
 import { activityLaw, drySolidsPerArea, specificVolume, type ClayBody } from '../clay/body.ts';
 import type { FaceExposure } from '../form/form.ts';
-import { MINUTE, type Instant } from '../units/quantity.ts';
+import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
 import { shiftedClimate } from './air.ts';
 import { coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
 import { heatPass, type HeatTool } from './heat.ts';
@@ -48,10 +48,19 @@ export const FINE: Fineness = { cells: CELLS, coatCells: COAT_CELLS, tolerance: 
 /** No step is so long that a few hours of weather slip through it; nor so long that paper fills unseen. */
 const LONGEST_STEP_S = 2 * 3600;
 const PAPER_STEP_S = 900;
+/** Behind a cover as tight as this the weather of some hours is not felt, s/m. */
+const WEATHERPROOF = 1e4;
+const WEATHERPROOF_STEP_S = 12 * 3600;
+/** A wall whose mean changes less than this from one day to the next is in balance, kg/kg. */
+const STEADY = 2e-4;
+/** So long a wall in balance is still carried on before something happens to it. */
+const BEFORE_EVENTS = 2 * DAY;
 /** Resistance of a narrow mouth to vapour from the inside, s/m. From memory. */
 const NARROW_MOUTH = 1_000;
 /** No cell of a misted wall holds more than this; the rest soaks into the next. */
 const SATURATED_X = 0.45;
+/** Relative humidity over paper that has taken all it can. */
+const FULL = 0.995;
 const COAT_SETTLES = 30 * MINUTE;
 
 /** Face area left at a mean water content of a body: A = (v(X̄)/v(X_plastic))^(2/3). */
@@ -132,24 +141,55 @@ function advance(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): 
     run.settlesAt = null;
     relay(run, withSettledCoats({ mesh: run.wall.mesh, x: run.state.x }));
   }
+  let before = meanReading(run.state.x, run.wall.mesh);
+  while (to - run.at > DAY + BEFORE_EVENTS) {
+    const next = run.at + DAY;
+    step(run, next, until);
+    if (run.at < next) return;
+    const mean = meanReading(run.state.x, run.wall.mesh);
+    if (Math.abs(mean - before) < STEADY && isFree(run)) rest(run, to);
+    before = mean;
+  }
   step(run, to, until);
+}
+
+/** Nothing but the room's air acts on it: no plaster beneath, no paper or damp cloth over it. */
+const isFree = ({ surroundings }: WallRun): boolean =>
+  coverNamed(surroundings.cover).holds === undefined &&
+  coverNamed(surroundings.cover).resistance < WEATHERPROOF &&
+  surroundings.inside !== 'plaster';
+
+/** A wall in balance is not carried on: whole days pass it by, up to shortly before `to`. */
+function rest(run: WallRun, to: Instant): void {
+  const days = Math.floor((to - BEFORE_EVENTS - run.at) / DAY);
+  if (days <= 0) return;
+  const still = new Float64Array(run.state.x.length);
+  recorded(run, run.at, run.state.x, still);
+  run.at += days * DAY;
+  recorded(run, run.at, run.state.x, still);
 }
 
 function step(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): void {
   const startAt = run.at;
   const { mesh } = run.wall;
   const before = { ...run.state.left };
-  const paper = coverNamed(run.surroundings.cover).holds;
   const lasts = (to - startAt) / 1000;
   const stopped = run.wall.advance(run.state, 0, lasts, facesOf(run), {
     tolerance: run.tolerance,
-    maxStep: paper && 'paperKg' in paper ? PAPER_STEP_S : LONGEST_STEP_S,
+    maxStep: longestStep(run),
     record: (timeS, x, rate) => recorded(run, startAt + timeS * 1000, x, rate),
     ...(until && { until: (_t: number, x: Float64Array) => until({ x, mesh }) }),
   });
   // exactly there, or rounding would leave an event just ahead undone
   run.at = stopped >= lasts ? to : startAt + stopped * 1000;
   run.taken = takenSince(run, before);
+}
+
+function longestStep({ surroundings, taken }: WallRun): number {
+  const { holds, resistance } = coverNamed(surroundings.cover);
+  if (holds && 'paperKg' in holds) return taken.paper < FULL * holds.paperKg ? PAPER_STEP_S : LONGEST_STEP_S;
+  const held = holds !== undefined || resistance >= WEATHERPROOF;
+  return held && surroundings.inside !== 'plaster' ? WEATHERPROOF_STEP_S : LONGEST_STEP_S;
 }
 
 function takenSince(run: WallRun, before: WallState['left']): WallRun['taken'] {
@@ -190,7 +230,7 @@ function heldBy(run: WallRun, before: WallState['left']): (() => number) | null 
   const { holds } = coverNamed(run.surroundings.cover);
   if (!holds) return null;
   if ('humidity' in holds) return () => holds.humidity;
-  return () => Math.min(0.995, Math.max(0.3, takenSince(run, before).paper / holds.paperKg));
+  return () => Math.min(FULL, Math.max(0.3, takenSince(run, before).paper / holds.paperKg));
 }
 
 export function applyEvent(run: WallRun, event: WallEvent): void {

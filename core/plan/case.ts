@@ -15,6 +15,8 @@ export interface PieceCase {
   studio: StudioSet;
   /** What finished pieces have taught of this clay and room, where they have. */
   learned?: Partial<Prior>;
+  /** Mean water content to begin with, where what went before was folded away, kg/kg. */
+  startX?: number;
 }
 
 export interface RoomCase {

@@ -17,6 +17,7 @@ import { entriesOf, type Entry, type EntryOf } from '../log/entry.ts';
 import { instantOf, weighedWater, type PieceState } from '../log/piece.ts';
 import { coatLoad } from '../slip/density.ts';
 import type { Instant } from '../units/quantity.ts';
+import { withoutLongPast } from './longPast.ts';
 import { roomClimate, roomSettingAt, type PieceCase, type RoomCase } from './case.ts';
 
 /** The walls of a piece from when it was made until now, as its log and its checks have them. */
@@ -32,14 +33,20 @@ export interface Course extends Ensemble {
 /** Carries the walls of a piece from when it was made to `now`, with as many members as the case asks for. */
 export function courseOf(piece: PieceState, given: PieceCase, now: Instant, members = MEMBERS): Course {
   const { observations, unread } = observationsOf(piece, given, now);
+  const recent = withoutLongPast(piece, given, now, () => ownWall(piece, given));
+  const looked = observations.filter(({ at }) => at > recent.piece.madeAt);
   const solids = drySolidsPerArea(given.body, piece.made.form.wallM);
   const waterAdded = entriesOf(given.entries, 'piece.coated').reduce(
     (sum, coat) => sum + loadOf(coat).water / solids,
     0,
   );
-  const ensemble = ensembleOf({ ...wallCase(piece, given, now), observations, members });
+  const ensemble = ensembleOf({
+    ...wallCase(recent.piece, recent.given, now),
+    observations: looked,
+    members,
+  });
   forgetPast(ensemble.members, piece);
-  return { ...ensemble, at: now, observations, unread, waterAdded };
+  return { ...ensemble, at: now, observations: looked, unread, waterAdded };
 }
 
 /** Members keep on record only what a plan looks back on: the wall since its last step was done. */
@@ -95,9 +102,18 @@ function wallsOf(piece: PieceState, given: PieceCase): WallOfPiece[] {
   });
 }
 
+/** A piece's own wall as the defaults have it. */
+function ownWall(piece: PieceState, given: PieceCase) {
+  const begun = plainSetting(given.body, piece.made.form.wallM, startingX(piece, given));
+  return { ...wallsOf(piece, given).find(({ place }) => place === 'wall')!, begun };
+}
+
 function priorOf({ made }: PieceState, given: PieceCase): Prior {
   const measured = roomOf(given, made.roomId).series.at.length > 1 ? measuredAir : {};
-  const start = made.stage === null ? {} : { start: { mean: 0, sigma: 3 * usualPrior.start.sigma } };
+  const start =
+    made.stage === null && given.startX === undefined
+      ? {}
+      : { start: { mean: 0, sigma: 3 * usualPrior.start.sigma } };
   return { ...usualPrior, ...measured, ...start, ...given.learned };
 }
 
@@ -108,7 +124,8 @@ function seedOf(name: string): number {
   return hash / 1_000_003;
 }
 
-function startingX(piece: PieceState, { body }: PieceCase): number {
+function startingX(piece: PieceState, { body, startX }: PieceCase): number {
+  if (startX !== undefined) return startX;
   if (piece.made.stage === null || piece.made.stage === 'plastic') return body.plasticX;
   const span = stageSpan(body, piece.made.stage);
   return (span.fromX + span.toX) / 2;

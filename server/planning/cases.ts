@@ -1,14 +1,14 @@
 import { createHash } from 'node:crypto';
 import { meansOver } from '../../core/drying/series.ts';
 import type { Prior } from '../../core/forecast/prior.ts';
-import { entriesOf, type SubjectKind } from '../../core/log/entry.ts';
+import { entriesOf, type Entry, type SubjectKind } from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/folds.ts';
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
-import { foldPiece, type PieceState } from '../../core/log/piece.ts';
+import { foldPiece, instantOf, type PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
 import { AIR_STEP, type PieceCase } from '../../core/plan/case.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
-import { DAY } from '../../core/units/quantity.ts';
+import { DAY, type Instant } from '../../core/units/quantity.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store.ts';
 
@@ -20,7 +20,7 @@ export interface Cases {
   unfinished: () => PieceState[];
   finished: () => PieceState[];
   /** All that a plan of a piece rests on, or why it cannot be planned. */
-  of: (piece: PieceState, learned: Partial<Prior>) => Promise<Result<PieceCase>>;
+  of: (piece: PieceState, learned: Partial<Prior>, now: Instant) => Promise<Result<PieceCase>>;
   /** Changes when something that the maker logged changes what is known of a piece; the same over restarts. */
   logMark: (piece: PieceState) => string;
   /** Changes when its air was measured further. */
@@ -29,6 +29,8 @@ export interface Cases {
 
 /** Before a piece was made its room is looked at so long. */
 const BEFORE = 2 * DAY;
+/** What the air did longer ago than this, with nothing done to the piece since, is no longer felt in it. */
+const FORGOTTEN = 60 * DAY;
 
 export function createCases(store: Store, sensors: Sensors | null): Cases {
   const { ledger } = store;
@@ -64,7 +66,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
     pieces,
     unfinished: () => bothKinds().unfinished,
     finished: () => bothKinds().finished,
-    of: async (asked, learned) => {
+    of: async (asked, learned, now) => {
       const entries = store.entriesAbout('piece', asked.id);
       const { studio, rooms, clays } = store.studio();
       const clay = clays.find((c) => c.id === asked.made.clayId);
@@ -74,7 +76,8 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
           'clayId',
           'Its clay is no longer in the log: redo the act that set the clay, or correct what the piece is made of.',
         );
-      const from = asked.madeAt - BEFORE;
+      const from =
+        Math.max(asked.madeAt, lookedBack(entries, asked.finished ? asked.finished.at : now)) - BEFORE;
       const to = asked.finished?.at ?? Number.POSITIVE_INFINITY;
       const inCase: PieceCase['rooms'] = [];
       for (const id of roomsOf(asked)) {
@@ -115,6 +118,16 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
       ]),
     airMark: (asked) => digest([...roomsOf(asked)].map((id) => store.readingsMark(id))),
   };
+}
+
+/**
+ * From when on measured air can still be felt in a wall: where nothing was logged for long, it has come to balance with
+ * its room before, and what the air did then is forgotten.
+ */
+function lookedBack(entries: readonly Entry[], until: Instant): Instant {
+  const moments = [...entries.map((e) => instantOf(e)), until];
+  const gap = moments.findLastIndex((at, i) => i > 0 && at - moments[i - 1]! > FORGOTTEN);
+  return gap < 0 ? 0 : moments[gap]! - FORGOTTEN;
 }
 
 const digest = (parts: string[]): string => createHash('sha1').update(parts.join(' ')).digest('base64url');

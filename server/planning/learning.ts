@@ -89,17 +89,18 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
   const lessons = (): Lesson[] => inTime([...own, ...takenOver()]);
 
   /** What a finished piece teaches; null where nothing was found of it, or it cannot be planned. */
-  const lessonOf = async (piece: PieceState, before: Lesson[]): Promise<Lesson | null> => {
+  const lessonOf = async (piece: PieceState, learned: Lesson[]): Promise<Lesson | null> => {
     const { id, made, finished } = piece;
-    if (!store.entriesAbout('piece', id).some((entry) => found.includes(entry.kind))) return null;
+    const last = store.entriesAbout('piece', id).findLast((entry) => found.includes(entry.kind));
+    if (!last) return null;
     const at = finished!.at;
-    const counting = inTime([...before, ...takenOver(at)]);
-    const given = await cases.of(piece, learnedPrior(counting, made.roomId, made.clayId, resets(at)));
+    const counting = inTime([...learned, ...takenOver(at)]);
+    const given = await cases.of(piece, learnedPrior(counting, made.roomId, made.clayId, resets(at)), at);
     if (!given.ok) return null;
     const mark = markOf(given.value);
-    const last = known.get(id);
-    if (last?.mark === mark) return last.lesson;
-    const lesson = await taughtBy(piece, given.value, at);
+    const before = known.get(id);
+    if (before?.mark === mark) return before.lesson;
+    const lesson = await taughtBy(piece, given.value, instantOf(last), at);
     if (!closed) known.set(id, { mark, lesson });
     return lesson;
   };
@@ -107,9 +108,11 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
   const taughtBy = async (
     { id, made }: PieceState,
     given: PieceCase,
+    lastFound: Instant,
     at: Instant,
   ): Promise<Lesson | null> => {
-    const planned = await plan(given, at).catch((error: unknown) => {
+    // nothing is learned after the last finding: the walls need not be carried further
+    const planned = await plan(given, lastFound).catch((error: unknown) => {
       console.error(`${made.name} taught nothing: ${String(error)}`);
       return null;
     });

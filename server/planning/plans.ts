@@ -14,12 +14,12 @@ import { outsideArea } from '../../core/form/form.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
+import { LONG_PAST } from '../../core/plan/longPast.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { answersOf, type PiecePlan, type PlanAnswers } from '../../core/plan/plan.ts';
 import { stepsOf, techniqueNamed } from '../../core/technique/catalogue.ts';
 import type { Result } from '../../core/units/problem.ts';
 import { DAY, HOUR, type Instant } from '../../core/units/quantity.ts';
-import { breathing } from '../breath.ts';
 import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store.ts';
@@ -32,11 +32,11 @@ export interface Plans {
   bench: (now: Instant) => Promise<BenchRow[]>;
   pieces: (query: PiecesQuery) => PiecesAnswer;
   counted: () => number;
-  caseOf: (pieceId: string) => Promise<Result<PieceCase> | null>;
+  caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceCase> | null>;
   /** What the Bench shows of a piece, while it holds. */
   answersOf: (pieceId: string) => PlanAnswers | null;
   /** The latest pieces, oldest first. */
-  cases: (most: number) => Promise<PieceCase[]>;
+  cases: (most: number, now: Instant) => Promise<PieceCase[]>;
   /** What finished pieces have taught so far; what they teach since is then worked out. */
   learned: () => LearningAnswer;
   /** Gives up what is being worked out, and keeps the rest for the next start. */
@@ -85,8 +85,10 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
     },
   });
 
-  const airMarkOf = (piece: PieceState) =>
-    `${cases.airMark(piece)} ${JSON.stringify(learning.prior(piece.made.roomId, piece.made.clayId))}`;
+  const airMarkOf = (piece: PieceState) => `${cases.airMark(piece)} ${JSON.stringify(priorOf(piece))}`;
+
+  const priorOf = (piece: PieceState) =>
+    piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId);
 
   const knownOf = (piece: PieceState): KeptAnswer | null => {
     const known = answers.get(piece.id);
@@ -104,7 +106,7 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
     const done = line
       .then(async () => {
         if (closed || cases.logMark(piece) !== logMark) return;
-        const given = await cases.of(piece, learning.prior(piece.made.roomId, piece.made.clayId));
+        const given = await cases.of(piece, priorOf(piece), now);
         if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
         const plan = await planner(given.value, now);
         failed.delete(piece.id);
@@ -130,6 +132,7 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
 
   const rowOf = (piece: PieceState, now: Instant): BenchRow => {
     const known = knownOf(piece);
+    const resting = now - piece.lastAt > LONG_PAST;
     const head = {
       pieceId: piece.id,
       name: piece.made.name,
@@ -137,6 +140,7 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
       stand: piece.stand,
       roomName: roomName(store, piece.roomId),
     };
+    if (resting) return { state: 'resting', ...head, lastAt: piece.lastAt };
     if (known) return { state: 'planned', ...head, ...plannedOf(piece, known, store, now) };
     const why = failed.get(piece.id);
     return why?.logMark === cases.logMark(piece)
@@ -158,10 +162,10 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
       .toLowerCase();
 
   return {
-    caseOf: async (id) => {
+    caseOf: async (id, now) => {
       const piece = cases.piece(id);
       if (!piece) return null;
-      return cases.of(piece, piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId));
+      return cases.of(piece, priorOf(piece), now);
     },
     answersOf: (id) => {
       const piece = cases.piece(id);
@@ -171,13 +175,10 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
       learning.study();
       return learning.answer();
     },
-    cases: async (most) => {
+    cases: async (most, now) => {
       const found: PieceCase[] = [];
       for (const piece of cases.pieces().slice(-most)) {
-        const given = await cases.of(
-          piece,
-          piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId),
-        );
+        const given = await cases.of(piece, priorOf(piece), now);
         if (given.ok) found.push(given.value);
       }
       return found;
@@ -185,13 +186,14 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
     counted: () => cases.pieces().length,
     bench: async (now) => {
       const unfinished = cases.unfinished();
+      const planned = unfinished.filter((piece) => now - piece.lastAt <= LONG_PAST);
       const pressing: Promise<void>[] = [];
-      for (const piece of unfinished)
+      for (const piece of planned)
         if (!knownOf(piece) && !failedAsIs(piece)) pressing.push(workOut(piece, now));
       if (pressing.length > 0)
         await Promise.race([Promise.all(pressing), wait(PATIENCE_MS, undefined, { ref: false })]);
       const rows = unfinished.map((piece) => rowOf(piece, now));
-      for (const piece of unfinished) {
+      for (const piece of planned) {
         const known = knownOf(piece);
         if (
           known &&
@@ -223,15 +225,6 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
       learning.close();
     },
   };
-}
-
-/** Folds what is to be shown first, giving way to requests. */
-export async function warmed({ ledger }: Store, fold: (id: string) => unknown): Promise<void> {
-  const breathe = breathing();
-  for (const id of ledger.subjects.get('piece.made')?.keys() ?? []) {
-    fold(id);
-    await breathe();
-  }
 }
 
 const roomName = (store: Store, id: string): string =>

@@ -55,7 +55,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   router.get('/learning', (_request, response) => void response.json(plans.learned()));
 
   router.get('/learning/cases', async (_request, response) => {
-    const cases: LearningCasesAnswer = await plans.cases(LATEST_PIECES);
+    const cases: LearningCasesAnswer = await plans.cases(LATEST_PIECES, clock.now());
     response.json(cases);
   });
 
@@ -74,7 +74,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
         field: 'id',
         message: 'This piece is not in the log: go back to Pieces.',
       });
-    const given = await plans.caseOf(id);
+    const given = await plans.caseOf(id, clock.now());
     const answer: PieceAnswer = {
       given: given?.ok ? given.value : null,
       unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },

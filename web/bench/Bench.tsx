@@ -10,7 +10,7 @@ import { useZone } from '../frame/maker.ts';
 import { AnswerBoard, CautionLine, Empty, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 import { faded, hairline, tones } from '../frame/theme.ts';
-import { clockTime } from '../frame/times.ts';
+import { clockTime, shortDate } from '../frame/times.ts';
 import { Ribbon } from '../draw/Ribbon.tsx';
 import { LogNext } from '../pieces/LogNext.tsx';
 import { Reminders } from './Reminders.tsx';
@@ -68,13 +68,13 @@ export function Bench() {
           ))}
         </Box>
       )}
-      {unknown.length > 0 && <Unknown rows={unknown} />}
+      {unknown.length > 0 && <Unknown rows={unknown} zone={zone} />}
     </>
   );
 }
 
-/** Pieces without an answer: it is on its way, or no plan can be made of the log. */
-function Unknown({ rows }: { rows: BenchUnknown[] }) {
+/** Pieces without an answer: it is on its way, no plan can be made of the log, or they were left alone for long. */
+function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Without an answer yet">
       {rows.map((row) => (
@@ -93,10 +93,13 @@ function Unknown({ rows }: { rows: BenchUnknown[] }) {
           <Box component="span" sx={{ color: faded }}>
             {coverNamed(row.cover).name.toLowerCase()} · {row.roomName}
           </Box>
-          {row.state === 'working' ? (
-            <Box role="status">Its wall is being worked out …</Box>
-          ) : (
-            <Trouble>{row.message} Open it to see its log.</Trouble>
+          {row.state === 'working' && <Box role="status">Its wall is being worked out …</Box>}
+          {row.state === 'unplanned' && <Trouble>{row.message} Open it to see its log.</Trouble>}
+          {row.state === 'resting' && (
+            <Box>
+              Nothing was logged of it since {shortDate(row.lastAt, zone)}. Is it still there? Check the clay,
+              or finish it.
+            </Box>
           )}
         </Box>
       ))}

@@ -1,0 +1,48 @@
+import { carry } from '../drying/run.ts';
+import { meanReading } from '../drying/readings.ts';
+import { COARSE, type WallOfPiece } from '../forecast/ensemble.ts';
+import { foldPiece, instantOf, type PieceState } from '../log/piece.ts';
+import { DAY, type Instant } from '../units/quantity.ts';
+import type { PieceCase } from './case.ts';
+
+/** Where nothing was logged for longer than this, what went before is folded away. */
+export const LONG_PAST = 28 * DAY;
+/** A piece begins anew so long before something was done to it again, in the weather of those days. */
+const BEFORE = 3 * DAY;
+
+/**
+ * A piece with what was carried long ago folded away: where it was left alone for long, its walls begin shortly before
+ * something was logged again, as wet as one wall carried there is, and as unsure as a piece that was not made here. So
+ * a piece of a year costs as much as one of a week.
+ * @param wallOf its own wall and what befell it
+ */
+export function withoutLongPast(
+  piece: PieceState,
+  given: PieceCase,
+  now: Instant,
+  wallOf: () => WallOfPiece & { begun: Parameters<WallOfPiece['begin']>[0] },
+): { piece: PieceState; given: PieceCase } {
+  const moments = [piece.madeAt, ...given.entries.map(instantOf).filter((at) => at > piece.madeAt), now];
+  const gap = moments.findLastIndex((at, i) => i > 0 && at <= now && at - moments[i - 1]! > LONG_PAST);
+  if (gap < 0) return { piece, given };
+  const from = moments[gap]! - BEFORE;
+  const { begin, begun, events } = wallOf();
+  const { state, wall } = carry(
+    begin(begun, COARSE),
+    from,
+    events.filter((event) => event.at <= from),
+  );
+  const before = foldPiece(
+    piece.id,
+    given.entries.filter((e) => instantOf(e) <= from),
+  );
+  const { cover, stand, roomId } = before ?? piece.made;
+  return {
+    piece: { ...piece, madeAt: from, made: { ...piece.made, cover, stand, roomId } },
+    given: {
+      ...given,
+      startX: meanReading(state.x, wall.mesh),
+      entries: given.entries.filter((e) => instantOf(e) > from),
+    },
+  };
+}
