@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { overlapping } from '../core/plan/hours.ts';
 import { belief, howMany, taughtable } from './learned.ts';
 import { adjustment, slipBodies } from './slip.ts';
 import {
@@ -94,6 +95,8 @@ export const readingsAnswers = z.object({
   fahrenheit: z.boolean().nullable(),
 });
 
+/** A spell may end on the next day. */
+const LATEST = 2 * 1440;
 const minute = z
   .int()
   .min(0, 'A time of day lies between 00:00 and 24:00.')
@@ -146,13 +149,20 @@ export const studioSet = z.object({
   hours: z
     .array(
       z
-        .object({ weekday: z.int().min(1).max(7), fromMinute: minute, toMinute: minute })
-        .refine((spell) => spell.toMinute > spell.fromMinute, {
+        .object({
+          weekday: z.int().min(1).max(7),
+          fromMinute: minute,
+          toMinute: z.int().min(0).max(LATEST, 'Working time ends on the next day at the latest.'),
+        })
+        .refine((spell) => spell.toMinute > spell.fromMinute && spell.toMinute <= spell.fromMinute + 1440, {
           path: ['toMinute'],
-          message: 'Working time must end after it begins: check the two times.',
+          message: 'Working time must end after it begins, within a day: check the two times.',
         }),
     )
-    .max(21, 'At most three spells a day: join some.'),
+    .max(21, 'At most three spells a day: join some.')
+    .refine((spells) => overlapping(spells) === null, {
+      message: 'Two spells of working time overlap: let one end before the next begins.',
+    }),
   nightFromMinute: minute,
   nightToMinute: minute,
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import './plainWords.ts';
 
 /** Ranges and their words, once. Every message names what is wrong and what to do. */
 

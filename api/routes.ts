@@ -236,6 +236,18 @@ export interface LearningAnswer {
 /** GET /api/learning/cases: all pieces that anything was found of. */
 export type LearningCasesAnswer = PieceCase[];
 
+/** What was measured of a room: from when to when, and its usual air in the last week of that. */
+export interface RoomMeasured {
+  from: Instant;
+  to: Instant;
+  celsius: number;
+  /** As a fraction. */
+  humidity: number;
+}
+
+/** GET /api/rooms: by room; rooms that were never measured are left out. */
+export type RoomsAnswer = Record<string, RoomMeasured>;
+
 /** POST /api/files */
 export interface FileAnswer {
   file: string;

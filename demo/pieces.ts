@@ -103,7 +103,7 @@ export function pieces({ entry }: Make): Entry[][] {
   ];
 
   return [
-    ...whole('piece-cruet-terns', 'Oil cruet, terns', cruet, 13, 'good', [], 'Crisp lines, even black.'),
+    ...whole('piece-cruet-terns', 'Oil cruet, terns', cruet, 13, 'good', [], 'Crisp lines, even brown.'),
     ...whole(
       'piece-caddy-ferns',
       'Tea caddy, ferns',

@@ -44,7 +44,7 @@ export function roomsAndReadings({ entry }: Make, now: number): { entry: Entry; 
     const taken = entry('readings.taken', room.id, 0, '10:00', {
       file: '0'.repeat(64),
       fileName: `${room.name.toLowerCase().replace(' ', '-')}.csv`,
-      answers: { zone: 'Etc/GMT-1', dayFirst: null, columns: null, fahrenheit: null },
+      answers: { zone: 'Europe/Vienna', dayFirst: null, columns: null, fahrenheit: null },
       skipBad: false,
     });
     return [

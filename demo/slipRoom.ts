@@ -21,7 +21,7 @@ export function slipRoom({ entry }: Make): Entry[][] {
       name: 'White ground',
       kind: 'engobe',
       use: 'poured-ground',
-      base: [line('china-clay', 50), line('stoneware-clay', 50)],
+      base: [line('ball-clay', 46), line('china-clay', 31), line('quartz', 15), line('soda-feldspar', 8)],
       additions: [line('zircon', 6)],
       electrolyte: null,
       gravity: null,

@@ -35,7 +35,7 @@ export function studioEntries({ entry }: Make): Entry[] {
   return [
     entry('studio.set', 'studio', 40, '09:00', {
       name: 'Quillstone Yard',
-      zone: 'Etc/GMT-1',
+      zone: 'Europe/Vienna',
       hours: [1, 2, 3, 4, 5].flatMap(day).concat({ weekday: 6, fromMinute: 9 * 60, toMinute: 12 * 60 }),
       nightFromMinute: 22 * 60,
       nightToMinute: 6 * 60 + 30,

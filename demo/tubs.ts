@@ -47,12 +47,12 @@ export function tubs({ entry }: Make): Entry[][] {
 
   return [
     tub('tub-night', 90, {
-      name: 'Night black',
+      name: 'Peat brown',
       use: 'brushed-engobe',
-      contents: 'Hollow buff trimmings, iron 6 %, black stain 8 %',
+      contents: 'Hollow buff trimmings, iron 7 %, brown stain 5 %',
       volumeM3: 0.0011,
-      wetColour: '#4b4640',
-      firedColour: '#1b1a1c',
+      wetColour: '#5a4a3c',
+      firedColour: '#35241a',
     }),
     ...[
       { daysAgo: 34, massG: 79.8, flow: [seconds(21)], feel: 'single-cream' as const },
@@ -67,27 +67,29 @@ export function tubs({ entry }: Make): Entry[][] {
     tub('tub-chalk', 40, {
       name: 'Chalk white',
       use: 'poured-ground',
-      contents: 'Equal parts china clay and Hollow buff',
+      contents: 'Ball clay 46, china clay 31, quartz 15, soda feldspar 8',
       volumeM3: 0.0023,
       capacityM3: 0.003,
       carries: [],
       wetColour: '#d9cfbd',
       firedColour: '#f4efe2',
       composition: [
-        { materialId: 'china-clay', kg: 0.9 },
-        { materialId: 'stoneware-clay', kg: 0.9 },
+        { materialId: 'ball-clay', kg: 0.828 },
+        { materialId: 'china-clay', kg: 0.558 },
+        { materialId: 'quartz', kg: 0.27 },
+        { materialId: 'soda-feldspar', kg: 0.144 },
       ],
     }),
     measured('tub-chalk', { daysAgo: 2, massG: 91.2, feel: 'runny-yoghurt' }),
 
     tub('tub-harbour', 35, {
-      name: 'Harbour blue',
+      name: 'Lichen green',
       use: 'brushed-engobe',
-      contents: 'Hollow buff, cobalt carbonate 1 %, blue stain 6 %',
+      contents: 'Hollow buff, chromium green stain 7 %',
       volumeM3: 0.0008,
       carries: ['colour', 'toxic'],
-      wetColour: '#8b8fa3',
-      firedColour: '#274a80',
+      wetColour: '#8d9486',
+      firedColour: '#5f7440',
     }),
     measured('tub-harbour', { daysAgo: 1, massG: 80.2, flow: [seconds(21.8)] }),
 
@@ -96,7 +98,7 @@ export function tubs({ entry }: Make): Entry[][] {
       use: 'brushed-engobe',
       contents: 'Hollow buff, violet stain 9 %',
       volumeM3: 0.0005,
-      wetColour: '#8c8ea1',
+      wetColour: '#8e9289',
       firedColour: '#6a4a78',
     }),
     measured('tub-dusk', { daysAgo: 3, feel: 'milk' }),

@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { anyActs } from './anyActs.ts';
+import { anyActs } from './any/acts.ts';
 import { createStudio, expect, test } from './studio.ts';
 
 /** How many acts, and from which seed; `npm run explore` asks for more. */
@@ -17,7 +17,7 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
   test.setTimeout(60_000 + ACTS * 400);
   const studio = createStudio();
   // the clock stands far ahead of every act, so that none is in the future
-  studio.setClock(new Date(BEGIN + 40 * 86_400_000).toISOString());
+  studio.setClock(new Date(BEGIN + 12 * 86_400_000).toISOString());
   await studio.start();
   const maker = anyActs(SEED / 1_000_003, BEGIN + 10 * 86_400_000);
   const statuses = new Map<number, number>();
@@ -46,16 +46,16 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
             pieces: { state: string; name: string }[];
           };
           return bench.pieces
-            .filter(({ state }) => state !== 'planned')
+            .filter(({ state }) => state !== 'planned' && state !== 'resting')
             .map(({ state, name }) => `${name}: ${state}`);
         },
         { timeout: 400_000, intervals: [300], message: studio.output.slice(-1500) },
       )
       .toEqual([]);
-    const seen = await look();
-    for (const path of ['/api/bench', '/api/learning', '/api/sensors']) delete seen[path];
+    const passing = ['/api/bench', '/api/learning', '/api/sensors'];
+    const seen = Object.entries(await look()).filter(([path]) => !passing.includes(path));
     return JSON.parse(
-      JSON.stringify(seen, (key, value: unknown) =>
+      JSON.stringify(Object.fromEntries(seen), (key, value: unknown) =>
         [
           'sensorAt',
           'answers',

@@ -1,3 +1,4 @@
+import type { RoomMeasured } from '../api/index.ts';
 import type { AirReading } from '../core/drying/series.ts';
 import { actsNaming, revisionOf, stands, type Ledger } from '../core/log/ledger.ts';
 import type { Instant } from '../core/units/quantity.ts';
@@ -7,6 +8,8 @@ import type { StoredReading } from './db/repository.ts';
 export interface RoomAir {
   /** A room's standing measurements between two instants, oldest first. */
   between: (roomId: string, from: Instant, to: Instant) => Promise<AirReading[]>;
+  /** What was measured of a room in all, and its usual air over the last week of that; null where nothing was. */
+  measured: (roomId: string) => Promise<RoomMeasured | null>;
   /** All of them, a month at a time. */
   inPages: (roomId: string) => AsyncGenerator<AirReading[]>;
   /** Changes when a room's measurements do; the same over restarts. */
@@ -26,6 +29,7 @@ interface Held {
   rows: Promise<AirReading[]>;
 }
 
+const WEEK_MS = 7 * 86_400_000;
 const PAGE_MS = 30 * 86_400_000;
 
 /** @param pending acts that the database does not have yet */
@@ -69,6 +73,15 @@ export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask:
         held.set(roomId, known);
       }
       return (await known.rows).filter(({ at }) => at >= from && at <= to);
+    },
+    measured: async (roomId) => {
+      const span = await ask.span(roomId);
+      if (!span) return null;
+      const week = await standing(roomId, span.to - WEEK_MS, span.to);
+      if (week.length === 0) return null;
+      const mean = (of: 'celsius' | 'humidity') =>
+        week.reduce((sum, reading) => sum + reading[of], 0) / week.length;
+      return { ...span, celsius: mean('celsius'), humidity: mean('humidity') };
     },
     inPages: async function* (roomId) {
       const span = await ask.span(roomId);

@@ -297,7 +297,7 @@ describe('the published schemas', () => {
 
 describe('labels', () => {
   it('are a PDF with a page for as many as fit, and refused without a name', async () => {
-    const label = { title: 'Night black', lines: ['iron 6 %'], path: '/slips/thick' };
+    const label = { title: 'Peat brown', lines: ['iron 6 %'], path: '/slips/thick' };
     const response = await post('/api/labels', {
       paper: 'A4',
       labels: Array.from({ length: 25 }, () => label),

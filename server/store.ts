@@ -29,6 +29,8 @@ export interface Store {
   keepAll: (acts: RecordedAct[], told?: Told) => Promise<KeptAll>;
   /** Rooms' standing measurements; the newest act wins where two speak of one moment. */
   readings: RoomAir['between'];
+  /** What was measured of a room in all. */
+  measured: RoomAir['measured'];
   /** All of a room's, page by page. */
   readingsInPages: RoomAir['inPages'];
   /** Changes when a room's measurements do; the same over restarts. */
@@ -204,6 +206,7 @@ export function createStore(parts: {
     keep,
     keepAll,
     readings: air.between,
+    measured: air.measured,
     readingsInPages: air.inPages,
     readingsMark: air.mark,
     close: async () => {

@@ -12,9 +12,11 @@ import { ErrorPage } from './frame/ErrorPage.tsx';
 import { lastAnswers } from './frame/lastAnswers.ts';
 import { Logging } from './frame/notice.tsx';
 import { startOutbox } from './frame/outbox.ts';
+import { Nowhere } from './frame/Nowhere.tsx';
 import { ask } from './frame/server.ts';
 import { Shell } from './frame/Shell.tsx';
 import { theme } from './frame/theme.ts';
+import { lazily } from './views.ts';
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 const cache = createCache({ key: 'k', ...(nonce && { nonce }) });
@@ -25,61 +27,61 @@ const router = createBrowserRouter([
     errorElement: <ErrorPage />,
     HydrateFallback: () => null,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./bench/Bench.tsx')).Bench }) },
-      { path: 'pieces', lazy: async () => ({ Component: (await import('./pieces/Pieces.tsx')).Pieces }) },
+      { index: true, lazy: lazily('Bench') },
+      { path: 'pieces', lazy: lazily('Pieces') },
       {
         path: 'pieces/new',
-        lazy: async () => ({ Component: (await import('./pieces/NewPiece.tsx')).NewPiece }),
+        lazy: lazily('NewPiece'),
       },
-      { path: 'pieces/:id', lazy: async () => ({ Component: (await import('./pieces/Piece.tsx')).Piece }) },
+      { path: 'pieces/:id', lazy: lazily('Piece') },
       {
         path: 'slips',
-        lazy: async () => ({ Component: (await import('./slips/SlipsFrame.tsx')).SlipsFrame }),
+        lazy: lazily('SlipsFrame'),
         children: [
-          { index: true, lazy: async () => ({ Component: (await import('./slips/Shelf.tsx')).Shelf }) },
-          { path: 'new', lazy: async () => ({ Component: (await import('./slips/NewTub.tsx')).NewTub }) },
-          { path: 'make', lazy: async () => ({ Component: (await import('./slips/Make.tsx')).Make }) },
+          { index: true, lazy: lazily('Shelf') },
+          { path: 'new', lazy: lazily('NewTub') },
+          { path: 'make', lazy: lazily('Make') },
           {
             path: 'batches/:id',
-            lazy: async () => ({ Component: (await import('./slips/BatchSheet.tsx')).BatchSheet }),
+            lazy: lazily('BatchSheet'),
           },
           {
             path: 'recipes',
-            lazy: async () => ({ Component: (await import('./slips/Recipes.tsx')).Recipes }),
+            lazy: lazily('Recipes'),
           },
           {
             path: 'recipes/:id',
-            lazy: async () => ({ Component: (await import('./slips/RecipePage.tsx')).RecipePage }),
+            lazy: lazily('RecipePage'),
           },
-          { path: 'blend', lazy: async () => ({ Component: (await import('./slips/Blend.tsx')).Blend }) },
-          { path: 'bins', lazy: async () => ({ Component: (await import('./slips/Bins.tsx')).Bins }) },
-          { path: 'wanted', lazy: async () => ({ Component: (await import('./slips/Wanted.tsx')).Wanted }) },
+          { path: 'blend', lazy: lazily('Blend') },
+          { path: 'bins', lazy: lazily('Bins') },
+          { path: 'wanted', lazy: lazily('Wanted') },
           {
             path: 'materials',
-            lazy: async () => ({ Component: (await import('./slips/Materials.tsx')).Materials }),
+            lazy: lazily('Materials'),
           },
-          { path: ':id', lazy: async () => ({ Component: (await import('./slips/Tub.tsx')).Tub }) },
+          { path: ':id', lazy: lazily('Tub') },
           {
             path: ':id/measure',
-            lazy: async () => ({ Component: (await import('./slips/Measure.tsx')).Measure }),
+            lazy: lazily('Measure'),
           },
           {
             path: ':id/deflocculate',
-            lazy: async () => ({ Component: (await import('./slips/Deflocculate.tsx')).Deflocculate }),
+            lazy: lazily('Deflocculate'),
           },
           {
             path: ':id/settle',
-            lazy: async () => ({ Component: (await import('./slips/Settle.tsx')).Settle }),
+            lazy: lazily('Settle'),
           },
         ],
       },
-      { path: 'studio', lazy: async () => ({ Component: (await import('./studio/Studio.tsx')).Studio }) },
-      { path: 'studio/fit', lazy: async () => ({ Component: (await import('./studio/LogFit.tsx')).LogFit }) },
+      { path: 'studio', lazy: lazily('Studio') },
+      { path: 'studio/fit', lazy: lazily('LogFit') },
       {
         path: 'studio/clays/:id/test',
-        lazy: async () => ({ Component: (await import('./studio/DryingTest.tsx')).DryingTest }),
+        lazy: lazily('DryingTest'),
       },
-      { path: '*', Component: ErrorPage },
+      { path: '*', Component: Nowhere },
     ],
   },
 ]);

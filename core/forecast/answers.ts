@@ -153,3 +153,22 @@ function chillAt(run: WallRun, at: Instant): number {
   const then = { ...run, at, state: { ...run.state, x } };
   return air.celsius - quasiSteady(then);
 }
+
+/** Of answers that no one wall can give together: two that lie further apart than hands err. Null where all agree. */
+export function contradiction(answers: Answers): [string, string] | null {
+  const given = questions.flatMap((question) => {
+    const { means, name } = question.options.find((o) => o.answer === answers[question.id]) ?? {};
+    return means && means.of !== 'chill'
+      ? [{ words: `${question.asks.toLowerCase()}: ${name!.toLowerCase()}`, ...means }]
+      : [];
+  });
+  for (const a of given)
+    for (const b of given) {
+      const apart = a.of === b.of ? 2 * EDGE : 2 * EDGE + SURFACE_AHEAD;
+      if (a.from - b.to > apart) return [a.words, b.words];
+    }
+  return null;
+}
+
+/** The surface of a wall may be drier than its mean by this much on the reference scale. From memory. */
+const SURFACE_AHEAD = 20;

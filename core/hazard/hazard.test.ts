@@ -40,7 +40,14 @@ describe('cautions', () => {
     for (const { hazards: of } of Object.values(rawMaterials)) of.forEach((id) => used.add(id));
     for (const source of ['powders', 'trimmings'] as const)
       for (const { use } of consistencies)
-        for (const step of makingSteps({ source, road: 'scale', use, coloured: true, hazards: [] }))
+        for (const step of makingSteps({
+          source,
+          road: 'scale',
+          use,
+          coloured: true,
+          adjusted: false,
+          hazards: [],
+        }))
           step.hazards.forEach((id) => used.add(id));
     expect(Object.keys(hazards).filter((id) => !used.has(id as HazardId) && id !== 'heavy-ware')).toEqual([]);
   });
@@ -61,6 +68,7 @@ describe('cautions', () => {
       road: 'scale',
       use: 'brushed-engobe',
       coloured: false,
+      adjusted: false,
       hazards: ['manganese'],
     });
     const of = (id: string) => steps.find((step) => step.id === id)!.hazards;
@@ -71,6 +79,7 @@ describe('cautions', () => {
       road: 'feel',
       use: 'trailing',
       coloured: false,
+      adjusted: false,
       hazards: [],
     });
     expect(slaking.find(({ id }) => id === 'slake')!.hazards).toEqual([]);

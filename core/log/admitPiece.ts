@@ -12,7 +12,7 @@ type PieceKind = Extract<EntryKind, `piece.${string}`>;
 /** A rule for what is logged of a piece that is there: in its life, and of a place it has. */
 const of =
   <K extends PieceKind>(
-    more: (entry: EntryOf<K>, piece: PieceState) => Problem | null = () => null,
+    more: (entry: EntryOf<K>, piece: PieceState, entries: readonly Entry[]) => Problem | null = () => null,
   ): Rule<K> =>
   (entry, admission) => {
     const entries = entriesAbout(admission.ledger, 'piece', entry.subject);
@@ -21,7 +21,7 @@ const of =
     return (
       lifeProblem(logged, entries, admission, { name: piece.made.name, bornAt: piece.madeAt }) ??
       placeProblem(piece, logged) ??
-      more(entry, piece)
+      more(entry, piece, entries)
     );
   };
 
@@ -43,10 +43,13 @@ export const pieceRules: Pick<Rules, PieceKind> = {
   'piece.misted': of(),
   'piece.heated': of(),
   'piece.moved': of(),
-  'piece.coated': of(({ body }, piece) => {
+  'piece.coated': of((entry, piece, entries) => {
+    const { body } = entry;
     const judged = judgeGravity(body.specificGravity, body.grainDensity);
     if (!judged.ok) return { ...judged.problem, field: 'body.specificGravity' };
-    return body.stepId === null ? null : stepProblem(piece.made, body.stepId);
+    return body.stepId === null
+      ? null
+      : (stepProblem(piece.made, body.stepId) ?? coatedProblem(piece, entry, body.stepId, entries));
   }),
   'piece.seen': ofStep<'piece.seen'>(),
   'piece.worked': ofStep<'piece.worked'>(),
@@ -83,6 +86,25 @@ function stepProblem(made: PieceMade, stepId: string): Problem | null {
   return known
     ? null
     : problem('no-such-step', 'body.stepId', 'This piece has no such step: reload to see its steps.');
+}
+
+/** Two who log the same coat mean one: it is asked about before it is counted twice. */
+function coatedProblem(
+  { made }: PieceState,
+  { id }: { id: string },
+  stepId: string,
+  entries: readonly Entry[],
+): Problem | null {
+  const before = entries.find((e) => e.kind === 'piece.coated' && e.body.stepId === stepId && e.id !== id);
+  const name =
+    stepsOf(made.techniqueId, made.schools).find((step) => step.id === stepId)?.name ?? 'That coat';
+  return before
+    ? problem(
+        'coated-already',
+        'body.stepId',
+        `${name} of “${made.name}” was logged already: is it the same one? If not, log it as a further coat.`,
+      )
+    : null;
 }
 
 function madeProblem({ form }: PieceMade): Problem | null {

@@ -1,7 +1,7 @@
 import { problem, type Problem } from '../units/problem.ts';
 import type { Rules } from './admission.ts';
-import type { EntryKind, EntryOf } from './entry.ts';
-import type { Ledger } from './ledger.ts';
+import { entriesOf, type EntryKind, type EntryOf } from './entry.ts';
+import { entriesAbout, type Ledger } from './ledger.ts';
 import { exists } from './presence.ts';
 import { SCALE, STUDIO } from './studio.ts';
 
@@ -19,7 +19,7 @@ const only =
       : problem('no-such-subject', 'subject', 'There is only one of these: reload the page.');
 
 export const studioRules: Pick<Rules, StudioKind> = {
-  'readings.taken': any,
+  'readings.taken': (entry, { ledger }) => takenProblem(ledger, entry),
   'studio.set': only(STUDIO),
   'room.set': any,
   'clay.set': any,
@@ -31,6 +31,20 @@ export const studioRules: Pick<Rules, StudioKind> = {
   'maker.set': any,
   'act.retracted': any,
 };
+
+/** The same file once more says nothing new of a room. */
+function takenProblem(ledger: Ledger, { id, subject, body }: EntryOf<'readings.taken'>): Problem | null {
+  const before = entriesOf(entriesAbout(ledger, 'readings', subject), 'readings.taken').find(
+    (taken) => taken.id !== id && taken.body.file === body.file,
+  );
+  return before
+    ? problem(
+        'taken-already',
+        'body.file',
+        `This file was taken for this room already, as “${before.body.fileName}”: nothing of it is new.`,
+      )
+    : null;
+}
 
 const subjectProblem = (ledger: Ledger, id: string): Problem | null =>
   exists(ledger, 'room', id) || exists(ledger, 'clay', id)

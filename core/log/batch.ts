@@ -46,7 +46,7 @@ export function foldBatch(id: string, entries: readonly Entry[], materials: Mate
   };
   for (const entry of entries) {
     state.lastAt = Math.max(state.lastAt, instantOf(entry));
-    apply(state, entry);
+    apply(state, entry, materials);
   }
   return state;
 }
@@ -55,15 +55,20 @@ function stepsOf({ source, road, use, lines, colourants }: BatchBegun, materials
   const hazards = new Set<HazardId>(
     [...lines, ...colourants].flatMap(({ materialId }) => materials[materialId]?.hazards ?? []),
   );
-  return makingSteps({ source, road, use, coloured: colourants.length > 0, hazards: [...hazards] });
+  const adjusted = lines.some(({ materialId }) => isElectrolyte(materials, materialId));
+  return makingSteps({ source, road, use, coloured: colourants.length > 0, adjusted, hazards: [...hazards] });
 }
 
-function apply(state: BatchState, entry: Entry): void {
+function apply(state: BatchState, entry: Entry, materials: Materials): void {
   const at = instantOf(entry);
   switch (entry.kind) {
     case 'batch.weighed':
       state.weighed[entry.body.line] = entry.body.massKg;
-      if (state.begun.lines.every((_, i) => state.weighed[i] !== undefined)) state.ticked['weigh'] ??= at;
+      for (const [step, lines] of [
+        ['weigh', linesOf(state, materials).dry],
+        ['adjust', linesOf(state, materials).adjusting],
+      ] as const)
+        if (lines.length > 0 && lines.every((i) => state.weighed[i] !== undefined)) state.ticked[step] ??= at;
       return;
     case 'batch.ticked':
       state.ticked[entry.body.stepId] = at;
@@ -162,6 +167,16 @@ export function madeOf(state: BatchState, materials: Materials) {
     carries: carriesOf(composition, materials),
     slip: slipMade(state, materials),
   };
+}
+
+/** Lines of a batch by when they go in: dry powders first, what changes the flow once they are blended. */
+export function linesOf(
+  { begun }: Pick<BatchState, 'begun'>,
+  materials: Materials,
+): { dry: number[]; adjusting: number[] } {
+  const all = begun.lines.map((_, i) => i);
+  const adjusts = (i: number) => isElectrolyte(materials, begun.lines[i]!.materialId);
+  return { dry: all.filter((i) => !adjusts(i)), adjusting: all.filter(adjusts) };
 }
 
 const isElectrolyte = (materials: Materials, id: string): boolean =>

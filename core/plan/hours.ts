@@ -43,8 +43,29 @@ export function nightTime(studio: StudioSet, from: Instant, to: Instant): Spell[
   return nights;
 }
 
+const DAY_MINUTES = 24 * 60;
+
+/**
+ * The weekday of a spell that another overlaps, over midnights and the end of the week too; null where none does.
+ */
+export function overlapping(spells: readonly WorkingSpell[]): number | null {
+  const week = 7 * DAY_MINUTES;
+  const inWeek = spells
+    .map(({ weekday, fromMinute, toMinute }) => {
+      const start = (weekday - 1) * DAY_MINUTES;
+      return { weekday, from: start + fromMinute, to: start + toMinute };
+    })
+    .sort((a, b) => a.from - b.from);
+  const clash = inWeek.find((spell, i) => {
+    const next = inWeek[(i + 1) % inWeek.length]!;
+    const begins = next.from + (i + 1 === inWeek.length ? week : 0);
+    return inWeek.length > 1 && spell.to > begins;
+  });
+  return clash?.weekday ?? null;
+}
+
 function atMinute(day: DateTime, minute: number): Instant {
-  if (minute >= 24 * 60) return day.plus({ days: 1 }).toMillis();
+  if (minute >= DAY_MINUTES) return atMinute(day.plus({ days: 1 }), minute - DAY_MINUTES);
   return day.set({ hour: Math.floor(minute / 60), minute: minute % 60 }).toMillis();
 }
 

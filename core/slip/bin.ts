@@ -36,24 +36,24 @@ const never = (reason: string): Refusal => ({ reason, mayOverride: false });
 const unless = (reason: string): Refusal => ({ reason, mayOverride: true });
 
 const silicateNever = never(
-  'Silicate clay is never reclaimed: a little can ruin a whole barrel. Put it into the waste bin.',
+  'Silicate spoils whatever it is mixed into, a barrel by the handful, so it is not reclaimed: it goes to waste.',
 );
 const toxicNever = never(
-  'It holds toxic colourants: put it into the bin for those, and follow local rules for waste.',
+  'There are toxic colourants in it: it has a bin of its own, and local rules say what becomes of that.',
 );
 
 /** What each kind of bin refuses. */
 const refusals: Record<BinKind, Partial<Record<Waste, Refusal>>> = {
   reclaim: {
     'thin-deflocculated': unless(
-      'Deflocculant from the coat gathers in reclaim and spoils its throwing: the bin kept apart is for this.',
+      'The deflocculant of the coat stays in the clay and builds up until the barrel throws badly: use the bin kept apart.',
     ),
-    coloured: never('Colour shows in every pot thrown from it: put it into the coloured bin, or waste.'),
+    coloured: never('Every pot thrown from the barrel would show it: the coloured bin takes it, or waste.'),
     toxic: toxicNever,
     silicate: silicateNever,
   },
   apart: {
-    coloured: unless('Colour spreads through the whole bin: the coloured bin is for this.'),
+    coloured: unless('One handful colours the lot: the coloured bin takes it.'),
     toxic: toxicNever,
     silicate: silicateNever,
   },
@@ -71,6 +71,6 @@ export function whyNotInto(kind: BinKind, waste: Waste, sameBody: boolean): Refu
   const refusal = refusals[kind][waste];
   if (refusal) return refusal;
   if (kind === 'reclaim' && !sameBody)
-    return unless('It is another body than this bin holds: mixed bodies shrink and fire differently.');
+    return unless('This bin holds another body: two bodies in one lump dry and fire apart.');
   return null;
 }

@@ -10,7 +10,7 @@ export interface MakingStep {
   id: string;
   name: string;
   /** What the step asks for besides a tick. */
-  asks: 'tick' | 'weigh' | 'measure' | 'feel' | 'colour' | 'label';
+  asks: 'tick' | 'weigh' | 'adjust' | 'measure' | 'feel' | 'colour' | 'label';
   how: string[];
   /** Times to look again after the step was done, s. */
   waits: { name: string; seconds: number }[];
@@ -23,6 +23,8 @@ export interface Making {
   use: SlipUse;
   /** Whether colourants go in after the slip is made. */
   coloured: boolean;
+  /** Whether a deflocculant or flocculant goes in. */
+  adjusted: boolean;
   /** Cautions of what goes in. */
   hazards: HazardId[];
 }
@@ -37,6 +39,7 @@ export function makingSteps(making: Making): MakingStep[] {
   return [
     ...begin,
     blend,
+    ...(making.adjusted ? [adjust] : []),
     sieve(making),
     road === 'scale' ? measure(making) : feel(making),
     ...(coloured && source === 'trimmings' ? [colour(making)] : []),
@@ -54,49 +57,61 @@ const step = (
 
 function fromTrimmings(road: MakingRoad): MakingStep[] {
   return [
-    step('dry', 'Check that the trimmings are bone dry', 'tick', [
-      'Pale and chalky right through; a broken piece is not cold',
-      'Damp clay does not slake: dry it first',
+    step('dry', 'Make sure that the trimmings are bone dry', 'tick', [
+      'Break one: pale to the middle, and not cold to the lip',
+      'What is damp inside stays a lump in water: back to the warm shelf with it',
     ]),
     step(
       'crush',
-      'Crush them to about coin size',
+      'Break them up, to the size of coins',
       'tick',
       [
-        'Coin size, not dust',
-        'Under a cloth or in a closed bag',
-        ...(road === 'scale' ? ['Weigh them if you like'] : []),
+        'Bits, not powder: powder flies and clots',
+        'In a tied bag, or with a cloth over',
+        ...(road === 'scale' ? ['A weight now is handy later, but not needed'] : []),
       ],
       { hazards: ['silica-dust'] },
     ),
     step(
       'slake',
-      'Drop them into water, just covered',
+      'Tip them into water that just covers them',
       'tick',
-      ['Start thick: too thin costs days, too thick costs a spoonful of water', 'Do not stir yet'],
+      [
+        'Rather too thick: water goes in by the spoon, and takes days to go out',
+        'Hands off: unstirred they fall apart by themselves',
+      ],
       {
         waits: [
-          { name: 'they should have fallen apart', seconds: 30 * MINUTE_S },
-          { name: 'smooth enough to blend', seconds: DAY_S },
+          { name: 'they should lie in a heap of mud', seconds: 30 * MINUTE_S },
+          { name: 'soft all through, ready to blend', seconds: DAY_S },
         ],
       },
     ),
-    step('pour-off', 'Pour off the clear water', 'tick', [
-      'Leave the slip thick; keep the water to thin it with',
+    step('pour-off', 'Ladle the clear water off', 'tick', [
+      'Keep a jug of it for thinning; leave the slip thick',
     ]),
   ];
 }
 
 function fromPowders({ hazards }: Making): MakingStep[] {
   return [
-    step('weigh', 'Weigh the dry materials', 'weigh', ['Tick each line with what the scale really says'], {
-      hazards: [...new Set<HazardId>(['silica-dust', ...hazards])],
-    }),
+    step(
+      'weigh',
+      'Weigh the dry materials',
+      'weigh',
+      ['Log each line as the scale shows it, not as the sheet asks it'],
+      {
+        hazards: [...new Set<HazardId>(['silica-dust', ...hazards])],
+      },
+    ),
     step(
       'into-water',
       'Sift the powders into the water',
       'tick',
-      ['Powder into water, not water onto powder: less dust, fewer lumps', 'Keep a fifth of the water back'],
+      [
+        'The powder goes to the water: it raises less dust and fewer lumps that way',
+        'Leave a fifth of the water for later',
+      ],
       {
         hazards: ['silica-dust'],
         waits: [{ name: 'soaked through', seconds: DAY_S }],
@@ -109,28 +124,41 @@ const blend = step(
   'blend',
   'Stir and blend',
   'tick',
-  ['Until no lump is left', 'Blender off and unplugged before the hand goes in'],
+  ['Stop when a spoon finds no lump', 'Pull the plug before a hand goes near the blade'],
   {
     hazards: ['old-slip'],
   },
+);
+
+const adjust = step(
+  'adjust',
+  'Drop in what changes its flow',
+  'adjust',
+  [
+    'A drop at a time, stirred through before the next',
+    'Stop where it flows as wanted, though some be left over',
+  ],
+  { hazards: ['alkali'] },
 );
 
 function sieve({ use, source }: Making): MakingStep {
   const { mesh, sieve: words } = consistencyFor(use);
   const how =
     mesh === null
-      ? ['Not sieved for this use: pick out crumbs and hairs']
-      : ['Thick slip will not pass a fine sieve: thin it, sieve, let it settle, pour the water off'];
+      ? ['This use wants no sieve: fish out crumbs and hairs']
+      : [
+          'If it sits on the mesh, thin it, push it through, and take the water off again once it has settled',
+        ];
   return step('sieve', mesh === null ? 'Look it over' : `Sieve: ${words}`, 'tick', [
     ...how,
-    ...(source === 'trimmings' && mesh !== null ? ['Gritty trimmings go through twice'] : []),
+    ...(source === 'trimmings' && mesh !== null ? ['Twice, where the trimmings were gritty'] : []),
   ]);
 }
 
 function measure({ use }: Making): MakingStep {
   const { gravity } = consistencyFor(use);
   return step('measure', 'Measure it', 'measure', [
-    'Stir well, then weigh a known volume',
+    'Stir to the bottom; then the mass of a volume you know',
     `Wanted: SG ${gravity.from.toFixed(2)} to ${gravity.to.toFixed(2)}, and how much there is`,
   ]);
 }
@@ -138,7 +166,7 @@ function measure({ use }: Making): MakingStep {
 function feel({ use }: Making): MakingStep {
   return step('feel', 'Feel it', 'feel', [
     `Wanted: ${feelOf(consistencyFor(use))}`,
-    'Thin it by the spoonful; it cannot be thickened as fast',
+    'Water by the spoon: thinning takes a minute, thickening days',
   ]);
 }
 
@@ -146,17 +174,17 @@ function colour({ road, hazards }: Making): MakingStep {
   const how =
     road === 'scale'
       ? [
-          'The dry clay in it is known now: weigh the colourant against that',
-          'Wet it to a paste first, then stir in and sieve again',
+          'Its share is of the dry clay just measured',
+          'Work it to a paste with a little slip, stir that in, and sieve once more',
         ]
       : [
-          'Of unknown solids the percentage is a guess: write down spoons and cups',
-          'Wet it to a paste first, then stir in and sieve again',
+          'Nobody knows how much clay is in it: note spoons and cups, and the share stays a guess',
+          'Work it to a paste with a little slip, stir that in, and sieve once more',
         ];
   return step('colour', 'Colour it', 'colour', how, { hazards });
 }
 
 const label = step('label', 'Put it into its tub and label it', 'label', [
-  'Tub and lid: name, body, colourant, date',
-  'Airtight, plastic laid on the surface',
+  'On the tub and on its lid: what it is, of which body, since when',
+  'Lay plastic on the slip itself, then the lid',
 ]);

@@ -24,14 +24,17 @@ function coats(ground: string): Step[] {
     how:
       i === 0
         ? [
-            'Load the brush with slip, not water',
-            'A wide soft brush lays flat coats',
-            'Leave the foot and the rim edge as the glaze plan wants',
+            'Shake the water out of the brush before it goes into the slip',
+            'Wide soft hair, long strokes, one direction',
+            'Stop short of foot and rim where glaze or shelf wants bare clay',
           ]
-        : ['Only on a coat that has gone matte', 'Look for clay showing through: it shows after firing too'],
+        : [
+            'Not before the last coat has lost its shine',
+            'Hold it to the light: clay that shows through now shows for good',
+          ],
     tooWet: 'the brush drags and the slip slides',
     tooDry: 'the coat flakes later',
-    remedy: 'Dampen the wall lightly and lay the coat thin, or keep this piece plain.',
+    remedy: 'Wet the wall a little and coat thinly, or leave this one plain.',
     hazards: ['toxic-colour'],
     optional: false,
   }));
@@ -45,10 +48,13 @@ const sketch: Step = {
   window: { reading: 'mean', wettest: 80, driest: 48 },
   wait: { sign: 'matte', longestS: MATTE_WAIT_S },
   takesS: 15 * MINUTE_S,
-  how: ['Use a wooden point: its lines rub out, where metal scars', 'Never rest a hand on the coat'],
+  how: [
+    'Draw with wood: a wooden line can be rubbed away, a metal one stays',
+    'Keep the hand on a bridge, off the coat',
+  ],
   tooWet: 'the point digs in',
   tooDry: 'lines barely show',
-  remedy: 'Skip the sketch and carve freehand.',
+  remedy: 'Carve without it, freehand.',
   hazards: [],
   optional: true,
 };
@@ -62,13 +68,13 @@ const carve: Step = {
   wait: { sign: 'matte', longestS: MATTE_WAIT_S },
   takesS: 60 * MINUTE_S,
   how: [
-    'Outline first, then clear the backgrounds',
-    'Cut just through the coat',
-    'Leave the crumbs: brushed while moist they smear',
+    'Lines first, grounds after',
+    'Through the coat, hardly into the clay',
+    'Let crumbs lie until they are dry: moist ones smear under the brush',
   ],
   tooWet: 'burrs rise and edges pop',
   tooDry: 'lines chip',
-  remedy: 'Mist the surface, wait until it is matte again, then go on: second best.',
+  remedy: 'Mist it and go on once the shine is gone again; it will not be as crisp.',
   hazards: [],
   optional: false,
 };
@@ -81,7 +87,11 @@ const dryBurrs: Step = {
   window: { reading: 'outer', wettest: 6, driest: null },
   wait: null,
   takesS: 15 * MINUTE_S,
-  how: ['Soft dry brush first', 'Then very light abrasion on burrs only', 'Collect every bit of dust'],
+  how: [
+    'Begin with a soft dry brush',
+    'What still stands up gets a touch of fine abrasion, burrs alone',
+    'Catch the dust as it falls',
+  ],
   tooWet: 'crumbs smear into the coat',
   tooDry: '',
   remedy: '',
@@ -93,9 +103,9 @@ const spongedBurrs: Step = {
   ...dryBurrs,
   name: 'Soften burrs with a damp sponge',
   how: [
-    'Lift loose crumbs with a soft brush',
-    'Soften edges with a well wrung sponge',
-    'No dry abrasion at all',
+    'Take loose crumbs off with a soft brush',
+    'Pass a sponge wrung nearly dry along the edges',
+    'Nothing is abraded dry',
   ],
 };
 
@@ -108,8 +118,8 @@ const loadBisque: Step = {
   wait: null,
   takesS: 10 * MINUTE_S,
   how: [
-    'Judged on the core of the wall, not its skin',
-    'In a damp room even a balanced wall may need candling',
+    'What counts is the middle of the wall: its skin dries long before',
+    'After damp weather let the kiln idle under 100 °C first',
   ],
   tooWet: 'steam bursts the ware',
   tooDry: '',
@@ -122,7 +132,7 @@ export const sgraffito: Technique = {
   id: 'sgraffito',
   name: 'Sgraffito',
   summary:
-    'Coat the leather-hard wall, carve through the coat to the clay while both are still firm and damp.',
+    'A coat on the leather-hard wall, cut away down to the clay while wall and coat are firm and still damp.',
   choices: [
     {
       id: 'ground',

@@ -94,8 +94,8 @@ describe('schools', () => {
     expect(coats('underglaze')).toBe(2);
     const burrs = (school: string) =>
       stepsOf('sgraffito', { burrs: school }).find(({ id }) => id === 'burrs')!;
-    expect(burrs('dry').how.join()).toMatch(/abrasion on burrs/);
-    expect(burrs('sponge').how.join()).toMatch(/No dry abrasion/);
+    expect(burrs('dry').how.join()).toMatch(/abrasion, burrs alone/);
+    expect(burrs('sponge').how.join()).toMatch(/Nothing is abraded dry/);
     // a brush over dry crumbs raises dust in either
     for (const school of ['dry', 'sponge']) expect(burrs(school).hazards).toContain('silica-dust');
   });

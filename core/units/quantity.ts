@@ -80,6 +80,18 @@ export function formatNumber(value: number, decimals: number, units: Pick<UnitCh
 }
 
 /**
+ * A number with just so many decimals, in the maker's decimal sign.
+ * @example formatFixed(1.4, 2, { decimal: ',' }) // '1,40'
+ */
+export function formatFixed(value: number, decimals: number, units: Pick<UnitChoice, 'decimal'>): string {
+  const plain = value.toFixed(decimals);
+  return units.decimal === ',' ? plain.replace('.', ',') : plain;
+}
+
+/** So small a quantity is not read: that there is some is said, not how much. */
+const READ_FROM = 1e-4;
+
+/**
  * A quantity with its unit; below one of it, to two figures: a coat of 0.15 mm is not one of 0.1.
  * @example formatQuantity('length', 0.006, metricUnits) // '6 mm'
  */
@@ -87,7 +99,9 @@ export function formatQuantity(dimension: Dimension, si: number, units: UnitChoi
   const { label, decimals } = scaleOf(dimension, units);
   const value = toUnit(dimension, si, units);
   const size = Math.abs(value);
-  const small = dimension !== 'temperature' && size > 1e-4 && size < 1 ? 1 + Math.ceil(-Math.log10(size)) : 0;
+  if (dimension !== 'temperature' && size > 0 && size < READ_FROM)
+    return `under ${formatNumber(READ_FROM, 4, units)} ${label}`;
+  const small = dimension !== 'temperature' && size > 0 && size < 1 ? 1 + Math.ceil(-Math.log10(size)) : 0;
   return `${formatNumber(value, Math.max(decimals, small), units)} ${label}`;
 }
 

@@ -1,7 +1,9 @@
 import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import express, { type Request, type RequestHandler, type Response, Router } from 'express';
+import { z } from 'zod';
 import type { Clock } from '../clock.ts';
+import { replaceFile } from '../derived.ts';
 import { isLocal } from './hosts.ts';
 import { nonceOf } from './policy.ts';
 import { sendProblem } from './problems.ts';
@@ -17,6 +19,33 @@ export interface Pairing {
   guard: RequestHandler;
 }
 
+/** Digests of tablets that were paired before; none where the list is lost or torn: they are asked to pair anew. */
+function pairedBefore(path: string): string[] {
+  try {
+    return z.array(z.string()).parse(JSON.parse(readFileSync(path, 'utf8')));
+  } catch {
+    return [];
+  }
+}
+
+/** More addresses than these have not guessed lately; the one that guessed longest ago is forgotten first. */
+const REMEMBERED = 1_000;
+
+/** Wrong guesses by the address they come from: one stranger locks out no other. */
+function createGuesses(clock: Clock) {
+  const byAddress = new Map<string, number[]>();
+  const recent = (from: string) => (byAddress.get(from) ?? []).filter((at) => at > clock.now() - TRIES_MS);
+  return {
+    tooMany: (from: string): boolean => recent(from).length >= TRIES,
+    wrong: (from: string): void => {
+      const tries = [...recent(from), clock.now()];
+      byAddress.delete(from);
+      byAddress.set(from, tries);
+      if (byAddress.size > REMEMBERED) byAddress.delete(byAddress.keys().next().value!);
+    },
+  };
+}
+
 const digest = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 /**
@@ -25,8 +54,8 @@ const digest = (text: string): string => createHash('sha256').update(text).diges
  */
 export function createPairing(path: string, clock: Clock): Pairing {
   const code = String(randomInt(0, 1_000_000)).padStart(6, '0');
-  const known = new Set<string>(existsSync(path) ? (JSON.parse(readFileSync(path, 'utf8')) as string[]) : []);
-  let tries: number[] = [];
+  const known = new Set<string>(pairedBefore(path));
+  const guesses = createGuesses(clock);
 
   const paired = (request: Request): boolean => {
     const token = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]+)`).exec(request.headers.cookie ?? '')?.[1];
@@ -36,21 +65,21 @@ export function createPairing(path: string, clock: Clock): Pairing {
   const router = Router();
   router.get('/pair', (_request, response) => page(response, 200, null));
   router.post('/pair', express.urlencoded({ extended: false, limit: '1kb' }), (request, response) => {
-    tries = tries.filter((at) => at > clock.now() - TRIES_MS);
-    if (tries.length >= TRIES)
+    const from = request.socket.remoteAddress ?? '';
+    if (guesses.tooMany(from))
       return page(
         response,
         429,
-        'Too many tries. Wait ten minutes, or start the program again for a new code.',
+        'Too many tries from this tablet. Wait ten minutes, or start the program again for a new code.',
       );
     const given = String((request.body as { code?: unknown } | undefined)?.code ?? '').replace(/\D/g, '');
     if (!timingSafeEqual(Buffer.from(digest(given)), Buffer.from(digest(code)))) {
-      tries.push(clock.now());
+      guesses.wrong(from);
       return page(response, 422, 'That is not the code. It stands where the program was started.');
     }
     const token = randomBytes(24).toString('base64url');
     known.add(digest(token));
-    writeFileSync(path, JSON.stringify([...known]), { mode: 0o600 });
+    replaceFile(path, JSON.stringify([...known]));
     response.cookie(COOKIE, token, {
       httpOnly: true,
       sameSite: 'strict',

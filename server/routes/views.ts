@@ -5,6 +5,7 @@ import type {
   LearningCasesAnswer,
   PieceAnswer,
   PiecesAnswer,
+  RoomsAnswer,
   StudioAnswer,
 } from '../../api/index.ts';
 import type { Clock } from '../clock.ts';
@@ -43,6 +44,15 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       pieces: plans.counted(),
       tubs: shelf.tubs().length,
     };
+    response.json(answer);
+  });
+
+  router.get('/rooms', async (_request, response) => {
+    const answer: RoomsAnswer = {};
+    for (const { id } of store.studio().rooms) {
+      const measured = await store.measured(id);
+      if (measured) answer[id] = measured;
+    }
     response.json(answer);
   });
 

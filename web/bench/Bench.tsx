@@ -2,6 +2,7 @@ import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { BenchAnswer, BenchPiece, BenchUnknown } from '../../api/routes.ts';
+import type { Hazard } from '../../core/hazard/hazard.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { answerFor, coverWords, type Answer } from '../frame/answer.ts';
@@ -21,6 +22,9 @@ const REFRESH_MS = 20_000;
 /** What is still being worked out is asked for again so soon. */
 const SOON_MS = 700;
 const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
+
+/** A link that wet hands hit. */
+const reachable = { display: 'inline-flex', alignItems: 'center', minHeight: 48 };
 
 interface Placed {
   piece: BenchPiece;
@@ -59,6 +63,7 @@ export function Bench() {
         </Trouble>
       )}
       {first && <First placed={first} now={now} zone={zone} />}
+      <Cautions all={first ? [first, ...others] : []} />
       <TouchNext pieces={planned} />
       <Reminders reminders={data.reminders} now={now} zone={zone} />
       {others.length > 0 && (
@@ -86,7 +91,7 @@ function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
           <Box
             component={RouterLink}
             to={`/pieces/${row.pieceId}`}
-            sx={{ fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
+            sx={{ ...reachable, fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
           >
             {row.name}
           </Box>{' '}
@@ -111,7 +116,7 @@ function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
 function placed(pieces: BenchPiece[], now: Instant, zone: string): Placed[] {
   return pieces
     .map((piece) => {
-      const answer = answerFor(piece.next, now, zone);
+      const answer = answerFor(piece.next, now, zone, piece.cover);
       const { next } = piece;
       const moment =
         answer.tone === 'now'
@@ -129,7 +134,7 @@ function about(piece: BenchPiece) {
       <Box
         component={RouterLink}
         to={`/pieces/${piece.pieceId}`}
-        sx={{ fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
+        sx={{ ...reachable, fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
       >
         {piece.name}
       </Box>{' '}
@@ -146,10 +151,15 @@ interface PlacedProps {
   zone: string;
 }
 
-/** What threatens the wall, at once; what a step asks care for, when it is its time. */
-function Cautions({ piece, answer }: Pick<Placed, 'piece' | 'answer'>) {
-  const shown = [...piece.warnings, ...(answer.tone === 'now' ? piece.cautions : [])];
-  return shown.map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />);
+/** What threatens walls, at once, and what steps ask care for when it is their time: each once, with whom it concerns. */
+function Cautions({ all }: { all: Placed[] }) {
+  const of = new Map<Hazard, string[]>();
+  for (const { piece, answer } of all)
+    for (const hazard of [...piece.warnings, ...(answer.tone === 'now' ? piece.cautions : [])]) {
+      const known = [...of.keys()].find(({ id }) => id === hazard.id) ?? hazard;
+      of.set(known, [...(of.get(known) ?? []), piece.name]);
+    }
+  return [...of].map(([hazard, names]) => <CautionLine key={hazard.id} hazard={hazard} of={names} />);
 }
 
 function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
@@ -170,7 +180,6 @@ function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
         tone={answer.tone}
         zone={zone}
       />
-      <Cautions piece={piece} answer={answer} />
     </AnswerBoard>
   );
 }
@@ -203,7 +212,6 @@ function Row({ placed: { piece, answer }, now, zone }: PlacedProps) {
         </Typography>
         <Box>{answer.detail}</Box>
         {cover && <Box>{cover}</Box>}
-        <Cautions piece={piece} answer={answer} />
       </Box>
       <Ribbon
         ribbon={piece.ribbon}

@@ -101,7 +101,7 @@ describe('the Bench', () => {
       waitFor: { sign: 'matte', afterStepId: 'coat-1', to: NOON + 5 * MINUTE } as never,
     });
     const studio = benchOf([piece('p', waiting)]);
-    await press('It is matte');
+    await press('It is matte: p');
     await expect.poll(() => studio.logged.length).toBe(1);
     expect(loggedOnly(studio, 'piece.seen')).toMatchObject({
       subject: 'p',

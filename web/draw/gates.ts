@@ -118,5 +118,10 @@ function nameGate(
     (at) => at >= LEFT && at + length <= place.from,
   );
   painter.textAlign = 'left';
-  painter.fillText(name, [...inside, ...beside, ...before].find(clear) ?? LEFT + 4, place.y);
+  const anywhere = [LEFT + 4, plumb + 9, plumb - 9 - length].filter(
+    (at) => at >= LEFT && at + length <= width - 2,
+  );
+  const at = [...inside, ...beside, ...before, ...anywhere].find(clear);
+  // where there is no room for it beside the plumb line, it is not written: the table has it
+  if (at !== undefined) painter.fillText(name, at, place.y);
 }

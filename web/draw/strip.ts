@@ -269,7 +269,7 @@ function paintAxis(painter: Painter, scene: StripScene, x: ToX, top: number, wid
   painter.strokeStyle = hairline;
   painter.lineWidth = 1;
   line(painter, LEFT, top, width - RIGHT, top);
-  const step = axisStep(to - from);
+  const step = axisStep(to - from, Math.floor((width - LEFT - RIGHT) / LABEL_WIDTH));
   painter.font = `13px ${sans}`;
   painter.fillStyle = ink;
   painter.textAlign = 'center';
@@ -286,11 +286,13 @@ function paintAxis(painter: Painter, scene: StripScene, x: ToX, top: number, wid
   painter.fillText(nowText, Math.min(width - half - 2, Math.max(LEFT + half - 20, x(scene.now))), top + 34);
 }
 
-function axisStep(length: number): number {
-  return (
-    [HOUR, 2 * HOUR, 4 * HOUR, 6 * HOUR, 12 * HOUR, 24 * HOUR].find((step) => length / step <= 14) ??
-    48 * HOUR
-  );
+/** So much room an hour’s label takes, px. */
+const LABEL_WIDTH = 52;
+
+/** The shortest step of which at most so many lie within a length of time. */
+function axisStep(length: number, most: number): number {
+  const steps = [HOUR, 2 * HOUR, 4 * HOUR, 6 * HOUR, 12 * HOUR, 24 * HOUR, 48 * HOUR];
+  return steps.find((step) => length / step <= Math.min(14, Math.max(1, most))) ?? 96 * HOUR;
 }
 
 function paintPlumb(painter: Painter, at: number, top: number, bottom: number): void {

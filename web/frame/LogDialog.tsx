@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { LogForm, type LogFormProps } from './LogForm.tsx';
 
-interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act'> {
+interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act' | 'onRefused'> {
   title: string;
   onClose: () => void;
   /** Where to go once it is logged; otherwise it only closes. */
@@ -11,7 +11,15 @@ interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act'> {
 }
 
 /** A `LogForm` over the view. */
-export function LogDialog({ title, verb, act, onClose, onLogged = onClose, children }: LogDialogProps) {
+export function LogDialog({
+  title,
+  verb,
+  act,
+  onClose,
+  onRefused,
+  onLogged = onClose,
+  children,
+}: LogDialogProps) {
   return (
     <Dialog open onClose={onClose} maxWidth="sm" aria-labelledby="log-dialog-title">
       <LogForm
@@ -19,6 +27,7 @@ export function LogDialog({ title, verb, act, onClose, onLogged = onClose, child
         act={act}
         onDone={onLogged}
         onLeave={onClose}
+        onRefused={onRefused}
         frame={({ fields, buttons }) => (
           <>
             <DialogTitle id="log-dialog-title">{title}</DialogTitle>

@@ -1,8 +1,10 @@
 import { lazy, Suspense, useState, type ReactNode } from 'react';
-import { Box, Button } from '@mui/material';
+import { Button } from '@mui/material';
+import type { ProblemDetails } from '../../api/routes.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { studioNow } from './clock.ts';
+import { Form } from './Form.tsx';
 import { useZone } from './maker.ts';
 import { useLog } from './notice.tsx';
 import { Trouble } from './parts.tsx';
@@ -17,13 +19,14 @@ export interface LogFormProps {
   act: (at: Instant) => { words: string; entries: Entry[] } | { wrong: string };
   onDone: () => void;
   onLeave: () => void;
+  onRefused?: ((problem: ProblemDetails) => void) | undefined;
   children?: ReactNode;
   /** How fields and buttons are laid out. */
   frame: (parts: { fields: ReactNode; buttons: ReactNode }) => ReactNode;
 }
 
 /** A form that logs one act, now or at another time. Nothing typed is lost when it is refused. */
-export function LogForm({ verb, act, onDone, onLeave, children, frame }: LogFormProps) {
+export function LogForm({ verb, act, onDone, onLeave, onRefused, children, frame }: LogFormProps) {
   const log = useLog();
   const [at, setAt] = useState<Instant | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -36,8 +39,10 @@ export function LogForm({ verb, act, onDone, onLeave, children, frame }: LogForm
     setBusy(true);
     const outcome = await log(made.words, made.entries);
     setBusy(false);
-    if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
-    else onDone();
+    if (outcome.kind === 'refused') {
+      onRefused?.(outcome.problem);
+      setWrong(outcome.problem.detail);
+    } else onDone();
   };
 
   const fields = (
@@ -64,16 +69,13 @@ export function LogForm({ verb, act, onDone, onLeave, children, frame }: LogForm
     </>
   );
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
+    <Form
+      onSubmit={() => void submit()}
+      wrong={wrong}
+      onEdit={() => setWrong(null)}
       sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}
     >
       {frame({ fields, buttons })}
-    </Box>
+    </Form>
   );
 }

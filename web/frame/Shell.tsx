@@ -1,23 +1,29 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Link } from '@mui/material';
+import { useSWRConfig } from 'swr';
+import { loadAhead } from '../views.ts';
 import { useNow } from './clock.ts';
 import { useStudio, useZone } from './maker.ts';
-import { drop, flush, useOutbox } from './outbox.ts';
+import { asFurtherCoat, drop, flush, logOtherwise, useOutbox } from './outbox.ts';
+import { ask } from './server.ts';
 import { cobalt, faded, hairline, ink, ironRed, paper, slab } from './theme.ts';
 import { clockTime, shortDate } from './times.ts';
 
 const places = [
-  { to: '/', name: 'Bench', key: 'b' },
-  { to: '/pieces', name: 'Pieces', key: 'p' },
-  { to: '/slips', name: 'Slips', key: 's' },
-  { to: '/studio', name: 'Studio', key: 'u' },
+  { to: '/', name: 'Bench' },
+  { to: '/pieces', name: 'Pieces' },
+  { to: '/slips', name: 'Slips' },
+  { to: '/studio', name: 'Studio' },
 ];
+const initial = (name: string): string => name.charAt(0).toLowerCase();
 
 /** The workshop around every view: its places along the wall, the clock, and whether all is saved. */
 export function Shell() {
   const [keysShown, showKeys] = useState(false);
   useShortcuts(() => showKeys(true));
+  useAllAhead();
+  useTitle();
   const navigation = useNavigation();
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '168px 1fr' }, minHeight: '100vh' }}>
@@ -144,12 +150,7 @@ function TopLine({ onKeys }: { onKeys: () => void }) {
       <Box sx={{ color: faded }}>{data?.studio.name}</Box>
       <Box sx={{ flex: 1 }} />
       <SavedState reachable={!error} />
-      <Button
-        size="small"
-        onClick={onKeys}
-        sx={{ minHeight: 40, px: 1, minWidth: 44 }}
-        aria-label="Show the keys"
-      >
+      <Button size="small" onClick={onKeys} sx={{ px: 1, minWidth: 48 }} aria-label="Show the keys">
         ?
       </Button>
     </Box>
@@ -172,7 +173,7 @@ function SavedState({ reachable }: { reachable: boolean }) {
         data-testid="saved-state"
         size="small"
         onClick={() => setOpen(true)}
-        sx={{ color: refused.length > 0 ? ironRed : cobalt, minHeight: 40 }}
+        sx={{ color: refused.length > 0 ? ironRed : cobalt }}
       >
         {refused.length > 0
           ? `${refused.length} ${refused.length === 1 ? 'needs' : 'need'} you`
@@ -199,6 +200,11 @@ function SavedState({ reachable }: { reachable: boolean }) {
                   ? `Not taken: ${w.refused.detail}`
                   : 'Kept on this tablet; sent as soon as the studio’s computer answers.'}
               </Box>
+              {w.refused?.code === 'coated-already' && (
+                <Button variant="outlined" onClick={() => void logOtherwise(w, asFurtherCoat)}>
+                  Log it as a further coat
+                </Button>
+              )}
               {w.refused && (
                 <Button variant="outlined" onClick={() => void drop(w.order)}>
                   Leave it
@@ -218,8 +224,17 @@ function SavedState({ reachable }: { reachable: boolean }) {
   );
 }
 
+/** The first view has this long to itself. */
+const AHEAD_MS = 2_500;
+
 const keys: [string, string][] = [
-  ...places.map(({ key, name }): [string, string] => [`g then ${key}`, `Go to ${name}`]),
+  ...[...new Set(places.map(({ name }) => initial(name)))].map((key): [string, string] => [
+    key,
+    `Go to ${places
+      .filter(({ name }) => initial(name) === key)
+      .map(({ name }) => name)
+      .join(', and again to ')}`,
+  ]),
   ['n', 'New piece'],
   ['?', 'Show these keys'],
   ['Tab, Enter', 'Everything on the screen'],
@@ -256,17 +271,45 @@ function Row({ left, children }: { left: ReactNode; children: ReactNode }) {
   );
 }
 
+/** The browser’s title names the view by its heading. */
+function useTitle(): void {
+  useEffect(() => {
+    const view = document.getElementById('view')!;
+    const name = () => {
+      const heading = view.querySelector('h1')?.textContent?.trim();
+      document.title = heading ? `${heading} · Kosmema` : 'Kosmema';
+    };
+    const observer = new MutationObserver(name);
+    observer.observe(view, { subtree: true, childList: true, characterData: true });
+    name();
+    return () => observer.disconnect();
+  }, []);
+}
+
+/** Once there is time, every place is loaded, so that it opens and logs offline. */
+function useAllAhead(): void {
+  const { mutate } = useSWRConfig();
+  useEffect(() => {
+    const begin = () =>
+      void loadAhead((path) => mutate(path, ask(path), { revalidate: false })).catch(() => {
+        // the network went meanwhile: what was not loaded yet says so when it is gone to
+      });
+    const timer = setTimeout(begin, AHEAD_MS);
+    return () => clearTimeout(timer);
+  }, [mutate]);
+}
+
 function useShortcuts(showKeys: () => void): void {
   const navigate = useNavigate();
   useEffect(() => {
-    let afterG = false;
     const onKey = (event: KeyboardEvent) => {
       const typing =
         event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
       if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]'))
         return;
-      const place = afterG ? places.find((p) => p.key === event.key) : undefined;
-      afterG = event.key === 'g';
+      const named = places.filter(({ name }) => initial(name) === event.key);
+      const here = named.findIndex(({ to }) => to !== '/' && location.pathname.startsWith(to));
+      const place = named[(here + 1) % named.length];
       if (place) void navigate(place.to);
       else if (event.key === '?') showKeys();
       else if (event.key === 'n') void navigate('/pieces/new');

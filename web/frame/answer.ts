@@ -2,7 +2,7 @@ import { signNames } from '../../core/technique/technique.ts';
 import type { CoverAdvice } from '../../core/plan/advice.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import { coverNamed } from '../../core/drying/face.ts';
+import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { span, whenNear } from './times.ts';
 import type { Tone } from './theme.ts';
@@ -18,7 +18,13 @@ export interface Answer {
 
 const SOON = 3 * HOUR;
 
-export function answerFor(next: NextStep | null, now: Instant, zone: string): Answer {
+/** @param cover how it stands, for what to do where nothing opens under it */
+export function answerFor(
+  next: NextStep | null,
+  now: Instant,
+  zone: string,
+  cover: Cover | null = null,
+): Answer {
   if (!next)
     return {
       tone: 'rest',
@@ -53,7 +59,10 @@ export function answerFor(next: NextStep | null, now: Instant, zone: string): An
     return {
       tone: 'rest',
       headline: 'Holding',
-      detail: `${name} does not open under this cover. Uncover to go on.`,
+      detail:
+        cover === 'open' || cover === 'fan'
+          ? `${name} does not open as it stands: check the clay, and how the room was set.`
+          : `${name} does not open under this cover. Uncover to go on.`,
     };
   return {
     tone: opens - now < SOON ? 'soon' : 'rest',

@@ -2,6 +2,7 @@ import { createContext, use, useCallback, useEffect, useMemo, useState, type Rea
 import { Box, Button } from '@mui/material';
 import { useSWRConfig } from 'swr';
 import type { Entry } from '../../core/log/entry.ts';
+import { focusNextAct } from './nextAct.ts';
 import { log, onSent, retract, type Outcome } from './outbox.ts';
 import { board, ink } from './theme.ts';
 
@@ -32,6 +33,7 @@ export function Logging({ children }: { children: ReactNode }) {
         words: outcome.kind === 'saved' ? `Logged: ${words}` : `On this tablet: ${words}`,
         actId: outcome.actId,
       });
+    if (outcome.kind !== 'refused') focusNextAct();
     return outcome;
   }, []);
 

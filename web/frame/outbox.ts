@@ -15,6 +15,8 @@ export interface Waiting {
   /** What the act is, in words, for the list of what needs the maker. */
   words: string;
   refused: ProblemDetails | null;
+  /** How often the studio could not keep it, for no reason that it knows. */
+  tries?: number;
 }
 
 export type Outcome =
@@ -82,6 +84,21 @@ export async function log(words: string, entries: Entry[]): Promise<Outcome> {
 export const retract = (actId: string, words: string): Promise<Outcome> =>
   log(words, [entry('act.retracted', actId, { reason: '' })]);
 
+/** Logs a refused act in another way, in its place. */
+export async function logOtherwise(
+  { order, act, words }: Waiting,
+  change: (entry: Entry) => Entry,
+): Promise<void> {
+  const entries = act.entries.map((e) => ({ ...change(e), id: uuid() }));
+  await (await database).put(STORE, { order, words, refused: null, act: { ...act, id: uuid(), entries } });
+  await reload();
+  await flush();
+}
+
+/** A coat that was logged already, logged beside the planned ones. */
+export const asFurtherCoat = (entry: Entry): Entry =>
+  entry.kind === 'piece.coated' ? { ...entry, body: { ...entry.body, stepId: null } } : entry;
+
 /** Forgets a refused act. */
 export async function drop(order: number): Promise<void> {
   await (await database).delete(STORE, order);
@@ -115,7 +132,12 @@ async function sendAll(): Promise<void> {
 
 const unsent = () => waiting.find((w) => !w.refused);
 
-async function send({ order, act, words }: Waiting): Promise<boolean> {
+/** Refusals that pass: a tablet that is not paired yet, too many at once. */
+const passing = [401, 403, 408, 425, 429];
+/** What the studio fails to keep so often, while it answers, needs the maker: the rest goes on without it. */
+const MOST_TRIES = 6;
+
+async function send({ order, act, words, tries = 0 }: Waiting): Promise<boolean> {
   const db = await database;
   try {
     await post<ActAnswer>('/api/acts', act);
@@ -123,10 +145,12 @@ async function send({ order, act, words }: Waiting): Promise<boolean> {
     for (const listener of sentListeners) listener();
     return true;
   } catch (error) {
-    const final = error instanceof ServerProblem && [400, 409, 413, 422].includes(error.details.status);
-    if (!final) return false;
-    await db.put(STORE, { order, act, words, refused: error.details });
-    return true;
+    if (!(error instanceof ServerProblem)) return false;
+    const { status, code } = error.details;
+    const unkept = code === 'not-kept' ? tries + 1 : 0;
+    const final = status >= 400 && status < 500 ? !passing.includes(status) : unkept >= MOST_TRIES;
+    await db.put(STORE, { order, act, words, refused: final ? error.details : null, tries: unkept });
+    return final;
   }
 }
 

@@ -53,14 +53,21 @@ export function Section({
   );
 }
 
-/** A caution in one line, where there is little room; the piece's own view has the whole of it. */
-export function CautionLine({ hazard }: { hazard: Hazard }) {
+/** A caution in one line, opened by a tap: why, what to do, and who decides. */
+export function CautionLine({ hazard, of = [] }: { hazard: Hazard; of?: string[] }) {
   return (
-    <Box role="note" sx={{ borderLeft: `6px solid ${manganese}`, pl: 1.5, mt: 1.5 }}>
-      <Box component="span" sx={{ fontWeight: 700, color: manganese }}>
-        Caution: {hazard.title.toLowerCase()}.
-      </Box>{' '}
-      {hazard.measures.join('. ')}. {hazard.defersTo}
+    <Box
+      component="details"
+      sx={{ borderLeft: `6px solid ${manganese}`, pl: 1.5, mt: 1, '& summary': { cursor: 'pointer' } }}
+    >
+      <Box component="summary" role="note" sx={{ minHeight: 48, alignContent: 'center' }}>
+        <Box component="span" sx={{ fontWeight: 700, color: manganese }}>
+          Caution: {hazard.title.toLowerCase()}.
+        </Box>{' '}
+        {hazard.measures[0]}.{of.length > 0 && ` ${of.join('; ')}.`}
+      </Box>
+      {hazard.why} {hazard.measures.join('. ')}. {hazard.limit && `${hazard.limit}. `}
+      {hazard.defersTo}
     </Box>
   );
 }

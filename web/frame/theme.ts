@@ -55,6 +55,12 @@ export const theme = createTheme({
         body: { fontVariantNumeric: 'tabular-nums', fontSize: '1.05rem', lineHeight: 1.45 },
         ':focus-visible': { outline: `3px solid ${cobalt}`, outlineOffset: 2 },
         a: { color: cobalt },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*, *::before, *::after': {
+            transitionDuration: '0.01ms !important',
+            animationDuration: '0.01ms !important',
+          },
+        },
       },
     },
     MuiButtonBase: { defaultProps: { disableRipple: true } },

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, stagesApart, type Stage } from '../../core/clay/stage.ts';
-import { noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
+import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
 import type { PlaceName } from '../../core/form/form.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
@@ -20,6 +20,7 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
   const { places } = plan.places;
   const computed = places.find((p) => p.place === place)!.stage;
   const surprising = stage !== null && stagesApart(stage, computed.stage) >= 2;
+  const clash = contradiction(answers);
   const { id, made, cover } = plan.piece;
   const answered = Object.values(answers).some((answer) => answer !== null);
   const act = (at: number) => {
@@ -35,7 +36,7 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
   return (
     <LogDialog
       title={`Check the clay: ${made.name}`}
-      verb={surprising ? 'Log it as I felt it' : 'Log check'}
+      verb={surprising || clash ? 'Log it as I felt it' : 'Log check'}
       act={act}
       onClose={onClose}
     >
@@ -89,6 +90,12 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
         <Button sx={{ justifySelf: 'start', px: 0 }} onClick={() => setOutright(true)}>
           Say the stage outright
         </Button>
+      )}
+      {clash && (
+        <Trouble>
+          These hardly go together: {clash[0]}, and {clash[1]}. Feel again, each at the same spot. If you
+          still find both, log it: your hands count for more.
+        </Trouble>
       )}
       {surprising && (
         <Trouble>

@@ -1,4 +1,6 @@
+import { formatFixed } from '../../core/units/quantity.ts';
 import { useState } from 'react';
+import { USUAL_GRAIN } from '../../core/slip/density.ts';
 import { slipForCoat } from '../../core/slip/amount.ts';
 import { sgraffito } from '../../core/technique/sgraffito.ts';
 import {
@@ -18,7 +20,6 @@ import type { StepDialogProps } from './StepDialog.tsx';
 
 const LAST_TUB = 'kosmema-last-tub';
 const NO_TUB = 'none';
-const PLAIN_GRAIN = 2600;
 
 /** Logs a coat: from which tub, how thick. The tub's own figures are taken where there are any. */
 export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: StepDialogProps) {
@@ -30,7 +31,9 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
   const [thickness, setThickness] = useState(() => quantityText(sgraffito.coat.thicknessM, 'length', units));
   const [gravity, setGravity] = useState<string | null>(null);
   const [face, setFace] = useState<'outside' | 'inside'>('outside');
-  const gravityText = gravity ?? (tub?.specificGravity ?? sgraffito.coat.specificGravity).toFixed(2);
+  const [further, setFurther] = useState(false);
+  const gravityText =
+    gravity ?? formatFixed(tub?.specificGravity ?? sgraffito.coat.specificGravity, 2, units);
 
   const act = (at: number) => {
     const thicknessM = typedQuantity(thickness, 'length', units);
@@ -39,18 +42,18 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
       return {
         wrong: 'Coat thickness must be between 0.01 and 20 mm: brushed coats are 0.1 to 0.25 mm wet.',
       };
-    if (!(specificGravity! >= 1 && specificGravity! <= 4))
+    if (!(specificGravity! >= 1.02 && specificGravity! <= 4))
       return {
         wrong:
-          'Specific gravity must be between 1 and 4: water is 1.00; most slips lie between 1.1 and 1.85.',
+          'Specific gravity of a coat must be between 1.02 and 4: water is 1.00; most slips lie between 1.1 and 1.85.',
       };
     if (tub) localStorage.setItem(LAST_TUB, tub.id);
     const body = {
-      stepId: face === 'outside' ? step.stepId : null,
+      stepId: face === 'outside' && !further ? step.stepId : null,
       tubId: tub?.id ?? null,
       thicknessM: thicknessM!,
       specificGravity: specificGravity!,
-      grainDensity: tub?.made.grainDensity ?? PLAIN_GRAIN,
+      grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
       adjusted: tub?.adjusted ?? 'none',
     };
     const volumeM3 = slipForCoat(areaM2, thicknessM!);
@@ -62,7 +65,13 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
   };
 
   return (
-    <LogDialog title={`${step.name}: ${pieceName}`} verb={step.verb} act={act} onClose={onClose}>
+    <LogDialog
+      title={`${step.name}: ${pieceName}`}
+      verb={further ? 'Log a further coat' : step.verb}
+      act={act}
+      onClose={onClose}
+      onRefused={({ code }) => setFurther(code === 'coated-already')}
+    >
       <ChoiceField
         label="From which tub"
         value={tub?.id ?? NO_TUB}
@@ -104,10 +113,11 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
         coat={{
           thicknessM: typedQuantity(thickness, 'length', units) ?? Number.NaN,
           specificGravity: typedNumber(gravityText) ?? Number.NaN,
-          grainDensity: tub?.made.grainDensity ?? PLAIN_GRAIN,
+          grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
           adjusted: tub?.adjusted ?? 'none',
         }}
         wall={wall}
+        step={step}
       />
     </LogDialog>
   );

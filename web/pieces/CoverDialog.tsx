@@ -3,29 +3,39 @@ import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { covers, coverNamed, type Cover } from '../../core/drying/face.ts';
 import { stands } from '../../core/form/form.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import { HOUR } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useStudio } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
 
+/** Advice for within this time is what the dialog is opened for. */
+const SOON = HOUR;
+
+function advisedSoon({ advice, at }: PiecePlan): Cover | null {
+  const first = advice?.why === 'stay' ? undefined : advice?.changes[0];
+  return first && first.at <= at + SOON ? first.cover : null;
+}
+
 export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
   const { id, made, cover: present, stand: presentStand } = plan.piece;
-  const [cover, setCover] = useState<Cover>(
-    plan.advice && plan.advice.now !== present ? plan.advice.now : present,
-  );
+  const [cover, setCover] = useState<Cover>(advisedSoon(plan) ?? present);
   const [stand, setStand] = useState(presentStand);
   const { data: studio } = useStudio();
   const [room, setRoom] = useState(plan.piece.roomId);
-  const { verb, effect } = coverNamed(cover);
+  const { verb: changes, effect } = coverNamed(cover);
+  const same = cover === present && stand === presentStand && room === plan.piece.roomId;
+  const verb = cover === present ? 'Log it so' : changes;
   return (
     <LogDialog
       title={`Cover: ${made.name}`}
       verb={verb}
       act={(at) => {
+        if (same) return { wrong: 'That is how it stands already: choose another cover, stand or room.' };
         const moved = room === plan.piece.roomId ? [] : [entry('piece.moved', id, { roomId: room }, { at })];
         return {
-          words: `${made.name}: ${verb.toLowerCase()}`,
+          words: `${made.name}: ${coverNamed(cover).name.toLowerCase()}`,
           entries: [entry('piece.covered', id, { cover, stand }, { at }), ...moved],
         };
       }}
@@ -63,7 +73,7 @@ export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
           options={studio.rooms.map((r) => ({ value: r.id, label: r.set.name }))}
         />
       )}
-      <span>{`It then ${effect}.`}</span>
+      <span>{same ? `As it stands it ${effect}.` : `It then ${effect}.`}</span>
     </LogDialog>
   );
 }

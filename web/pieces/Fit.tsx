@@ -1,10 +1,17 @@
 import { Box } from '@mui/material';
 import { flakeIndex, type CoatOnWall, type Cure, type FlakeIndex } from '../../core/coat/flake.ts';
 import { faded, ironRed, ochre } from '../frame/theme.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import { formatFixed, HOUR } from '../../core/units/quantity.ts';
+import { useNow } from '../frame/clock.ts';
+import { useUnits, useZone } from '../frame/maker.ts';
+import { span, whenNear } from '../frame/times.ts';
 import type { CoatedWall } from './coatedWall.ts';
 
 /** Above this a coat is likely to flake, and above half of it to be watched. From memory. */
 const FLAKES = 4;
+/** A step that opens within this time is not too early to be spoken of. */
+const EARLY = HOUR / 2;
 
 const cureWords: Record<Cure, string> = {
   thinner: 'lay it half as thick',
@@ -28,10 +35,16 @@ function signWords(sign: FlakeIndex['sign'], index: number): string {
 export function Fit({
   coat,
   wall,
+  step,
 }: {
   coat: Pick<CoatOnWall, 'thicknessM' | 'specificGravity' | 'grainDensity' | 'adjusted'>;
   wall: CoatedWall;
+  /** The step that it is laid at. */
+  step?: Pick<NextStep, 'opens' | 'status'>;
 }) {
+  const units = useUnits();
+  const zone = useZone();
+  const now = useNow();
   if (!(
     coat.thicknessM > 0 &&
     coat.specificGravity > 1.01 &&
@@ -44,13 +57,20 @@ export function Fit({
     wallM: wall.thicknessM,
     wallX: wall.meanX,
   });
-  const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
+  const percent = (share: number) => `${formatFixed(100 * share, 1, units)} %`;
+  const early = step?.opens != null && step.status !== 'now' && step.opens - now > EARLY ? step.opens : null;
   const verdict = index > FLAKES ? 'Likely to flake' : index > FLAKES / 2 ? 'Strained' : 'Fits this wall';
   const colour = index > FLAKES ? ironRed : index > FLAKES / 2 ? ochre : faded;
   return (
     <Box aria-live="polite">
+      {early !== null && (
+        <Box sx={{ fontWeight: 700, color: ironRed }}>
+          Too early: the wall is ready for this about {whenNear(early, now, zone)}, in {span(early - now)}. On
+          a wall this wet the slip slides.
+        </Box>
+      )}
       <Box sx={{ fontWeight: 700, color: colour }}>
-        {verdict}: flake index {index.toFixed(1)} (1 is a coat known to hold)
+        {verdict}: flake index {formatFixed(index, 1, units)} (1 is a coat known to hold)
       </Box>
       <Box>
         Once set the coat shrinks {percent(parts.coat)}, the wall {percent(parts.wall)}
@@ -58,7 +78,7 @@ export function Fit({
       </Box>
       {cure && index > FLAKES / 2 && (
         <Box>
-          What helps most: {cureWords[cure.change]} (index {cure.index.toFixed(1)}).
+          What helps most: {cureWords[cure.change]} (index {formatFixed(cure.index, 1, units)}).
         </Box>
       )}
     </Box>

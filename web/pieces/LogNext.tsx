@@ -3,6 +3,7 @@ import { Button } from '@mui/material';
 import { signNames } from '../../core/technique/technique.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { useLog } from '../frame/notice.tsx';
+import { nextAct } from '../frame/nextAct.ts';
 import { entry } from '../frame/outbox.ts';
 import type { Tone } from '../frame/theme.ts';
 import { CoatDialog } from './CoatDialog.tsx';
@@ -32,7 +33,9 @@ export function LogNext({ piece, tone }: LogNextProps) {
   const look = signNames[sign].name;
   return (
     <Button
+      {...nextAct}
       variant="contained"
+      aria-label={`It is ${look}: ${name}`}
       onClick={() =>
         void log(`${name}: ${look}`, [entry('piece.seen', pieceId, { sign, stepId: afterStepId })])
       }
@@ -57,6 +60,7 @@ export function LogStepButton({
   return (
     <>
       <Button
+        {...(variant === 'text' ? {} : nextAct)}
         variant={variant}
         sx={variant === 'text' ? { px: 0 } : {}}
         onClick={() => setOpen(true)}

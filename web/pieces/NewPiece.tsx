@@ -10,6 +10,8 @@ import type { PieceMade } from '../../core/log/entry.ts';
 import { techniqueIds, techniqueNamed } from '../../core/technique/catalogue.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
+import { useDraft } from '../frame/draft.ts';
+import { Form as PieceForm } from '../frame/Form.tsx';
 import { ChoiceField, QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { useStudio, useUnits, useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
@@ -45,6 +47,22 @@ const LAST = 'kosmema-last-piece';
 type Remembered = Partial<Pick<PieceMade, 'clayId' | 'roomId' | 'schools'>>;
 const remembered = (): Remembered => JSON.parse(localStorage.getItem(LAST) ?? '{}') as Remembered;
 
+/** A piece as it is being typed. */
+interface TypedPiece {
+  name: string;
+  kind: FormKind;
+  lengths: Record<string, string>;
+  narrow: boolean;
+  clayId: string;
+  roomId: string;
+  cover: Cover;
+  stand: Stand;
+  attachment: string;
+  stage: Stage | null;
+  schools: Record<string, string>;
+  madeAt: Instant | null;
+}
+
 /** Logs a new piece: name, clay, form, when, where. Everything but the name has a sensible start. */
 export function NewPiece() {
   const units = useUnits();
@@ -53,20 +71,24 @@ export function NewPiece() {
   const navigate = useNavigate();
   const { data: studio } = useStudio();
   const [last] = useState(remembered);
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<FormKind>('cylinder');
-  const [lengths, setLengths] = useState<Record<string, string>>({});
-  const [narrow, setNarrow] = useState(false);
-  const [clayId, setClay] = useState(last.clayId ?? 'clay-default');
-  const [roomId, setRoom] = useState(last.roomId ?? 'room-default');
-  const [cover, setCover] = useState<Cover>('open');
-  const [stand, setStand] = useState<Stand>('board');
-  const [attachment, setAttachment] = useState('');
-  const [stage, setStage] = useState<Stage | null>(null);
-  const [schools, setSchools] = useState<Record<string, string>>(last.schools ?? {});
+  const [typed, setTyped, forget] = useDraft<TypedPiece>('new piece', () => ({
+    name: '',
+    kind: 'cylinder',
+    lengths: {},
+    narrow: false,
+    clayId: last.clayId ?? 'clay-default',
+    roomId: last.roomId ?? 'room-default',
+    cover: 'open',
+    stand: 'board',
+    attachment: '',
+    stage: null,
+    schools: last.schools ?? {},
+    madeAt: null,
+  }));
+  const { name, kind, lengths, narrow, clayId, roomId, cover, stand, attachment, stage, schools } = typed;
+  const set = (more: Partial<TypedPiece>) => setTyped((before) => ({ ...before, ...more }));
   const now = useNow();
-  const [chosenAt, setMadeAt] = useState<Instant | null>(null);
-  const madeAt = chosenAt ?? Math.floor(now / MINUTE) * MINUTE;
+  const madeAt = typed.madeAt ?? Math.floor(now / MINUTE) * MINUTE;
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const technique = techniqueNamed(techniqueIds[0]!);
   const known = { clays: studio?.clays ?? [], rooms: studio?.rooms ?? [] };
@@ -99,6 +121,7 @@ export function NewPiece() {
     const id = uuid();
     const outcome = await log(`${made.name} made`, [entry('piece.made', id, made, { at: madeAt })]);
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
+    forget();
     localStorage.setItem(
       LAST,
       JSON.stringify({
@@ -111,13 +134,10 @@ export function NewPiece() {
   };
 
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
+    <PieceForm
+      onSubmit={() => void submit()}
+      wrong={wrong}
+      onEdit={() => setWrong({})}
       sx={{ maxWidth: 820 }}
     >
       <Typography variant="h1">New piece</Typography>
@@ -125,7 +145,7 @@ export function NewPiece() {
         <TextField
           label="Name or mark"
           value={name}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => set({ name: event.target.value })}
           error={wrong['name'] !== undefined}
           helperText={wrong['name'] ?? 'What you would call it across the room'}
           slotProps={{ htmlInput: { autoComplete: 'off' } }}
@@ -134,7 +154,7 @@ export function NewPiece() {
           exclusive
           fullWidth
           value={kind}
-          onChange={(_event, value: FormKind | null) => value && setKind(value)}
+          onChange={(_event, value: FormKind | null) => value && set({ kind: value })}
           aria-label="Form"
           sx={{ flexWrap: 'wrap' }}
         >
@@ -151,7 +171,7 @@ export function NewPiece() {
                 key={key}
                 label={label}
                 text={length(key, usual)}
-                onText={(text) => setLengths({ ...lengths, [key]: text })}
+                onText={(text) => set({ lengths: { ...lengths, [key]: text } })}
                 dimension="length"
                 error={wrong[`form.${key}`]}
               />
@@ -159,13 +179,13 @@ export function NewPiece() {
           )}
         </Columns>
         <Columns>
-          <WhenField label="Made" at={madeAt} onAt={setMadeAt} zone={zone} />
+          <WhenField label="Made" at={madeAt} onAt={(at) => set({ madeAt: at })} zone={zone} />
           <TextField
             select
             label="It was then"
             value={stage ?? 'fresh'}
             onChange={(event) =>
-              setStage(event.target.value === 'fresh' ? null : (event.target.value as Stage))
+              set({ stage: event.target.value === 'fresh' ? null : (event.target.value as Stage) })
             }
           >
             <MenuItem value="fresh">Freshly made</MenuItem>
@@ -180,28 +200,28 @@ export function NewPiece() {
           <ChoiceField
             label="Clay"
             value={body().clayId}
-            onChoose={setClay}
+            onChoose={(value) => set({ clayId: value })}
             options={known.clays.map((c) => ({ value: c.id, label: c.set.name }))}
             error={wrong['clayId']}
           />
           <ChoiceField
             label="Room"
             value={body().roomId}
-            onChoose={setRoom}
+            onChoose={(value) => set({ roomId: value })}
             options={known.rooms.map((r) => ({ value: r.id, label: r.set.name }))}
             error={wrong['roomId']}
           />
           <ChoiceField
             label="Cover"
             value={cover}
-            onChoose={setCover}
+            onChoose={(value) => set({ cover: value })}
             options={covers.map((c) => ({ value: c.cover, label: c.name }))}
           />
           {kind === 'cylinder' && (
             <ChoiceField
               label="Mouth"
               value={narrow ? 'narrow' : 'open'}
-              onChoose={(value) => setNarrow(value === 'narrow')}
+              onChoose={(value) => set({ narrow: value === 'narrow' })}
               options={[
                 { value: 'open', label: 'Open' },
                 { value: 'narrow', label: 'Narrow neck' },
@@ -211,13 +231,13 @@ export function NewPiece() {
           <ChoiceField
             label="It stands"
             value={stand}
-            onChoose={setStand}
+            onChoose={(value) => set({ stand: value })}
             options={stands.map((s) => ({ value: s.stand, label: s.name }))}
           />
           <QuantityField
             label="Handle or spout, thickness"
             text={attachment}
-            onText={setAttachment}
+            onText={(text) => set({ attachment: text })}
             dimension="length"
             error={wrong['attachmentM']}
             help="Empty for none"
@@ -232,7 +252,7 @@ export function NewPiece() {
               key={choice.id}
               label={choice.question}
               value={body().schools[choice.id]!}
-              onChoose={(value) => setSchools({ ...schools, [choice.id]: value })}
+              onChoose={(value) => set({ schools: { ...schools, [choice.id]: value } })}
               options={choice.schools.map((s) => ({ value: s.id, label: `${s.name}: ${s.difference}` }))}
             />
           ))}
@@ -245,7 +265,7 @@ export function NewPiece() {
       <Button type="submit" variant="contained" size="large" sx={{ mt: 2 }}>
         Log it as made
       </Button>
-    </Box>
+    </PieceForm>
   );
 }
 

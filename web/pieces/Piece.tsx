@@ -7,12 +7,19 @@ import { nextStep } from '../../core/plan/next.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import { formatQuantity, MINUTE, type Instant } from '../../core/units/quantity.ts';
+import {
+  formatFixed,
+  formatQuantity,
+  metricUnits,
+  MINUTE,
+  type Instant,
+  type UnitChoice,
+} from '../../core/units/quantity.ts';
 import { WallStrip } from '../draw/WallStrip.tsx';
 import { answerFor, coverWords } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
 import { useUnits, useZone } from '../frame/maker.ts';
-import { AnswerBoard, Caution, Section, Trouble } from '../frame/parts.tsx';
+import { AnswerBoard, CautionLine, Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 import { faded } from '../frame/theme.ts';
 import { shortDate, clockTime, whenNear } from '../frame/times.ts';
@@ -103,11 +110,12 @@ interface PieceViewProps {
 
 function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
   const zone = useZone();
+  const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
   const trying = useTrial(plan, given);
   const { trial } = trying;
   const next = plan.piece.finished ? null : nextStep(plan, now);
-  const answer = answerFor(next, now, zone);
+  const answer = answerFor(next, now, zone, plan.piece.cover);
   const shownAt = Math.floor(now / MINUTE) * MINUTE;
   const scene = useMemo(
     () => sceneOf(plan, trial, given, nights, shownAt, zoom, zone),
@@ -141,7 +149,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         </AnswerBoard>
       )}
       {[...plan.warnings, ...(answer.tone === 'rest' ? [] : plan.cautions)].map((hazard) => (
-        <Caution key={hazard.id} hazard={hazard} />
+        <CautionLine key={hazard.id} hazard={hazard} />
       ))}
       <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
       {plan.course.unread.map((weighing) => (
@@ -181,7 +189,9 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
         />
         <Moves plan={plan} trying={trying} now={now} zone={zone} />
-        {plan.softest && <Box>{softestWords(plan.softest, plan.course.waterAdded, now, zone)}</Box>}
+        {plan.softest && (plan.course.waterAdded > 0 || plan.softest.slumps) && (
+          <Box>{softestWords(plan.softest, plan.course.waterAdded, now, zone, units)}</Box>
+        )}
       </Section>
       <Places places={plan.places} body={given.body} />
       <Section title="Steps">
@@ -223,11 +233,12 @@ export function softestWords(
   waterAdded: number,
   now: Instant,
   zone: string,
+  units: Pick<UnitChoice, 'decimal'> = metricUnits,
 ): string {
   const put =
     waterAdded === 0
       ? 'The coats to come put water back into the wall:'
-      : `The coats so far have put back ${(100 * waterAdded).toFixed(1)} % of the wall’s dry weight in water:`;
+      : `The coats so far have put back ${formatFixed(100 * waterAdded, 1, units)} % of the wall’s dry weight in water:`;
   const when =
     at < now ? `was softest at ${whenNear(at, now, zone)}` : `is softest about ${whenNear(at, now, zone)}`;
   const beyond = index > 100 ? ', wetter than fresh from the bag' : '';
@@ -239,11 +250,10 @@ function checksWords({ course }: PiecePlan): string | null {
   const { observations, setting, widened, taken } = course;
   if (observations.length === 0) return null;
   const faster = Math.round((setting.airFactor - 1) * 100);
+  // the air is one of several things that a check moves: what is said of it must not read as what happened to the times
   const pace =
     Math.abs(faster) < 5
-      ? 'as fast as expected'
-      : faster > 0
-        ? `${faster} % faster than expected`
-        : `${-faster} % slower than expected`;
-  return `${observations.length === 1 ? 'One check' : `${observations.length} checks`} so far: the air here takes water away ${pace}.${taken ? ' No drying explains the last one: it is taken as it was found.' : widened > 0 ? ' What was found was unlikely, so the forecast was made wider.' : ''}`;
+      ? 'as was thought'
+      : `${Math.abs(faster)} % ${faster > 0 ? 'faster' : 'slower'} than was thought before them`;
+  return `${observations.length === 1 ? 'One check' : `${observations.length} checks`} so far; the times above hold what they told. By them the clay, the start and the cover count too; the air alone takes water away ${pace}.${taken ? ' No drying explains the last one: it is taken as it was found.' : widened > 0 ? ' What was found was unlikely, so the forecast was made wider.' : ''}`;
 }

@@ -9,7 +9,7 @@ import { coverNamed } from '../../core/drying/face.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { stepsOf } from '../../core/technique/catalogue.ts';
-import { formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
+import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { ActLog } from '../frame/ActLog.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
@@ -97,7 +97,7 @@ function entryWords(
     case 'piece.moved':
       return `Moved to ${roomName(e.body.roomId)}`;
     case 'piece.coated':
-      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${e.body.specificGravity.toFixed(2)}${(e.body.adjusted ?? 'none') === 'none' ? '' : `, ${e.body.adjusted}`}${faceWords(e)}`;
+      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${formatFixed(e.body.specificGravity, 2, units)}${(e.body.adjusted ?? 'none') === 'none' ? '' : `, ${e.body.adjusted}`}${faceWords(e)}`;
     case 'piece.seen':
       return `${stepName(e.body.stepId)}: ${e.body.sign}`;
     case 'piece.worked':

@@ -2,7 +2,7 @@ import { Box } from '@mui/material';
 import { wetness } from '../../core/clay/colour.ts';
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { PlacesNow } from '../../core/plan/places.ts';
-import { formatQuantity } from '../../core/units/quantity.ts';
+import { formatFixed, formatQuantity } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
 import { useUnits } from '../frame/maker.ts';
 import { Section } from '../frame/parts.tsx';
@@ -44,7 +44,7 @@ export function Places({ places, body }: { places: PlacesNow; body: ClayBody }) 
       <Box sx={{ mt: 1 }}>
         Driest is the {placeNames[places.driest.place].toLowerCase()}, wettest the{' '}
         {placeNames[places.wettest.place].toLowerCase()}: {apart} apart on the moisture index,{' '}
-        {(100 * places.shrinkageApart).toFixed(1)} % in shrinkage.
+        {formatFixed(100 * places.shrinkageApart, 1, units)} % in shrinkage.
       </Box>
       {places.unevenIn > WORTH_SAYING && (
         <Box sx={{ color: ironRed, fontWeight: 650 }}>

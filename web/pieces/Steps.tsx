@@ -26,9 +26,19 @@ const states: Record<StepStatus, { word: string; colour: string }> = {
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
 export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone: string }) {
   const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
-  const doIn = (s: StepPlan) => {
+  const first = plan.steps.findIndex((s) => isOpen(s.status) && !s.step.optional);
+  const stateOf = (s: StepPlan, i: number): { word: string; colour: string } => {
+    const { status } = stepSummary(s, plan, now);
+    return i === first && status !== 'late' && isAwaited(s, now)
+      ? { word: `Wait until ${signNames[s.waitFor!.sign].name}`, colour: ochre }
+      : states[status];
+  };
+  const doIn = (s: StepPlan, i: number) => {
     if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
-    if (s.doAt === null) return s.status === 'unreached' ? '–' : 'Not in working hours';
+    const { status } = stepSummary(s, plan, now);
+    if (status === 'late' || status === 'unreached') return '–';
+    if (i === first && isAwaited(s, now)) return `once ${signNames[s.waitFor!.sign].name}`;
+    if (s.doAt === null) return 'not in working hours';
     return s.doAt <= now + HOUR / 60 ? 'now' : whenNear(s.doAt, now, zone);
   };
   return (
@@ -51,14 +61,14 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
           </TableRow>
         </TableHead>
         <TableBody>
-          {plan.steps.map((s) => (
+          {plan.steps.map((s, i) => (
             <TableRow key={s.step.id}>
               <TableCell component="th" scope="row" sx={{ fontWeight: 700 }}>
                 {s.step.name}
                 {s.step.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
               </TableCell>
-              <TableCell sx={{ color: states[s.status].colour, fontWeight: 650 }}>
-                {states[s.status].word}
+              <TableCell sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
+                {stateOf(s, i).word}
                 {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} step={s} />}
               </TableCell>
               <TableCell>
@@ -77,7 +87,7 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                   zone={zone}
                 />
               </TableCell>
-              <TableCell>{doIn(s)}</TableCell>
+              <TableCell>{doIn(s, i)}</TableCell>
               <TableCell sx={{ minWidth: 240 }}>{s.doneAt === null && <Signs step={s} />}</TableCell>
             </TableRow>
           ))}
@@ -86,6 +96,10 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
     </Box>
   );
 }
+
+/** Whether a step still waits for the sign of the coat before. */
+const isAwaited = ({ waitFor, opens, status }: StepPlan, now: Instant): boolean =>
+  waitFor !== null && (opens === null || waitFor.to >= now || status !== 'now');
 
 /** Between which moments an edge lies, under its likeliest. */
 function Spread({ edge, now, zone }: { edge: EdgeSpread | undefined; now: Instant; zone: string }) {

@@ -3,7 +3,7 @@ import useSWR from 'swr';
 import { Button } from '@mui/material';
 import type { SensorsAnswer } from '../../api/routes.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import { formatQuantity, MINUTE } from '../../core/units/quantity.ts';
+import { formatFixed, formatQuantity, MINUTE } from '../../core/units/quantity.ts';
 import { studioNow } from '../frame/clock.ts';
 import { QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
@@ -51,7 +51,7 @@ export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
         text={dry}
         onText={setDry}
         dimension="mass"
-        help={`The starting lump divided by ${(1 + plan.course.setting.body.plasticX).toFixed(2)}. Carried on once given, until clay is cut away.`}
+        help={`The starting lump divided by ${formatFixed(1 + plan.course.setting.body.plasticX, 2, units)}. Carried on once given, until clay is cut away.`}
       />
     </LogDialog>
   );

@@ -101,7 +101,7 @@ describe('logging a coat', () => {
   it.each([
     [/Wet thickness/, 'thin', /Coat thickness must be between/],
     [/Wet thickness/, '25', /between 0.01 and 20 mm/],
-    [/Specific gravity/, '14', /Specific gravity must be between 1 and 4/],
+    [/Specific gravity/, '14', /Specific gravity of a coat must be between 1.02 and 4/],
   ])('refuses %s of %s, and keeps it in its field', async (field, text, words) => {
     show(<CoatDialog {...stepProps('coat-1')} />);
     await type(field, text);
@@ -231,7 +231,7 @@ describe('covering, heating, finishing', () => {
       }),
     );
     show(<CoverDialog plan={plan} onClose={onClose} />);
-    await press(/^Damp box/);
+    await press(/^In the damp box/);
     await choose(/^Room/, 'Cellar');
     await press('Put in the damp box');
     await done();

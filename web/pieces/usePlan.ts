@@ -23,20 +23,31 @@ export function useCase(answer: PieceAnswer | undefined): PieceCase | null {
 
 let tickets = 0;
 let worker: Worker | null = null;
-const asked = new Map<number, (answer: PlanAnswer) => void>();
+const asked = new Map<number, { resolve: (answer: PlanAnswer) => void }>();
+
+/** Starts the worker, which offline could not be fetched any more. */
+export function wakeWorker(): Worker {
+  if (worker) return worker;
+  worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+  worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
+    asked.get(data.ticket)?.resolve(data);
+    asked.delete(data.ticket);
+  };
+  worker.onerror = () => {
+    // a worker that dies is started again by the next question; those that waited are told
+    worker = null;
+    for (const [ticket, { resolve }] of asked)
+      resolve({ ticket, plan: null, nights: [], failed: 'the computation stopped' });
+    asked.clear();
+  };
+  return worker;
+}
 
 /** Plans in the worker, one after another. */
 export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanAnswer> {
-  if (!worker) {
-    worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
-      asked.get(data.ticket)?.(data);
-      asked.delete(data.ticket);
-    };
-  }
   const ticket = (tickets += 1);
-  worker.postMessage({ ...wanted, ticket } satisfies PlanRequest);
-  return new Promise((resolve) => asked.set(ticket, resolve));
+  wakeWorker().postMessage({ ...wanted, ticket } satisfies PlanRequest);
+  return new Promise((resolve) => asked.set(ticket, { resolve }));
 }
 
 interface Answered {

@@ -39,8 +39,11 @@ describe('the log of a piece', () => {
       ),
       /^Coat beside the plan, 0.6 mm at SG 1.40, inside$/,
     ],
-    [logged('piece.covered', hoursOn(1), { cover: 'damp-box', stand: 'board' }), /^Damp box$/],
-    [logged('piece.covered', hoursOn(1), { cover: 'open', stand: 'plaster' }), /^Open, on a plaster bat$/],
+    [logged('piece.covered', hoursOn(1), { cover: 'damp-box', stand: 'board' }), /^In the damp box$/],
+    [
+      logged('piece.covered', hoursOn(1), { cover: 'open', stand: 'plaster' }),
+      /^Uncovered, on a plaster bat$/,
+    ],
     [logged('piece.seen', hoursOn(1), { sign: 'matte', stepId: 'coat-1' }), /^Coat 1 of 3: matte$/],
     [
       logged('piece.worked', hoursOn(1), { stepId: 'carve', outcome: 'mixed', note: 'burrs' }),

@@ -169,7 +169,9 @@ function StepForm({ step, answer }: { step: MakingStep; answer: BatchAnswer }) {
   const { batch } = answer;
   switch (step.asks) {
     case 'weigh':
-      return <WeighStep {...answer} />;
+      return <WeighStep answer={answer} which="dry" />;
+    case 'adjust':
+      return <WeighStep answer={answer} which="adjusting" />;
     case 'measure':
       return <MeasureStep {...answer} />;
     case 'feel':

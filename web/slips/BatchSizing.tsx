@@ -5,8 +5,22 @@ import { v7 as uuid } from 'uuid';
 import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { BenchAnswer } from '../../api/routes.ts';
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
-import { batchOf, roundedBatch, type BatchSize, type Recipe } from '../../core/slip/recipe.ts';
-import { formatNumber, formatQuantity, unitLabel, type UnitChoice } from '../../core/units/quantity.ts';
+import {
+  batchOf,
+  roundedBatch,
+  type Batch,
+  type BatchSize,
+  type Recipe,
+  type RoundedBatch,
+} from '../../core/slip/recipe.ts';
+import {
+  formatFixed,
+  formatNumber,
+  formatQuantity,
+  unitLabel,
+  type UnitChoice,
+} from '../../core/units/quantity.ts';
+import { useDraft } from '../frame/draft.ts';
 import { ChoiceField, NumberField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { useScaleStep, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
@@ -48,7 +62,7 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
   const log = useLog();
   const navigate = useNavigate();
   const [by, setBy] = useState<By>('volume');
-  const [typed, setTyped] = useState<TypedSize>(() => ({
+  const [typed, setTyped, forget] = useDraft<TypedSize>(`batch of ${recipeId ?? 'new'}`, () => ({
     dry: quantityText(0.5, 'mass', units),
     volume: quantityText(0.001, 'volume', units),
     area: '0.5',
@@ -80,6 +94,7 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
         grainDensity: batch.grainDensity,
       }),
     ]);
+    if (outcome.kind !== 'refused') forget();
     if (outcome.kind === 'saved') void navigate(`/slips/batches/${id}`);
   };
 
@@ -126,8 +141,9 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
             ) : (
               <>
                 Makes <b>{formatQuantity('volume', batch.volumeM3 * rounded.factor, units)}</b> at SG{' '}
-                {batch.gravity.toFixed(2)}, of {formatQuantity('mass', batch.dryKg * rounded.factor, units)}{' '}
-                dry and <b>{formatQuantity('mass', rounded.waterKg, units)} of water</b>.
+                {formatNumber(batch.gravity, 3, units)}, of{' '}
+                {formatQuantity('mass', batch.dryKg * rounded.factor, units)} dry and{' '}
+                <b>{formatQuantity('mass', rounded.waterKg, units)} of water</b>.
               </>
             )}
           </Box>
@@ -135,14 +151,18 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
             caption={`${recipe.name}: what to weigh`}
             rows={rounded.lines.map((line) => [
               catalogue.materials[line.materialId]!.name,
-              formatQuantity('mass', line.weighKg, units),
+              line.weighKg === 0 && line.kg > 0
+                ? `under ${formatQuantity('mass', stepKg, units)}`
+                : formatQuantity('mass', line.weighKg, units),
               `${formatNumber(line.truePercent, 3, units)} %`,
               `${formatNumber(line.percent, 3, units)} %`,
             ])}
             headers={['Material', 'Weigh', 'Truly', 'In the recipe']}
           />
           <Box sx={{ mt: 1 }}>
-            Rounded to {formatNumber(stepKg * 1000, 3, units)} g steps; the worst line is{' '}
+            {askedWords(size, batch, rounded.factor, units)}
+            {tooSmall(rounded, batch, stepKg, units)}
+            Rounded to steps of {formatQuantity('mass', stepKg, units)}; the worst line is{' '}
             {formatNumber(rounded.worst * 100, 1, units)} % off.
             {rounded.betterDryKg !== null &&
               ` From ${formatQuantity('mass', rounded.betterDryKg, units)} dry on, every line is within 1 %.`}
@@ -151,6 +171,30 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
       )}
     </Section>
   );
+}
+
+/** Why another amount is made than was asked for, where it is. */
+function askedWords(
+  size: BatchSize | { wrong: string },
+  batch: Batch,
+  factor: number,
+  units: UnitChoice,
+): string {
+  if (Math.abs(factor - 1) < 0.002 || 'wrong' in size) return '';
+  const asked =
+    size.by === 'volume' || size.by === 'area'
+      ? formatQuantity('volume', batch.volumeM3, units)
+      : formatQuantity('mass', batch.dryKg, units);
+  return `Asked for were ${asked}${size.by === 'dry' || size.by === 'ingredient' ? ' dry' : ''}; ${factor > 1 ? 'a little more' : 'a little less'} lets your scale weigh every line more truly. `;
+}
+
+/** What to make at least, where a line is too small for the scale. */
+function tooSmall(rounded: RoundedBatch, batch: Batch, stepKg: number, units: UnitChoice): string {
+  const unseen = rounded.lines.filter((line) => line.kg > 0 && line.weighKg === 0);
+  if (unseen.length === 0) return '';
+  const smallest = Math.min(...unseen.map(({ kg }) => kg));
+  const dryKg = (batch.dryKg * stepKg) / smallest;
+  return `Your scale does not see the smallest line: make at least ${formatQuantity('mass', dryKg, units)} dry, or weigh it on a finer one. `;
 }
 
 function sizeTyped(by: By, typed: TypedSize, units: UnitChoice): BatchSize | { wrong: string } {
@@ -248,6 +292,7 @@ function SizeFields({ by, typed, onTyped, recipe, catalogue, units }: SizeFields
 
 /** Adds the coated face of a piece that stands on the bench. */
 function AreaOfPieces({ onAdd }: { onAdd: (m2: number) => void }) {
+  const units = useUnits();
   const { data } = useSWR<BenchAnswer>('/api/bench', ask);
   const pieces = data?.pieces.filter((row) => row.state === 'planned') ?? [];
   if (pieces.length === 0) return null;
@@ -256,7 +301,10 @@ function AreaOfPieces({ onAdd }: { onAdd: (m2: number) => void }) {
       label="Add the face of a piece"
       value=""
       onChoose={(id) => onAdd(pieces.find((p) => p.pieceId === id)!.areaM2)}
-      options={pieces.map((p) => ({ value: p.pieceId, label: `${p.name}, ${p.areaM2.toFixed(3)} m²` }))}
+      options={pieces.map((p) => ({
+        value: p.pieceId,
+        label: `${p.name}, ${formatFixed(p.areaM2, 3, units)} m²`,
+      }))}
     />
   );
 }

@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { Box, Button } from '@mui/material';
 import type { BatchAnswer } from '../../api/routes.ts';
 import { bodies } from '../../api/entry.ts';
-import { dryInBatch, madeOf, nextMaking } from '../../core/log/batch.ts';
+import { dryInBatch, linesOf, madeOf, nextMaking } from '../../core/log/batch.ts';
 import type { TubMade } from '../../core/log/entry.ts';
 import type { Feel } from '../../core/slip/feel.ts';
 import type { MakingStep } from '../../core/slip/making.ts';
@@ -41,9 +41,11 @@ export function weighedWords(
   { batch, catalogue: { materials } }: BatchAnswer,
   units: UnitChoice,
 ): string | null {
-  if (step.asks !== 'weigh') return null;
-  return batch.begun.lines
-    .map(({ materialId, kg }, line) => {
+  if (step.asks !== 'weigh' && step.asks !== 'adjust') return null;
+  const { dry, adjusting } = linesOf(batch, materials);
+  return (step.asks === 'weigh' ? dry : adjusting)
+    .map((line) => {
+      const { materialId, kg } = batch.begun.lines[line]!;
       const weighed = batch.weighed[line];
       const name = materials[materialId]?.name ?? 'It';
       return `${name} ${weighed === undefined ? 'not weighed' : amountWords(kg, weighed, units).words}`;
@@ -131,15 +133,23 @@ function AmountRow({ name, wantedKg, weighedKg, onWeigh }: AmountRowProps) {
   );
 }
 
-export function WeighStep({ batch, catalogue: { materials } }: BatchAnswer) {
+export function WeighStep({
+  answer: { batch, catalogue },
+  which,
+}: {
+  answer: BatchAnswer;
+  which: 'dry' | 'adjusting';
+}) {
   const log = useLog();
   const units = useUnits();
-  const { lines } = batch.begun;
-  const soFar = lines.reduce((sum, _, i) => sum + (batch.weighed[i] ?? 0), 0);
-  const whole = lines.reduce((sum, { kg }) => sum + kg, 0);
+  const { materials } = catalogue;
+  const lines = linesOf(batch, materials)[which];
+  const soFar = lines.reduce((sum, i) => sum + (batch.weighed[i] ?? 0), 0);
+  const whole = lines.reduce((sum, i) => sum + batch.begun.lines[i]!.kg, 0);
   return (
     <>
-      {lines.map(({ materialId, kg }, line) => {
+      {lines.map((line) => {
+        const { materialId, kg } = batch.begun.lines[line]!;
         const name = materials[materialId]?.name ?? 'It';
         return (
           <AmountRow
@@ -210,7 +220,7 @@ const NO_VOLUME = 'How much slip there is must be a number above zero: pour it i
 export function MeasureStep({ batch }: BatchAnswer) {
   const log = useLog();
   const units = useUnits();
-  const sample = useSample(units);
+  const sample = useSample(units, batch.id);
   const { field, volumeM3 } = useVolume();
   const [wrong, setWrong] = useState<string | null>(null);
   const submit = async () => {
@@ -218,7 +228,7 @@ export function MeasureStep({ batch }: BatchAnswer) {
     if (!weighed) return setWrong('Weigh a known volume first: what does the scale say?');
     if ('wrong' in weighed) return setWrong(weighed.wrong);
     if (!(volumeM3! > 0)) return setWrong(NO_VOLUME);
-    rememberCup(sample);
+    rememberCup(weighed.sample);
     const body = { sample: weighed.sample, volumeM3: volumeM3! };
     const outcome = await log(`${batch.begun.name} measured`, [entry('batch.measured', batch.id, body)]);
     setWrong(outcome.kind === 'refused' ? outcome.problem.detail : null);
@@ -270,7 +280,7 @@ export function LabelStep({ batch, catalogue: { materials } }: BatchAnswer) {
   const volumeM3 = slip?.volumeM3 ?? 0.001;
   const contents = composition.map(({ materialId }) => materials[materialId]?.name ?? '').filter(Boolean);
   const electrolyte = composition.some(({ materialId }) => materials[materialId]?.kind === 'deflocculant');
-  const [typed, setTyped] = usePlainTub({
+  const [typed, setTyped, forget] = usePlainTub(`tub of ${batch.id}`, {
     name: begun.name,
     use: begun.use,
     contents: contents.join(', '),
@@ -295,8 +305,9 @@ export function LabelStep({ batch, catalogue: { materials } }: BatchAnswer) {
       entry('batch.ticked', batch.id, { stepId: nextMaking(batch)?.id ?? 'label' }),
       entry('batch.finished', batch.id, { tubId }),
     ]);
-    if (outcome.kind === 'refused') setWrong({ '': outcome.problem.detail });
-    else void navigate(outcome.kind === 'saved' ? `/slips/${tubId}` : '/slips');
+    if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
+    forget();
+    void navigate(outcome.kind === 'saved' ? `/slips/${tubId}` : '/slips');
   };
 
   return (

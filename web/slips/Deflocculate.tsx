@@ -8,7 +8,7 @@ import { hazards } from '../../core/hazard/hazard.ts';
 import type { TrialState } from '../../core/log/trial.ts';
 import { dryInTub } from '../../core/log/tub.ts';
 import { deflocculationCurve, doseMass, type DeflocculationCurve } from '../../core/slip/deflocculate.ts';
-import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
+import { formatFixed, formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
 import type { Answer } from '../frame/answer.ts';
 import {
   ChoiceField,
@@ -162,7 +162,9 @@ function Begin({ answer: { shelf, catalogue }, onceMore }: { answer: TubAnswer; 
   const cups = Object.entries(catalogue.cups);
   const deflocculants = Object.entries(catalogue.materials).filter(([, m]) => m.kind === 'deflocculant');
   const [volume, setVolume] = useState(() => quantityText(2e-4, 'volume', units));
-  const [gravity, setGravity] = useState(judgement.gravity?.toFixed(3) ?? '');
+  const [gravity, setGravity] = useState(
+    judgement.gravity === null ? '' : formatFixed(judgement.gravity, 3, units),
+  );
   const [materialId, setMaterial] = useState(deflocculants[0]?.[0] ?? '');
   const [drop, setDrop] = useState('0.05');
   const [cupId, setCup] = useState(cups[0]?.[0] ?? '');

@@ -1,3 +1,4 @@
+import { useUnits } from '../frame/maker.ts';
 import { Box } from '@mui/material';
 import {
   CartesianGrid,
@@ -13,7 +14,7 @@ import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { flowsOf, gravitiesOf, type TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import type { Consistency, Range } from '../../core/slip/consistency.ts';
 import { controlChart, FEWEST, type Reading } from '../../core/slip/drift.ts';
-import { DAY } from '../../core/units/quantity.ts';
+import { formatFixed, DAY } from '../../core/units/quantity.ts';
 import { Section } from '../frame/parts.tsx';
 import { cobalt, copperGreen, faded, ink, ironRed, ochre } from '../frame/theme.ts';
 import { clockTime, shortDate } from '../frame/times.ts';
@@ -28,6 +29,7 @@ interface DriftChartsProps {
 
 /** SG and flow of a tub over time, each with the limits its own readings set. */
 export function DriftCharts({ shelf: { tub, drift }, wanted, catalogue, zone }: DriftChartsProps) {
+  const units = useUnits();
   const gravities = gravitiesOf(tub);
   const flows = Object.entries(flowsOf(tub)).filter(([, readings]) => readings.length > 1);
   if (gravities.length < 2 && flows.length === 0) return null;
@@ -36,7 +38,7 @@ export function DriftCharts({ shelf: { tub, drift }, wanted, catalogue, zone }: 
       {drift && (
         <Box sx={{ mb: 1 }}>
           Since it was last changed its SG moves by {drift.perDay >= 0 ? '+' : '−'}
-          {Math.abs(drift.perDay * 7).toFixed(3)} a week
+          {formatFixed(Math.abs(drift.perDay * 7), 3, units)} a week
           {drift.outAt === null
             ? '; it stays in its range for a year and more.'
             : `; it leaves its range about ${shortDate(drift.outAt, zone)}.`}
@@ -77,6 +79,7 @@ interface ChartProps {
 
 /** An individuals chart: readings, their mean and limits, the wanted range behind, and what signals. */
 function Chart({ name, readings, wanted, decimals, zone }: ChartProps) {
+  const units = useUnits();
   const chart = controlChart(readings.map((r) => r.value));
   const signal = chart?.signals.at(-1);
   const values = readings.map((r) => r.value);
@@ -116,7 +119,7 @@ function Chart({ name, readings, wanted, decimals, zone }: ChartProps) {
           <YAxis
             width={48}
             domain={[Math.min(...edges) - pad, Math.max(...edges) + pad]}
-            tickFormatter={(v: number) => v.toFixed(decimals)}
+            tickFormatter={(v: number) => formatFixed(v, decimals, units)}
             tick={{ fill: ink, fontSize: 13 }}
           />
           {chart && limit(chart.mean, 'mean')}
@@ -149,7 +152,7 @@ function Chart({ name, readings, wanted, decimals, zone }: ChartProps) {
           ? `${readings.length} readings: ${FEWEST} are needed before limits mean anything.`
           : signal
             ? `A signal on ${shortDate(readings[signal.at]!.at, zone)}: ${signalWords[signal.rule]}.`
-            : `Steady: mean ${chart.mean.toFixed(decimals + 1)}, all ${readings.length} readings within their limits.`}
+            : `Steady: mean ${formatFixed(chart.mean, decimals + 1, units)}, all ${readings.length} readings within their limits.`}
         {wanted && ' The band is what is wanted.'}
       </Box>
     </Box>

@@ -1,13 +1,15 @@
-import { useState } from 'react';
+import { formatFixed } from '../../core/units/quantity.ts';
 import { Box, Typography } from '@mui/material';
 import type { GravitySample } from '../../core/log/entry.ts';
 import { judgeGravity, measuredGravity } from '../../core/slip/density.ts';
 import type { UnitChoice } from '../../core/units/quantity.ts';
 import { QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
+import { useDraft } from '../frame/draft.ts';
 import { Trouble } from '../frame/parts.tsx';
 
-const LAST_VOLUME = 'kosmema-sample-volume';
-const LAST_TARE = 'kosmema-sample-tare';
+/** In m³ and kg, whatever units they were typed in. */
+const LAST_VOLUME = 'kosmema-sample-m3';
+const LAST_TARE = 'kosmema-sample-tare-kg';
 
 /** A weighed sample as it is being typed. The cup's volume and tare are remembered on this device. */
 export interface TypedSample {
@@ -16,16 +18,19 @@ export interface TypedSample {
   tare: string;
   set: (more: Partial<Record<'volume' | 'mass' | 'tare', string>>) => void;
   units: UnitChoice;
+  /** Forgets what was typed, once it is logged. */
+  forget: () => void;
 }
 
-export function useSample(units: UnitChoice): TypedSample {
-  const kept = (key: string, usual: string) => localStorage.getItem(key) ?? usual;
-  const [typed, setTyped] = useState(() => ({
-    volume: kept(LAST_VOLUME, quantityText(5e-5, 'volume', units)),
+/** @param of which tub or batch it is of */
+export function useSample(units: UnitChoice, of: string): TypedSample {
+  const kept = (key: string, usual: number) => Number(localStorage.getItem(key) ?? Number.NaN) || usual;
+  const [typed, setTyped, forget] = useDraft(`sample of ${of}`, () => ({
+    volume: quantityText(kept(LAST_VOLUME, 5e-5), 'volume', units),
     mass: '',
-    tare: kept(LAST_TARE, '0'),
+    tare: quantityText(kept(LAST_TARE, 0), 'mass', units),
   }));
-  return { ...typed, units, set: (more) => setTyped((before) => ({ ...before, ...more })) };
+  return { ...typed, units, set: (more) => setTyped((before) => ({ ...before, ...more })), forget };
 }
 
 /** What was typed as a sample; null where nothing was weighed, or what is wrong with it. */
@@ -52,9 +57,9 @@ export function sampleTyped(
 }
 
 /** Keeps the cup's volume and tare for the next time. */
-export function rememberCup({ volume, tare }: TypedSample): void {
-  localStorage.setItem(LAST_VOLUME, volume);
-  localStorage.setItem(LAST_TARE, tare);
+export function rememberCup({ volumeM3, tareKg }: GravitySample): void {
+  localStorage.setItem(LAST_VOLUME, String(volumeM3));
+  localStorage.setItem(LAST_TARE, String(tareKg));
 }
 
 /** SG from the mass of a known volume. What it comes to is shown before it is logged. */
@@ -83,7 +88,7 @@ export function GravityFields({ sample, grainDensity }: { sample: TypedSample; g
           dimension="mass"
         />
         <Typography variant="h2" component="p" aria-live="polite" sx={{ alignSelf: 'center' }}>
-          {read && 'gravity' in read ? `SG ${read.gravity.toFixed(3)}` : ' '}
+          {read && 'gravity' in read ? `SG ${formatFixed(read.gravity, 3, sample.units)}` : ' '}
         </Typography>
       </Box>
       {read && 'wrong' in read && <Trouble>{read.wrong}</Trouble>}

@@ -1,4 +1,5 @@
 import { Box, Button } from '@mui/material';
+import type { MaterialKind } from '../../core/slip/material.ts';
 import type { Materials } from '../../core/slip/recipe.ts';
 import { formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { NumberField, typedNumber } from '../frame/fields.tsx';
@@ -24,6 +25,19 @@ const parts: { part: Part; name: string; is: string; first: string; adds: string
     first: 'silicate-42',
     adds: 'Add one',
   },
+];
+
+const electrolytes: MaterialKind[] = ['deflocculant', 'flocculant'];
+/** Dry materials: what is dropped in as a solution has a part of its own. */
+const powders: MaterialKind[] = [
+  'clay',
+  'filler',
+  'flux',
+  'frit',
+  'opacifier',
+  'colourant',
+  'stain',
+  'binder',
 ];
 
 interface LinesEditorProps {
@@ -60,7 +74,8 @@ export function LinesEditor({ typed, onTyped, materials, wrong, units }: LinesEd
               sx={{
                 display: 'grid',
                 gap: 1.5,
-                gridTemplateColumns: 'minmax(0, 1fr) 130px auto',
+                gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', sm: 'minmax(0, 1fr) 130px auto' },
+                '& > :first-of-type': { gridColumn: { xs: '1 / -1', sm: 'auto' } },
                 alignItems: 'start',
               }}
             >
@@ -69,7 +84,7 @@ export function LinesEditor({ typed, onTyped, materials, wrong, units }: LinesEd
                 materials={materials}
                 value={line.materialId}
                 onChoose={(materialId) => set({ materialId })}
-                kinds={part === 'electrolyte' ? ['deflocculant', 'flocculant'] : null}
+                kinds={part === 'electrolyte' ? electrolytes : powders}
                 error={wrong[`${field}.materialId`]}
               />
               <NumberField

@@ -125,7 +125,8 @@ function analysisTyped(text: string): Material['makeUp'] | { wrong: string } {
     percent[oxide] = number;
   }
   const sum = Object.values(percent).reduce((a, b) => a + b, 0);
-  if (sum > 102) return { wrong: `The analysis adds up to ${sum.toFixed(1)} %: check it against the sheet.` };
+  if (sum > 102)
+    return { wrong: `The analysis adds up to ${Math.round(sum)} %: check it against the sheet.` };
   return { kind: 'analysis', percent };
 }
 

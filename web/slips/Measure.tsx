@@ -2,6 +2,7 @@ import { useState } from 'react';
 import useSWR from 'swr';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { formatFixed, formatNumber, formatQuantity, unitLabel } from '../../core/units/quantity.ts';
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { TubAnswer } from '../../api/routes.ts';
 import type { FlowTaken } from '../../core/log/entry.ts';
@@ -10,6 +11,7 @@ import { consistencyFor, feelOf } from '../../core/slip/consistency.ts';
 import { feelNamed, feelWords, type Feel } from '../../core/slip/feel.ts';
 import { apparentViscosity, gellingRatio } from '../../core/slip/flow.ts';
 import { ChoiceField, NumberField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
+import { useDraft } from '../frame/draft.ts';
 import { LogForm } from '../frame/LogForm.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
@@ -29,22 +31,30 @@ export function Measure() {
   return <MeasureForm answer={data} />;
 }
 
+/** Less than this in a tub is asked about: it is likelier a figure in litres, m³. */
+const LITTLE = 1e-5;
+
 function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
   const { tub } = shelf;
   const units = useUnits();
   const navigate = useNavigate();
-  const sample = useSample(units);
-  const [flow, setFlow] = useState<FlowTaken[]>([]);
-  const [feel, setFeel] = useState<Feel | null>(null);
-  const [celsius, setCelsius] = useState('');
-  const [level, setLevel] = useState('');
+  const sample = useSample(units, tub.id);
+  const [typed, setTyped, forget] = useDraft(`measure ${tub.id}`, () => ({
+    flow: [] as FlowTaken[],
+    feel: null as Feel | null,
+    celsius: '',
+    level: '',
+  }));
+  const { flow, feel, celsius, level } = typed;
+  const set = (more: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...more }));
+  const [sure, setSure] = useState<string | null>(null);
   const wanted = consistencyFor(tub.made.use, catalogue.wanted);
   const leave = () => void navigate(`/slips/${tub.id}`);
 
   const act = (at: number) => {
     const weighed = sampleTyped(sample, tub.made.grainDensity);
     if (weighed && 'wrong' in weighed) return weighed;
-    if (weighed) rememberCup(sample);
+    if (weighed) rememberCup(weighed.sample);
     const body = {
       sample: weighed?.sample ?? null,
       gravityRead: null,
@@ -54,6 +64,12 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
       levelM3: typedQuantity(level, 'volume', units),
     };
     if (Number.isNaN(body.celsius)) return { wrong: 'The temperature must be a number.' };
+    if (body.levelM3 !== null && body.levelM3 > 0 && body.levelM3 < LITTLE && level !== sure) {
+      setSure(level);
+      return {
+        wrong: `${formatQuantity('volume', body.levelM3, units)} is next to nothing: if it is litres, write it in ${unitLabel('volume', units)}. Log it again if it is so.`,
+      };
+    }
     if (Number.isNaN(body.levelM3)) return { wrong: 'The level must be a number: how much is in the tub?' };
     return { words: `${tub.made.name} measured`, entries: [entry('tub.measured', tub.id, body, { at })] };
   };
@@ -68,7 +84,11 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
       <LogForm
         verb="Log measurement"
         act={act}
-        onDone={leave}
+        onDone={() => {
+          forget();
+          sample.forget();
+          leave();
+        }}
         onLeave={leave}
         frame={({ fields, buttons }) => (
           <>
@@ -78,23 +98,33 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
         )}
       >
         <Section title="Feel it">
-          <FeelChoice feel={feel} onFeel={setFeel} />
+          <FeelChoice feel={feel} onFeel={(felt) => set({ feel: felt })} />
         </Section>
         <Section title="Weigh it">
           <GravityFields sample={sample} grainDensity={tub.made.grainDensity} />
         </Section>
         <Section title="Time it">
-          <FlowTimings flow={flow} onFlow={setFlow} catalogue={catalogue} wantedCup={wanted.flow?.cupId} />
+          <FlowTimings
+            flow={flow}
+            onFlow={(timed) => set({ flow: timed })}
+            catalogue={catalogue}
+            wantedCup={wanted.flow?.cupId}
+          />
         </Section>
         <Section title="Besides">
           <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
             <QuantityField
               label="Temperature of the slip"
               text={celsius}
-              onText={setCelsius}
+              onText={(text) => set({ celsius: text })}
               dimension="temperature"
             />
-            <QuantityField label="How much is in the tub" text={level} onText={setLevel} dimension="volume" />
+            <QuantityField
+              label="How much is in the tub"
+              text={level}
+              onText={(text) => set({ level: text })}
+              dimension="volume"
+            />
           </Box>
         </Section>
       </LogForm>
@@ -196,6 +226,7 @@ function FlowTimings({ flow, onFlow, catalogue, wantedCup }: FlowTimingsProps) {
 }
 
 function Timings({ flow, onFlow, catalogue }: Omit<FlowTimingsProps, 'wantedCup'>) {
+  const units = useUnits();
   const rested = flow.findLast((f) => f.restS > 0);
   const stirred = rested && flow.findLast((f) => f.restS === 0 && f.cupId === rested.cupId);
   return (
@@ -209,7 +240,7 @@ function Timings({ flow, onFlow, catalogue }: Omit<FlowTimingsProps, 'wantedCup'
             key={i}
             sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
           >
-            <Box sx={{ fontWeight: 700, fontSize: '1.2rem' }}>{taken.seconds} s</Box>
+            <Box sx={{ fontWeight: 700, fontSize: '1.2rem' }}>{formatNumber(taken.seconds, 1, units)} s</Box>
             <Box>
               {cup?.name}
               {taken.restS > 0 ? `, after ${Math.round(taken.restS / 60)} min rest` : ', stirred'}
@@ -224,7 +255,8 @@ function Timings({ flow, onFlow, catalogue }: Omit<FlowTimingsProps, 'wantedCup'
       })}
       {rested && stirred && (
         <li>
-          Gelling: {gellingRatio(stirred.seconds, rested.seconds).toFixed(2)} times as long after the rest.
+          Gelling: {formatFixed(gellingRatio(stirred.seconds, rested.seconds), 2, units)} times as long after
+          the rest.
         </li>
       )}
     </Box>

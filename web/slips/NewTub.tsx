@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { Box, Button, Typography } from '@mui/material';
+import { Button, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
+import { Form } from '../frame/Form.tsx';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
@@ -13,7 +14,7 @@ import { TubFields, tubTyped, usePlainTub } from './TubFields.tsx';
 export function NewTub() {
   const log = useLog();
   const navigate = useNavigate();
-  const [typed, setTyped] = usePlainTub();
+  const [typed, setTyped, forget] = usePlainTub('new tub');
   const [wrong, setWrong] = useState<Record<string, string>>({});
 
   const submit = async () => {
@@ -23,18 +24,16 @@ export function NewTub() {
     if (Object.keys(found).length > 0) return;
     const id = uuid();
     const outcome = await log(`${made.name} on the shelf`, [entry('tub.made', id, made)]);
-    if (outcome.kind === 'refused') setWrong({ '': outcome.problem.detail });
-    else void navigate(outcome.kind === 'saved' ? `/slips/${id}` : '/slips');
+    if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
+    forget();
+    void navigate(outcome.kind === 'saved' ? `/slips/${id}` : '/slips');
   };
 
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
+    <Form
+      onSubmit={() => void submit()}
+      wrong={wrong}
+      onEdit={() => setWrong({})}
       sx={{ maxWidth: 760, display: 'grid', gap: 2 }}
     >
       <Typography variant="h1">New tub</Typography>
@@ -43,6 +42,6 @@ export function NewTub() {
       <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
         Put it on the shelf
       </Button>
-    </Box>
+    </Form>
   );
 }

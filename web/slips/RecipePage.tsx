@@ -1,12 +1,15 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { formatFixed, type UnitChoice } from '../../core/units/quantity.ts';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import { consistencies, consistencyFor } from '../../core/slip/consistency.ts';
 import { recipeProblem, recipeQuestions, type Recipe } from '../../core/slip/recipe.ts';
+import { useDraft } from '../frame/draft.ts';
+import { Form } from '../frame/Form.tsx';
 import { ChoiceField, NumberField } from '../frame/fields.tsx';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -35,6 +38,7 @@ export function RecipePage() {
       key={`${id} ${found?.revisions ?? 0}`}
       id={found ? found.id : null}
       known={found?.recipe ?? null}
+      revision={found?.revisions ?? 0}
       catalogue={data.catalogue}
     />
   );
@@ -43,14 +47,17 @@ export function RecipePage() {
 interface RecipeEditorProps {
   id: string | null;
   known: Recipe | null;
+  revision: number;
   catalogue: SlipCatalogue;
 }
 
-function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
+function RecipeEditor({ id, known, revision, catalogue }: RecipeEditorProps) {
   const units = useUnits();
   const log = useLog();
   const navigate = useNavigate();
-  const [typed, setTyped] = useState<TypedRecipe>(() => typedRecipe(known, units));
+  const [typed, setTyped, forget] = useDraft<TypedRecipe>(`recipe ${id ?? 'new'} ${revision}`, () =>
+    typedRecipe(known, units),
+  );
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const set = (more: Partial<TypedRecipe>) => setTyped({ ...typed, ...more });
   const recipe = recipeTyped(typed);
@@ -64,8 +71,9 @@ function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
     if (Object.keys(found).length > 0 || problem) return;
     const subject = id ?? uuid();
     const outcome = await log(`recipe ${recipe.name}`, [entry('recipe.set', subject, recipe)]);
-    if (outcome.kind === 'refused') setWrong({ '': outcome.problem.detail });
-    else if (!id) void navigate(`/slips/recipes/${subject}`, { replace: true });
+    if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
+    forget();
+    if (!id) void navigate(`/slips/recipes/${subject}`, { replace: true });
   };
   const retire = async () => {
     await log(`${recipe.name} out of the book`, [entry('recipe.retired', id!, { reason: '' })]);
@@ -73,13 +81,10 @@ function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
   };
 
   const form = (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
+    <Form
+      onSubmit={() => void save()}
+      wrong={wrong}
+      onEdit={() => setWrong({})}
       sx={{ display: 'grid', gap: 2 }}
     >
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
@@ -107,7 +112,7 @@ function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
           text={typed.gravity}
           onText={(gravity) => set({ gravity })}
           error={wrong['gravity']}
-          help={gravityHelp(recipe, catalogue)}
+          help={gravityHelp(recipe, catalogue, units)}
         />
       </Box>
       <LinesEditor
@@ -131,7 +136,7 @@ function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
         </Button>
         {id && <Button onClick={() => void retire()}>Take it out of the book</Button>}
       </Box>
-    </Box>
+    </Form>
   );
 
   return (
@@ -152,11 +157,11 @@ function RecipeEditor({ id, known, catalogue }: RecipeEditorProps) {
   );
 }
 
-function gravityHelp(recipe: Recipe, { wanted }: SlipCatalogue): string {
+function gravityHelp(recipe: Recipe, { wanted }: SlipCatalogue, units: UnitChoice): string {
   const { from, to } = consistencyFor(recipe.use, wanted).gravity;
   return recipe.kind === 'coloured-clay'
     ? 'Coloured clay takes no water'
-    : `Empty for the middle of ${from.toFixed(2)} to ${to.toFixed(2)}`;
+    : `Empty for the middle of ${formatFixed(from, 2, units)} to ${formatFixed(to, 2, units)}`;
 }
 
 /** What deserves a second look, and the cautions of what is in it. */

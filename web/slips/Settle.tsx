@@ -7,7 +7,7 @@ import type { TubAnswer } from '../../api/routes.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { solidsByVolume } from '../../core/slip/density.ts';
 import { settlingTime, takenLayer } from '../../core/slip/settle.ts';
-import { formatNumber, formatQuantity, SECOND } from '../../core/units/quantity.ts';
+import { formatFixed, formatNumber, formatQuantity, SECOND } from '../../core/units/quantity.ts';
 import type { Answer } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
@@ -170,7 +170,7 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
         <Box sx={{ mt: 1.5 }}>
           {gravity === null
             ? 'Its SG is not known: the time is for single grains in clear water, the least it can be.'
-            : `At SG ${gravity.toFixed(2)} grains hinder each other; plates fall slower still.`}
+            : `At SG ${formatFixed(gravity, 2, units)} grains hinder each other; plates fall slower still.`}
         </Box>
       </Section>
       {layer && (
@@ -179,7 +179,7 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
           {formatQuantity('mass', layer.dryKg, units)} of dry clay, SG {formatNumber(layer.gravity, 3, units)}
           .{' '}
           {layer.evaporateM3 > 0
-            ? `Let ${formatQuantity('volume', layer.evaporateM3, units)} of water evaporate to reach SG ${wanted.from.toFixed(2)}; then colour it.`
+            ? `Let ${formatQuantity('volume', layer.evaporateM3, units)} of water evaporate to reach SG ${formatFixed(wanted.from, 2, units)}; then colour it.`
             : 'It needs no evaporating; colour it after it is drawn off.'}
         </Section>
       )}

@@ -1,3 +1,4 @@
+import { formatFixed } from '../../core/units/quantity.ts';
 import { useState } from 'react';
 import type { Instant } from '../../core/units/quantity.ts';
 import { ChoiceField, NumberField, QuantityField, typedNumber, typedQuantity } from '../frame/fields.tsx';
@@ -18,7 +19,8 @@ export function TopUp({ shelf: { tub }, onClose }: ActProps) {
   const [volume, setVolume] = useState('');
   const [typed, setTyped] = useState<string | null>(null);
   const source = others.find(({ tub: t }) => t.id === from);
-  const gravity = typed ?? source?.judgement.gravity?.toFixed(3) ?? '';
+  const gravity =
+    typed ?? (source?.judgement.gravity == null ? '' : formatFixed(source.judgement.gravity, 3, units));
   const act = (at: Instant) => {
     const volumeM3 = typedQuantity(volume, 'volume', units);
     const specificGravity = typedNumber(gravity);

@@ -10,7 +10,7 @@ import { dryContent, solidsByMass } from '../../core/slip/density.ts';
 import { feelNamed } from '../../core/slip/feel.ts';
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
-import { formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
+import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { Jar } from '../draw/Jar.tsx';
 import { ActLog } from '../frame/ActLog.tsx';
 import { useNow } from '../frame/clock.ts';
@@ -145,14 +145,15 @@ function Doing({ shelf: { tub }, onAct }: { shelf: TubOnShelf; onAct: (act: TubA
 }
 
 function Wanted({ shelf, wanted }: { shelf: TubOnShelf; wanted: Consistency }) {
+  const units = useUnits();
   const { tub, judgement, words, waste } = shelf;
   const { gravity } = judgement;
   const opening = wanted.mesh === null ? null : sieveOpening(wanted.mesh);
   const grains = tub.made.grainDensity;
   return (
     <Section title={`Wanted: ${wanted.name.toLowerCase()}`}>
-      Feels like {feelOf(wanted)}. SG {wanted.gravity.from.toFixed(2)} to {wanted.gravity.to.toFixed(2)} for
-      slip of clay and water alone. Sieve: {wanted.sieve}
+      Feels like {feelOf(wanted)}. SG {formatFixed(wanted.gravity.from, 2, units)} to{' '}
+      {formatFixed(wanted.gravity.to, 2, units)} for slip of clay and water alone. Sieve: {wanted.sieve}
       {opening !== null && ` (${Math.round(opening * 1e6)} µm)`}. Coats: {wanted.coats}.
       {gravity !== null && (
         <Box>
@@ -162,8 +163,9 @@ function Wanted({ shelf, wanted }: { shelf: TubOnShelf; wanted: Consistency }) {
       )}
       {words.map(({ feel, means }) => (
         <Box key={feel}>
-          In this tub, {feelNamed(feel).name} has been SG {means.gravity.toFixed(2)} give or take{' '}
-          {means.sigma.toFixed(2)}, from {means.weighed} {means.weighed === 1 ? 'weighing' : 'weighings'}.
+          In this tub, {feelNamed(feel).name} has been SG {formatFixed(means.gravity, 2, units)} give or take{' '}
+          {formatFixed(means.sigma, 2, units)}, from {means.weighed}{' '}
+          {means.weighed === 1 ? 'weighing' : 'weighings'}.
         </Box>
       ))}
       <Box>As waste: {wastes.find((w) => w.waste === waste)!.name.toLowerCase()}.</Box>
@@ -199,7 +201,7 @@ function Composition({
         {composition.map(({ materialId, kg }) => (
           <li key={materialId}>
             {materials[materialId]?.name ?? 'Trimmings of the body'}: {formatQuantity('mass', kg, units)},{' '}
-            {((100 * kg) / dry).toFixed(1)} % of the dry
+            {formatFixed((100 * kg) / dry, 1, units)} % of the dry
           </li>
         ))}
       </Box>

@@ -1,3 +1,4 @@
+import { formatFixed } from '../../core/units/quantity.ts';
 import { useEffect, useRef, useState } from 'react';
 import { TextField } from '@mui/material';
 import { hazards } from '../../core/hazard/hazard.ts';
@@ -133,7 +134,9 @@ function Dose({
   const massKg = typedQuantity(text, 'mass', units);
   const dryKg = dryInTub(tub, judgement.gravity);
   const share =
-    dryKg && massKg! > 0 ? `${dosePercent(massKg!, dryKg).toFixed(3)} % of the dry clay in it` : '';
+    dryKg && massKg! > 0
+      ? `${formatFixed(dosePercent(massKg!, dryKg), 3, units)} % of the dry clay in it`
+      : '';
   const act = (at: Instant) =>
     massKg! > 0
       ? {

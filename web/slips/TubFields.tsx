@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { formatFixed } from '../../core/units/quantity.ts';
 import { Box, Checkbox, FormControlLabel, FormGroup, TextField } from '@mui/material';
 import type { Carries, TubMade } from '../../core/log/entry.ts';
 import { consistencies, consistencyFor, feelOf, type SlipUse } from '../../core/slip/consistency.ts';
@@ -11,6 +11,7 @@ import {
   typedNumber,
   typedQuantity,
 } from '../frame/fields.tsx';
+import { useDraft } from '../frame/draft.ts';
 import { useStudio, useUnits } from '../frame/maker.ts';
 
 const adjustments: { value: TubMade['adjusted']; label: string }[] = [
@@ -44,9 +45,10 @@ export interface TypedTub {
   units: UnitChoice;
 }
 
-export function usePlainTub(known: Partial<TypedTub> = {}) {
+/** @param key under which it is kept while it is typed */
+export function usePlainTub(key: string, known: Partial<TypedTub> = {}) {
   const units = useUnits();
-  return useState<TypedTub>(() => ({
+  return useDraft<TypedTub>(key, () => ({
     name: '',
     use: 'brushed-engobe',
     contents: '',
@@ -118,7 +120,7 @@ export function TubFields({ typed, onTyped, wrong }: TubFieldsProps) {
         value={typed.use}
         onChoose={(use) => set({ use })}
         options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
-        help={`Should feel like ${feelOf(wanted)}; usually SG ${wanted.gravity.from.toFixed(2)} to ${wanted.gravity.to.toFixed(2)}`}
+        help={`Should feel like ${feelOf(wanted)}; usually SG ${formatFixed(wanted.gravity.from, 2, typed.units)} to ${formatFixed(wanted.gravity.to, 2, typed.units)}`}
       />
       <TextField
         label="What is in it"

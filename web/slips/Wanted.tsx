@@ -7,7 +7,7 @@ import { consistencies, consistencyFor, feelOf, type Consistency } from '../../c
 import { feelWords, type Feel } from '../../core/slip/feel.ts';
 import { cupKinds, type FlowCup } from '../../core/slip/flow.ts';
 import { meshes } from '../../core/slip/sieve.ts';
-import { formatNumber } from '../../core/units/quantity.ts';
+import { formatFixed, type UnitChoice, formatNumber } from '../../core/units/quantity.ts';
 import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
@@ -21,6 +21,7 @@ import { useShelf } from './shelf.ts';
 
 /** What a slip should be like for each use here, and the cups flow is timed with. */
 export function Wanted() {
+  const units = useUnits();
   const { data, error } = useShelf();
   const [editing, setEditing] = useState<Consistency | null>(null);
   const [cup, setCup] = useState<{ id: string; cup: FlowCup | null } | null>(null);
@@ -54,7 +55,7 @@ export function Wanted() {
             >
               <Box sx={{ fontWeight: 700 }}>{wanted.name}</Box>
               <Box>{feelOf(wanted)}</Box>
-              <Box>{figures(wanted, catalogue)}</Box>
+              <Box>{figures(wanted, catalogue, units)}</Box>
               <Button onClick={() => setEditing(wanted)} aria-label={`Change what is wanted: ${wanted.name}`}>
                 Change
               </Button>
@@ -88,11 +89,15 @@ export function Wanted() {
   );
 }
 
-function figures({ gravity, sieve, coats, flow }: Consistency, { cups }: SlipCatalogue): string {
+function figures(
+  { gravity, sieve, coats, flow }: Consistency,
+  { cups }: SlipCatalogue,
+  units: UnitChoice,
+): string {
   const seconds = flow
     ? `${flow.seconds.from}–${flow.seconds.to} s in ${cups[flow.cupId]?.name ?? 'a cup'}; `
     : '';
-  return `SG ${gravity.from.toFixed(2)}–${gravity.to.toFixed(2)}; ${seconds}sieve ${sieve}; coats ${coats}`;
+  return `SG ${formatFixed(gravity.from, 2, units)}–${formatFixed(gravity.to, 2, units)}; ${seconds}sieve ${sieve}; coats ${coats}`;
 }
 
 const NONE = 'none';

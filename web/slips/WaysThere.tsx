@@ -3,7 +3,7 @@ import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import type { DryingOfSlip, Road } from '../../core/slip/correct.ts';
-import { formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
+import { formatFixed, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
 import { useUnits } from '../frame/maker.ts';
 import { Section } from '../frame/parts.tsx';
 import { hairline } from '../frame/theme.ts';
@@ -62,15 +62,15 @@ export function WaysThere({ shelf, catalogue, onAct }: WaysThereProps) {
         </Box>
       )}
       <Box sx={{ mt: 1 }}>
-        As it is, {dryingWords(correction.now)}. With water or powder to SG {correction.target.toFixed(2)},{' '}
-        {dryingWords(correction.then)}.
+        As it is, {dryingWords(correction.now, units)}. With water or powder to SG{' '}
+        {formatFixed(correction.target, 2, units)}, {dryingWords(correction.then, units)}.
       </Box>
     </Section>
   );
 }
 
-const dryingWords = ({ thicknessLeft, shrinkageAfterSet }: DryingOfSlip): string =>
-  `a wet coat dries to ${Math.round(100 * thicknessLeft)} % of its thickness and shrinks ${(100 * shrinkageAfterSet).toFixed(1)} % once it has set`;
+const dryingWords = ({ thicknessLeft, shrinkageAfterSet }: DryingOfSlip, units: UnitChoice): string =>
+  `a wet coat dries to ${Math.round(100 * thicknessLeft)} % of its thickness and shrinks ${formatFixed(100 * shrinkageAfterSet, 1, units)} % once it has set`;
 
 function howToGo(road: Road, units: UnitChoice): string {
   const days =

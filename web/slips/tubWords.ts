@@ -7,7 +7,13 @@ import { measuredGravity } from '../../core/slip/density.ts';
 import type { SignalRule } from '../../core/slip/drift.ts';
 import { feelNamed } from '../../core/slip/feel.ts';
 import { readingNow } from '../../core/log/tub.ts';
-import { formatNumber, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
+import {
+  formatFixed,
+  formatNumber,
+  formatQuantity,
+  type Instant,
+  type UnitChoice,
+} from '../../core/units/quantity.ts';
 import type { Answer } from '../frame/answer.ts';
 import { shortDate, whenNear } from '../frame/times.ts';
 
@@ -22,9 +28,9 @@ export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitCho
       tone: 'soon',
       word: 'Not known',
       headline: tub.measurements.length === 0 ? 'Not measured yet' : 'Measure it again',
-      detail: `Weigh a known volume, time a cup, or dip a finger. For ${use} it should feel like ${feelOf(wanted)}.`,
+      detail: `${whyUnknown(shelf)} Weigh a known volume, time a cup, or dip a finger. For ${use} it should feel like ${feelOf(wanted)}.`,
     };
-  const read = readingWords(shelf, units);
+  const read = readingWords(shelf, wanted, units);
   if (judgement.verdict === 'right') {
     const log = tub.measuredAt === null ? ' By the log since it was changed; measure it to be sure.' : '';
     return { tone: 'now', word: 'Right', headline: `Right for ${use}`, detail: `${read}.${log}` };
@@ -40,35 +46,60 @@ export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitCho
     tone: 'soon',
     word: 'Not right',
     headline: `${verdict}: ${roadWords(road, units)}`,
-    detail: `${read}, to reach SG ${correction.target.toFixed(2)}. Add a third, stir, measure again.${adjusted}`,
+    detail: `${read}, to reach SG ${formatFixed(correction.target, 2, units)}. Add a third, stir, measure again.${adjusted}`,
   };
 }
 
+/** Why nothing can be said of a tub that was measured. */
+function whyUnknown({ tub }: TubOnShelf): string {
+  const last = tub.measurements.at(-1);
+  if (!last) return 'Nothing of it was measured since it was put on the shelf.';
+  return last.changes < tub.changes
+    ? 'Something went in or out since it was measured, and that says not enough of it now.'
+    : 'What was measured of it does not say how it runs.';
+}
+
+/** An SG to two places, or to as many as tell it from a limit that it is not at. */
+export function gravityBeside(
+  gravity: number,
+  { from, to }: { from: number; to: number },
+  units: UnitChoice,
+): string {
+  const places = [2, 3, 4].find((n) =>
+    [from, to].every((limit) => gravity === limit || gravity.toFixed(n) !== limit.toFixed(n)),
+  );
+  return formatFixed(gravity, places ?? 4, units);
+}
+
 /** What decided, in words. */
-function readingWords({ tub, judgement }: TubOnShelf, units: UnitChoice): string {
+function readingWords({ tub, judgement }: TubOnShelf, wanted: Consistency, units: UnitChoice): string {
+  const sg = (gravity: number) => gravityBeside(gravity, wanted.gravity, units);
   const { feel, seconds } = readingNow(tub);
   const taken = Object.values(seconds)[0];
   if (judgement.by === 'flow' && taken !== undefined)
-    return `Runs out in ${formatNumber(taken, 1, units)} s${judgement.gravity === null ? '' : `, SG ${judgement.gravity.toFixed(2)}`}`;
+    return `Runs out in ${formatNumber(taken, 1, units)} s${judgement.gravity === null ? '' : `, SG ${sg(judgement.gravity)}`}`;
   if (judgement.by === 'feel' && feel !== null) {
     const sigma = judgement.felt?.sigma;
     const about =
       judgement.gravity === null || sigma === undefined
         ? ''
-        : `, about SG ${judgement.gravity.toFixed(2)} give or take ${sigma.toFixed(2)}`;
+        : `, about SG ${formatFixed(judgement.gravity, 2, units)} give or take ${formatFixed(sigma, 2, units)}`;
     return `Feels like ${feelNamed(feel).name}${about}`;
   }
-  return `SG ${judgement.gravity?.toFixed(2) ?? '?'}`;
+  if (judgement.gravity === null) return 'SG not known';
+  const { from, to } = wanted.gravity;
+  return `SG ${sg(judgement.gravity)}, wanted ${formatFixed(from, 2, units)} to ${formatFixed(to, 2, units)}`;
 }
 
 /** A way to correct a tub, in words. */
 export function roadWords(road: Road, units: UnitChoice): string {
-  const volume = (m3: number) => formatQuantity('volume', m3, units);
+  // an SG read to a hundredth tells such an amount to two figures
+  const volume = (m3: number) => formatQuantity('volume', Number(m3.toPrecision(2)), units);
   switch (road.road) {
     case 'water':
       return `add ${volume(road.volumeM3)} of water`;
     case 'powder':
-      return `add ${formatQuantity('mass', road.dryKg, units)} of dry powder`;
+      return `add ${formatQuantity('mass', Number(road.dryKg.toPrecision(2)), units)} of dry powder`;
     case 'decant':
       return `let it settle, pour off ${volume(road.volumeM3)} of water`;
     case 'evaporate':
@@ -157,7 +188,7 @@ function measuredWords(
   const gravity = body.sample ? measuredGravity(body.sample) : null;
   const sg = gravity?.ok ? gravity.value : body.gravityRead;
   const parts = [
-    ...(sg === null ? [] : [`SG ${sg.toFixed(3)}`]),
+    ...(sg === null ? [] : [`SG ${formatFixed(sg, 3, units)}`]),
     ...body.flow.map(
       ({ cupId, seconds, restS }) =>
         `${formatNumber(seconds, 1, units)} s in ${cups[cupId]?.name ?? 'a cup'}${restS > 0 ? ` after ${Math.round(restS / 60)} min rest` : ''}`,

@@ -1,16 +1,21 @@
 import { useState } from 'react';
-import { useSWRConfig } from 'swr';
+import useSWR, { useSWRConfig } from 'swr';
 import { Box, Button } from '@mui/material';
-import type { ImportAnswer } from '../../api/routes.ts';
+import type { ImportAnswer, ImportProgress } from '../../api/routes.ts';
 import { FileButton } from '../frame/FileButton.tsx';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
+
+const phases = { reading: 'Read', checking: 'Checked', keeping: 'Taken' };
 
 /** The whole record as one file, out and in. */
 export function Archive() {
   const [message, setMessage] = useState<{ words: string; wrong: boolean } | null>(null);
   const { mutate } = useSWRConfig();
   const [busy, setBusy] = useState(false);
+  const { data: progress } = useSWR<ImportProgress | null>(busy ? '/api/import' : null, ask, {
+    refreshInterval: 500,
+  });
 
   const take = async (file: File) => {
     setBusy(true);
@@ -21,7 +26,11 @@ export function Archive() {
         body: file,
       });
       setMessage({
-        words: `Taken: ${answer.acts} acts. ${answer.alreadyHere} were here already.`,
+        words: `Taken: ${answer.acts} acts. ${answer.alreadyHere} were here already.${
+          answer.settingsKept.length > 0
+            ? ` Kept as they are set here: ${answer.settingsKept.join(', ')}.`
+            : ''
+        }`,
         wrong: false,
       });
       void mutate(() => true);
@@ -48,6 +57,17 @@ export function Archive() {
           onFile={(file) => void take(file)}
         />
       </Box>
+      {busy && progress && (
+        <Box role="status" sx={{ mt: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+          {phases[progress.phase]}: {progress.done}
+          {progress.of === null ? '' : ` of ${progress.of}`} acts.
+          {progress.phase !== 'keeping' && (
+            <Button onClick={() => void ask('/api/import', { method: 'DELETE' }).catch(() => undefined)}>
+              Stop
+            </Button>
+          )}
+        </Box>
+      )}
       {message &&
         (message.wrong ? (
           <Trouble>{message.words}</Trouble>

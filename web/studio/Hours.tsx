@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { Autocomplete, Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { StudioSet, WorkingSpell } from '../../core/log/entry.ts';
+import { overlapping } from '../../core/plan/hours.ts';
+import { Form } from '../frame/Form.tsx';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
@@ -10,8 +12,10 @@ import { wrongFields } from '../frame/shape.ts';
 const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const zones = ['Etc/UTC', ...Intl.supportedValuesOf('timeZone')];
 
-const minuteText = (minute: number): string =>
-  `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+const minuteText = (ofDay: number): string => {
+  const minute = ofDay > 1440 ? ofDay - 1440 : ofDay;
+  return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+};
 
 /** Minutes of a time like 9:30, 9.30 or 9; null where it is none. */
 function readMinute(text: string): number | null {
@@ -29,9 +33,9 @@ function readSpells(text: string, weekday: number): WorkingSpell[] | null {
   if (text.trim() === '') return [];
   const spells = text.split(',').map((part) => {
     const [from, to, ...rest] = part.split(/[–-]/).map(readMinute);
-    return rest.length > 0 || from == null || to == null || to <= from
-      ? null
-      : { weekday, fromMinute: from, toMinute: to };
+    if (rest.length > 0 || from == null || to == null) return null;
+    // what ends before it begins ends after midnight
+    return { weekday, fromMinute: from, toMinute: to <= from ? to + 1440 : to };
   });
   return spells.includes(null) ? null : (spells as WorkingSpell[]);
 }
@@ -52,7 +56,12 @@ export function Hours({ studio }: { studio: StudioSet }) {
     const [from, to] = night.map(readMinute);
     const bad = read.indexOf(null);
     if (bad >= 0)
-      return setWrong(`${weekdays[bad]}: write hours like 9:00–12:30, 14:00–18:00, or leave the day empty.`);
+      return setWrong(`${weekdays[bad]}: write hours like 9:00–12:30, 19:00–1:00, or leave the day empty.`);
+    const twice = overlapping(read.flatMap((spells) => spells!));
+    if (twice !== null)
+      return setWrong(
+        `${weekdays[twice - 1]}: one spell begins before another has ended. Let one end first.`,
+      );
     if (from == null || to == null) return setWrong('Night: write times like 22:00 and 7:00.');
     const set: StudioSet = {
       name,
@@ -69,13 +78,10 @@ export function Hours({ studio }: { studio: StudioSet }) {
 
   return (
     <Section title="Working hours">
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
+      <Form
+        onSubmit={() => void save()}
+        wrong={wrong}
+        onEdit={() => setWrong(null)}
         sx={{ display: 'grid', gap: 2 }}
       >
         <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(260px, 1fr))' }}>
@@ -119,7 +125,7 @@ export function Hours({ studio }: { studio: StudioSet }) {
         <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
           Set the hours
         </Button>
-      </Box>
+      </Form>
     </Section>
   );
 }

@@ -19,7 +19,7 @@ interface NamedSetsProps<T> {
   fresh: T;
   all: Named<T>[];
   /** What to know of one at a glance. */
-  facts: (set: T) => ReactNode;
+  facts: (set: T, id: string) => ReactNode;
   picture?: (set: T) => ReactNode;
   actions?: (one: Named<T>) => ReactNode;
   dialog: (editing: Editing<T>) => ReactNode;
@@ -63,7 +63,7 @@ export function NamedSets<T extends { name: string }>({
           {picture?.(one.set)}
           <Box sx={{ flex: 1, minWidth: 240 }}>
             <b>{one.set.name}</b>
-            <Box sx={{ color: faded }}>{facts(one.set)}</Box>
+            <Box sx={{ color: faded }}>{facts(one.set, one.id)}</Box>
           </Box>
           {actions?.(one)}
           <Button onClick={() => setEditing(one)} aria-label={`Change ${one.set.name}`}>

@@ -1,9 +1,11 @@
 import { lazy, Suspense, useState } from 'react';
 import { Button } from '@mui/material';
+import useSWR from 'swr';
 import { bodies } from '../../api/entry.ts';
+import type { RoomMeasured, RoomsAnswer } from '../../api/routes.ts';
 import type { RoomSet } from '../../core/log/entry.ts';
 import { defaultRoom, type Named } from '../../core/log/studio.ts';
-import { formatNumber, formatQuantity } from '../../core/units/quantity.ts';
+import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
 import {
   ChoiceField,
   NumberField,
@@ -13,6 +15,8 @@ import {
   typedQuantity,
 } from '../frame/fields.tsx';
 import { useUnits } from '../frame/maker.ts';
+import { ask } from '../frame/server.ts';
+import { shortDate } from '../frame/times.ts';
 import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
 
@@ -27,6 +31,7 @@ const airs = [
 /** The rooms pieces stand in: what their air does on a usual day, and readings of it. */
 export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }) {
   const units = useUnits();
+  const { data: measured } = useSWR<RoomsAnswer>('/api/rooms', ask);
   const [taking, setTaking] = useState<Named<RoomSet> | null>(null);
   return (
     <NamedSets
@@ -34,8 +39,10 @@ export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }
       addVerb="Add a room"
       fresh={defaultRoom}
       all={rooms}
-      facts={({ cycle, heatTransfer }) => (
+      facts={({ cycle, heatTransfer }, id) => (
         <>
+          {measured?.[id] && <Measured of={measured[id]} units={units} zone={zone} />}
+          {measured?.[id] ? 'without them: ' : ''}
           about {formatQuantity('temperature', cycle.meanCelsius, units)},{' '}
           {Math.round(cycle.meanHumidity * 100)} % on a usual day;{' '}
           {(airs.find((a) => a.value === String(heatTransfer))?.label ?? 'air set by hand').toLowerCase()}
@@ -58,6 +65,16 @@ export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }
         </Suspense>
       )}
     </NamedSets>
+  );
+}
+
+function Measured({ of, units, zone }: { of: RoomMeasured; units: UnitChoice; zone: string }) {
+  return (
+    <>
+      measured from {shortDate(of.from, zone)} to {shortDate(of.to, zone)}:{' '}
+      {formatQuantity('temperature', of.celsius, units)}, {Math.round(of.humidity * 100)} % in the last
+      week;{' '}
+    </>
   );
 }
 

@@ -18,7 +18,7 @@ export function Studio() {
   return (
     <>
       <Typography variant="h1">Studio</Typography>
-      <Hours key={data.isSet ? 'set' : 'new'} studio={data.studio} />
+      <Hours key={JSON.stringify(data.studio)} studio={data.studio} />
       <Rooms rooms={data.rooms} zone={data.studio.zone} />
       <Sensors rooms={data.rooms} zone={data.studio.zone} />
       <Clays clays={data.clays} />

@@ -65,6 +65,9 @@ export function TakeReadings({
 
   const choose = (file: File) =>
     tryOut(async () => {
+      // questions about the file before go with it
+      setChosen(null);
+      setSkipBad(false);
       const { file: sum } = await ask<FileAnswer>('/api/files', {
         method: 'POST',
         headers: { 'content-type': 'application/octet-stream' },

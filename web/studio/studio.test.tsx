@@ -151,17 +151,27 @@ describe('working hours', () => {
     expect(hours.some(({ weekday }) => weekday === 6)).toBe(false);
   });
 
-  it.each(['nine to five', '17:00–9:00', '9:75–12', '9–12–15'])(
-    'names the day where “%s” cannot be read',
-    async (text) => {
-      const studio = section('hours');
-      await type('Wednesday', text);
-      await press('Set the hours');
-      expect(await complaint()).toMatch(/^Wednesday: write hours like/);
-      expect(screen.getByLabelText<HTMLInputElement>('Wednesday').value).toBe(text);
-      expect(studio.logged).toEqual([]);
-    },
-  );
+  it.each(['nine to five', '9:75–12', '9–12–15'])('names the day where “%s” cannot be read', async (text) => {
+    const studio = section('hours');
+    await type('Wednesday', text);
+    await press('Set the hours');
+    expect(await complaint()).toMatch(/^Wednesday: write hours like/);
+    expect(screen.getByLabelText<HTMLInputElement>('Wednesday').value).toBe(text);
+    expect(studio.logged).toEqual([]);
+  });
+
+  it('takes an evening that ends after midnight, and refuses spells that overlap', async () => {
+    const studio = section('hours');
+    await type('Friday', '9:00–12:00, 19:00–1:30');
+    await type('Saturday', '1:00–4:00');
+    await press('Set the hours');
+    expect(await complaint()).toMatch(/^Friday: one spell begins before another has ended/);
+    await type('Saturday', '2:00–4:00');
+    await press('Set the hours');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    const { hours } = loggedOnly(studio, 'studio.set').body;
+    expect(hours).toContainEqual({ weekday: 5, fromMinute: 19 * 60, toMinute: 25 * 60 + 30 });
+  });
 
   it('names the night where it cannot be read', async () => {
     section('hours');
@@ -319,9 +329,18 @@ describe('readings from a file', () => {
 describe('a whole studio from a file', () => {
   it('says how much was taken and how much was here', async () => {
     const studio = testStudio(known('tub.noted', 't', { text: 'x' }));
-    studio.answers['POST /api/import'] = () => ({ acts: 12, alreadyHere: 3 });
+    studio.answers['POST /api/import'] = () => ({
+      acts: 12,
+      alreadyHere: 3,
+      files: 0,
+      settingsKept: ['Quillstone Yard'],
+    });
     show(<Archive />);
     await give(/Import an export/, 'studio.zip');
-    expect(await screen.findByText('Taken: 12 acts. 3 were here already.')).toBeTruthy();
+    expect(
+      await screen.findByText(
+        'Taken: 12 acts. 3 were here already. Kept as they are set here: Quillstone Yard.',
+      ),
+    ).toBeTruthy();
   });
 });

@@ -1,0 +1,130 @@
+import { iso, type Dice, type Draft } from './dice.ts';
+
+/** Every kind of entry about a piece; its making apart. */
+export function pieceDrafts({ chance, between, one, maybe, fresh, some, openPiece, count, now }: Dice) {
+  const form = () =>
+    one([
+      () => ({
+        kind: 'cylinder',
+        diameterM: between(0.03, 0.5),
+        heightM: between(0.03, 0.5),
+        wallM: between(0.003, 0.012),
+        mouth: one(['open', 'narrow']),
+      }),
+      () => ({
+        kind: 'bowl',
+        diameterM: between(0.05, 0.5),
+        heightM: between(0.03, 0.3),
+        wallM: between(0.0005, 0.02),
+      }),
+      () => ({ kind: 'plate', diameterM: between(0.05, 0.5), wallM: between(0.003, 0.02) }),
+      () => ({
+        kind: 'tile',
+        lengthM: between(0.03, 0.4),
+        widthM: between(0.03, 0.4),
+        wallM: between(0.004, 0.1),
+      }),
+    ])();
+  const cover = () => one(['open', 'fan', 'draped', 'paper-bag', 'tight', 'damp-cloth', 'damp-box']);
+  const stand = () => one(['board', 'rack', 'plaster', 'mould']);
+  const stage = () =>
+    one(['plastic', 'soft-leather-hard', 'leather-hard', 'stiff-leather-hard', 'drying', 'bone-dry']);
+  const step = () => one(['coat-1', 'coat-2', 'coat-3', 'sketch', 'carve', 'burrs', 'bisque']);
+  const pieceMade = () => ({
+    name: `Piece ${count()}`,
+    clayId: some('clay'),
+    form: form(),
+    roomId: some('room'),
+    techniqueId: 'sgraffito',
+    schools: chance(0.5)
+      ? {}
+      : { ground: one(['engobe', 'underglaze', 'none']), burrs: one(['dry', 'sponge']) },
+    cover: cover(),
+    stand: stand(),
+    attachmentM: maybe(between(0.002, 0.03)),
+    stage: maybe(stage()),
+  });
+
+  const ofPiece: (() => Draft)[] = [
+    () => ({
+      kind: 'piece.corrected',
+      subject: openPiece(),
+      body: { ...pieceMade(), madeAt: iso(now() - between(0, 90) * HOUR) },
+    }),
+    () => ({ kind: 'piece.covered', subject: openPiece(), body: { cover: cover(), stand: stand() } }),
+    () => ({
+      kind: 'piece.misted',
+      subject: openPiece(),
+      body: { waterKgM2: between(0.005, 0.5) },
+      face: one([null, 'inside', 'outside']),
+    }),
+    () => ({
+      kind: 'piece.heated',
+      subject: openPiece(),
+      body: { tool: one(['heat-gun', 'torch']), seconds: between(1, 1800), duty: between(0.02, 1) },
+      face: one([null, 'inside', 'outside']),
+    }),
+    () => ({ kind: 'piece.moved', subject: openPiece(), body: { roomId: some('room') } }),
+    () => ({
+      kind: 'piece.coated',
+      subject: openPiece(),
+      body: {
+        stepId: maybe(one(['coat-1', 'coat-2', 'coat-3'])),
+        tubId: maybe(some('tub')),
+        thicknessM: 10 ** between(-5, -1.7),
+        specificGravity: between(1.02, 2.2),
+        grainDensity: between(2000, 5000),
+        ...(chance(0.5) ? { adjusted: one(['none', 'deflocculated', 'flocculated']) } : {}),
+      },
+      face: one([null, 'inside', 'outside']),
+    }),
+    () => ({
+      kind: 'piece.seen',
+      subject: openPiece(),
+      body: { sign: one(['matte', 'print-free', 'firm', 'touch-dry']), stepId: step() },
+    }),
+    () => ({
+      kind: 'piece.worked',
+      subject: openPiece(),
+      body: { stepId: step(), outcome: maybe(one(['good', 'mixed', 'bad'])), note: '' },
+    }),
+    () => ({ kind: 'piece.skipped', subject: openPiece(), body: { stepId: step(), reason: 'no time' } }),
+    () => ({
+      kind: 'piece.checked',
+      subject: openPiece(),
+      body: { stage: stage(), confirmed: chance(0.5), note: '' },
+      place: one([null, 'rim', 'wall', 'foot', 'floor', 'attachment']),
+    }),
+    () => ({
+      kind: 'piece.felt',
+      subject: openPiece(),
+      body: {
+        flop: maybe(one(['flops', 'holds'])),
+        dent: maybe(one(['dents', 'marks', 'none'])),
+        nail: maybe(one(['sinks', 'marks', 'powders'])),
+        chill: maybe(one(['cold', 'cool', 'room-warm'])),
+        colour: maybe(one(['dark', 'patchy', 'pale'])),
+        corner: maybe(one(['stays', 'bends', 'cracks'])),
+      },
+      place: one([null, 'rim', 'foot']),
+    }),
+    () => ({
+      kind: 'piece.weighed',
+      subject: openPiece(),
+      body: { massKg: between(0, 3), tareKg: one([0, 0.2]), dryKg: maybe(between(0.1, 2)) },
+    }),
+    () => ({ kind: 'piece.trimmed', subject: openPiece(), body: { note: '' } }),
+    () => ({
+      kind: 'piece.noted',
+      subject: some('piece'),
+      body: { text: one(['=SUM(A1)', '"quoted", comma', 'Zeile\nzwei', '😀 é', '<b>']) },
+    }),
+    () => ({
+      kind: 'piece.finished',
+      subject: openPiece(),
+      body: { outcome: one(['good', 'mixed', 'bad']), faults: [], note: '' },
+    }),
+  ];
+  const made = (): Draft => ({ kind: 'piece.made', subject: fresh('piece'), body: pieceMade() });
+  return { made, all: ofPiece };
+}

@@ -1,0 +1,42 @@
+/** Every view, each loaded when it is first gone to, or ahead of that once there is time. */
+export const views = {
+  Bench: async () => (await import('./bench/Bench.tsx')).Bench,
+  Pieces: async () => (await import('./pieces/Pieces.tsx')).Pieces,
+  NewPiece: async () => (await import('./pieces/NewPiece.tsx')).NewPiece,
+  Piece: async () => (await import('./pieces/Piece.tsx')).Piece,
+  SlipsFrame: async () => (await import('./slips/SlipsFrame.tsx')).SlipsFrame,
+  Shelf: async () => (await import('./slips/Shelf.tsx')).Shelf,
+  NewTub: async () => (await import('./slips/NewTub.tsx')).NewTub,
+  Make: async () => (await import('./slips/Make.tsx')).Make,
+  BatchSheet: async () => (await import('./slips/BatchSheet.tsx')).BatchSheet,
+  Recipes: async () => (await import('./slips/Recipes.tsx')).Recipes,
+  RecipePage: async () => (await import('./slips/RecipePage.tsx')).RecipePage,
+  Blend: async () => (await import('./slips/Blend.tsx')).Blend,
+  Bins: async () => (await import('./slips/Bins.tsx')).Bins,
+  Wanted: async () => (await import('./slips/Wanted.tsx')).Wanted,
+  Materials: async () => (await import('./slips/Materials.tsx')).Materials,
+  Tub: async () => (await import('./slips/Tub.tsx')).Tub,
+  Measure: async () => (await import('./slips/Measure.tsx')).Measure,
+  Deflocculate: async () => (await import('./slips/Deflocculate.tsx')).Deflocculate,
+  Settle: async () => (await import('./slips/Settle.tsx')).Settle,
+  Studio: async () => (await import('./studio/Studio.tsx')).Studio,
+  LogFit: async () => (await import('./studio/LogFit.tsx')).LogFit,
+  DryingTest: async () => (await import('./studio/DryingTest.tsx')).DryingTest,
+};
+
+/** A view as a route takes it. */
+export const lazily = (name: keyof typeof views) => async () => ({ Component: await views[name]() });
+
+/** What places answer from: fetched ahead, so that each opens offline too. */
+const answers = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf', '/api/bins'];
+
+/**
+ * Loads every view ahead, one after another, and what the places answer from, so that each opens and logs offline.
+ * @param fetched takes up an answer
+ */
+export async function loadAhead(fetched: (path: string) => Promise<unknown>): Promise<void> {
+  for (const load of Object.values(views)) await load();
+  await import('./frame/WhenField.tsx');
+  (await import('./pieces/usePlan.ts')).wakeWorker();
+  for (const path of answers) await fetched(path);
+}
