@@ -1,5 +1,7 @@
 import { iso, type Dice, type Draft } from './dice.ts';
 
+const HOUR = 3_600_000;
+
 /** Every kind of entry about a piece; its making apart. */
 export function pieceDrafts({ chance, between, one, maybe, fresh, some, openPiece, count, now }: Dice) {
   const form = () =>
