@@ -208,7 +208,7 @@ describe('bins', () => {
     await log(entry('bin.set', 'barrel', { name: 'Barrel', kind: 'reclaim', clayId: null }));
     const filled = (waste: 'silicate' | 'thin-deflocculated', override: string | null) =>
       entry('bin.filled', 'barrel', { waste, clayId: null, massKg: 1, from: 'x', override });
-    expect((await refusedAs(filled('silicate', 'I insist'))).detail).toContain('never reclaimed');
+    expect((await refusedAs(filled('silicate', 'I insist'))).detail).toContain('not reclaimed');
     expect(await refusedAs(filled('thin-deflocculated', null))).toMatchObject({ code: 'wrong-bin' });
     await log(filled('thin-deflocculated', 'only a trace'));
     const { bins } = await get<BinsAnswer>('/api/bins');

@@ -98,9 +98,7 @@ export function createStore(parts: {
   /** Writes acts that the journal has into the database, page by page, others in between. */
   const writeBehind = (acts: RecordedAct[]): void => {
     for (const { id } of acts) pending.add(id);
-    const pages = Array.from({ length: Math.ceil(acts.length / PAGE) }, (_, i) =>
-      acts.slice(i * PAGE, (i + 1) * PAGE),
-    );
+    const pages = pagesOf(acts);
     behind = behind.then(async () => {
       for (const page of pages) {
         const brought = await readingsOfActs(page, files).catch(() => new Map());
@@ -217,6 +215,19 @@ export function createStore(parts: {
       await database.close();
     },
   };
+}
+
+/** Acts in pages, each quick to write: what brings readings is a page of its own. */
+function pagesOf(acts: RecordedAct[]): RecordedAct[][] {
+  const pages: RecordedAct[][] = [];
+  let open: RecordedAct[] | null = null;
+  for (const act of acts) {
+    const heavy = act.entries.some((e) => e.kind === 'readings.taken');
+    if (!heavy && open && open.length < PAGE) open.push(act);
+    else pages.push((open = [act]));
+    if (heavy) open = null;
+  }
+  return pages;
 }
 
 /** The five-minute means that an act brings from the raw files it names, or why it cannot be taken. */
