@@ -14,7 +14,7 @@ type Seen = Record<string, unknown>;
 
 /** Whatever is taken can be read for ever: acts of every kind against the real server, killed and restarted between. */
 test(`${ACTS} acts of any kind leave every view answering, as a fold made anew has it`, async () => {
-  test.setTimeout(60_000 + ACTS * 400);
+  test.setTimeout(120_000 + ACTS * 600);
   const studio = createStudio();
   // the clock stands far ahead of every act, so that none is in the future
   studio.setClock(new Date(BEGIN + 12 * 86_400_000).toISOString());

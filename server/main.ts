@@ -46,6 +46,7 @@ async function main(): Promise<void> {
   const plans = createPlans({
     store: folder.store,
     planner: threadedPlanner(planThread),
+    studyPlanner: threadedPlanner(planThread),
     sensors,
     kept: derivedFile(derived('answers'), made),
     studied: derivedFile(derived('lessons'), made),

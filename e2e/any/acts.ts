@@ -94,7 +94,7 @@ export function anyActs(seed: number, begin: number): AnyActs {
 
   const draft = (): Draft => {
     const open = known['piece']!.filter((id) => !finished.has(id)).length;
-    if (open > 4 && chance(0.5)) return pieces.all.at(-1)!();
+    if (open > 2 && chance(0.5)) return pieces.all.at(-1)!();
     const r = random();
     if (r < 0.1) return undo();
     if (r < 0.18) return one(founding)();

@@ -63,7 +63,7 @@ export function pieceDrafts({ chance, between, one, maybe, fresh, some, openPiec
     () => ({
       kind: 'piece.heated',
       subject: openPiece(),
-      body: { tool: one(['heat-gun', 'torch']), seconds: between(1, 1800), duty: between(0.02, 1) },
+      body: { tool: one(['heat-gun', 'torch']), seconds: between(1, 240), duty: between(0.02, 1) },
       face: one([null, 'inside', 'outside']),
     }),
     () => ({ kind: 'piece.moved', subject: openPiece(), body: { roomId: some('room') } }),

@@ -55,6 +55,8 @@ export interface KeptAnswer {
 export interface PlanParts {
   store: Store;
   planner: Planner;
+  /** Plans finished pieces for what they teach, beside the other. */
+  studyPlanner?: Planner;
   sensors: Sensors | null;
   kept: Derived<Record<string, KeptAnswer>>;
   studied: Derived<Studied>;
@@ -64,7 +66,14 @@ export interface PlanParts {
 const PATIENCE_MS = 400;
 const PAGE = 50;
 
-export function createPlans({ store, planner, sensors, kept, studied }: PlanParts): Plans {
+export function createPlans({
+  store,
+  planner,
+  studyPlanner = planner,
+  sensors,
+  kept,
+  studied,
+}: PlanParts): Plans {
   const cases = createCases(store, sensors);
   const answers = new Map(Object.entries(kept.read() ?? {}));
   const failed = new Map<string, { logMark: string; message: string }>();
@@ -81,7 +90,7 @@ export function createPlans({ store, planner, sensors, kept, studied }: PlanPart
     plan: async (given, now) => {
       // a lesson gives way to whatever the Bench waits for
       while (waiting > 0 && !closed) await line.catch(() => undefined);
-      return closed ? null : planner(given, now);
+      return closed ? null : studyPlanner(given, now);
     },
   });
 
