@@ -25,7 +25,6 @@ interface Ask {
 interface Held {
   mark: string;
   from: Instant;
-  to: Instant;
   rows: Promise<AirReading[]>;
 }
 
@@ -60,19 +59,17 @@ export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask:
   return {
     mark,
     between: async (roomId, from, to) => {
+      // a life that is over is asked for once; those that go on share what reaches to the present
+      if (Number.isFinite(to)) return standing(roomId, from, to);
       const now = mark(roomId);
       let known = held.get(roomId);
-      if (known?.mark !== now || known.from > from || known.to < to) {
-        const wider = known?.mark === now ? known : null;
-        const span = {
-          from: Math.min(from, wider?.from ?? from),
-          to: Math.max(to, wider?.to ?? to),
-        };
-        known = { mark: now, ...span, rows: standing(roomId, span.from, span.to) };
+      if (known?.mark !== now || known.from > from) {
+        const since = Math.min(from, known?.mark === now ? known.from : from);
+        known = { mark: now, from: since, rows: standing(roomId, since, to) };
         known.rows.catch(() => held.delete(roomId));
         held.set(roomId, known);
       }
-      return (await known.rows).filter(({ at }) => at >= from && at <= to);
+      return (await known.rows).filter(({ at }) => at >= from);
     },
     measured: async (roomId) => {
       const span = await ask.span(roomId);

@@ -1,4 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
+import { sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import type { ImportProgress } from '../api/index.ts';
 import { whyNot } from '../core/log/admit.ts';
@@ -107,6 +108,8 @@ export function createStore(parts: {
         );
         for (const { id } of page) pending.delete(id);
       }
+      // after a kill the next start need not go through all of this again
+      await inTurn(() => db.execute(sql`checkpoint`)).catch(() => undefined);
     });
   };
 

@@ -85,6 +85,7 @@ export function startRun(
     at,
     state: { x: new Float64Array(cells).fill(setting.startX), left: { inside: 0, outside: 0 } },
     trajectory: emptyTrajectory(),
+    recordFrom: Number.NEGATIVE_INFINITY,
     tolerance,
     taken: { paper: 0, plaster: 0 },
     coatCells,
@@ -104,6 +105,7 @@ export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun
     at,
     state: { x: x.slice(), left: { inside: 0, outside: 0 } },
     trajectory: emptyTrajectory(),
+    recordFrom: Number.NEGATIVE_INFINITY,
     taken: { ...run.taken },
   };
 }

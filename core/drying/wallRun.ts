@@ -48,6 +48,8 @@ export interface WallRun {
   at: Instant;
   state: WallState;
   trajectory: Trajectory;
+  /** From when on its course is looked back upon: of what went before, only the last is on record. */
+  recordFrom: Instant;
   tolerance: number;
   /** Water that paper in a bag, or plaster beneath, has taken so far, kg/m². */
   taken: { paper: number; plaster: number };
@@ -59,8 +61,20 @@ export interface WallRun {
 /** Adds a record; `rate` is per second. */
 export function recorded(run: WallRun, at: Instant, x: Float64Array, rate: Float64Array): void {
   const { trajectory, wall } = run;
+  if (at < run.recordFrom && trajectory.at.length === 1) {
+    trajectory.at[0] = at;
+    trajectory.x[0] = x.length === trajectory.x[0]!.length ? copied(x, trajectory.x[0]!) : x.slice();
+    trajectory.rate[0] = rate.map((perSecond) => perSecond / 1000);
+    trajectory.mesh[0] = wall.mesh;
+    return;
+  }
   trajectory.at.push(at);
   trajectory.x.push(x.slice());
   trajectory.rate.push(rate.map((perSecond) => perSecond / 1000));
   trajectory.mesh.push(wall.mesh);
+}
+
+function copied(from: Float64Array, to: Float64Array): Float64Array {
+  to.set(from);
+  return to;
 }

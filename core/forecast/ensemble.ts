@@ -30,6 +30,8 @@ export interface WallCase {
   /** The walls of the piece; a member is one belief about all of them. */
   walls: WallOfPiece[];
   now: Instant;
+  /** From when on the piece's own wall is looked back upon in each member; all along where that is not said. */
+  lookedBack?: Instant;
   members: number;
   /** 0 to below 1. */
   seed: number;
@@ -74,15 +76,19 @@ export function ensembleOf(wall: WallCase): Ensemble {
   return { members, best, belief: beliefOf(prior, draws), widened, taken };
 }
 
-/** Carries walls of a setting to an instant. */
+/** Carries walls of a setting to an instant; each looked back upon only from when that is needed. */
 function wallsOf(
   walls: WallOfPiece[],
   setting: WallSetting,
   to: Instant,
   fineness: (place: PlaceName) => Partial<Fineness>,
+  recordFrom: (place: PlaceName) => Instant = () => Number.NEGATIVE_INFINITY,
 ): Walls {
   return Object.fromEntries(
-    walls.map(({ place, begin, events }) => [place, carry(begin(setting, fineness(place)), to, events)]),
+    walls.map(({ place, begin, events }) => {
+      const run = { ...begin(setting, fineness(place)), recordFrom: recordFrom(place) };
+      return [place, carry(run, to, events)];
+    }),
   );
 }
 
@@ -90,9 +96,10 @@ function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
   const first = normalDraws(wall.members, unknowns.length, wall.seed);
   const last = wall.observations.at(-1)?.at ?? wall.now;
   const looked = wall.walls.filter(({ place }) => looksAt(compared, place));
+  const found = () => wall.observations[0]?.at ?? last;
   const seen = {
     predict: (z: Float64Array) => {
-      const walls = wallsOf(looked, settingOf(wall.given, prior, z), last, () => COARSE);
+      const walls = wallsOf(looked, settingOf(wall.given, prior, z), last, () => COARSE, found);
       return Float64Array.from(compared, (c) => predicted(c, walls));
     },
     values: Float64Array.from(compared, (c) => c.value),
@@ -101,8 +108,14 @@ function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
   return smoothed(first, seen, PASSES, (wall.seed + 0.5) % 1);
 }
 
-const membersOf = (wall: WallCase, prior: Prior, draws: Draws): Walls[] =>
-  draws.map((z) => wallsOf(wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE));
+const membersOf = (wall: WallCase, prior: Prior, draws: Draws): Walls[] => {
+  const found = wall.observations[0]?.at ?? wall.now;
+  const recordFrom = (place: PlaceName) =>
+    place === 'wall' ? Math.min(found, wall.lookedBack ?? Number.NEGATIVE_INFINITY) : found;
+  return draws.map((z) =>
+    wallsOf(wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE, recordFrom),
+  );
+};
 
 function withFound(wall: WallCase): WallCase {
   const walls = wall.walls.map((of) => {

@@ -49,9 +49,12 @@ export function courseOf(piece: PieceState, given: PieceCase, now: Instant, memb
   return { ...ensemble, at: now, observations: looked, unread, waterAdded };
 }
 
+const lastDone = ({ madeAt, done }: PieceState): Instant =>
+  Math.max(madeAt, ...Object.values(done).map(({ at }) => at));
+
 /** Members keep on record only what a plan looks back on: the wall since its last step was done. */
 function forgetPast(members: Walls[], piece: PieceState): void {
-  const last = Math.max(piece.madeAt, ...Object.values(piece.done).map(({ at }) => at));
+  const last = lastDone(piece);
   for (const walls of members)
     for (const run of Object.values(walls))
       run.trajectory = run === walls.wall ? since(run.trajectory, last) : emptyTrajectory();
@@ -82,6 +85,7 @@ export function wallCase(
       events: wall.events.filter((event) => event.at <= now),
     })),
     now,
+    lookedBack: lastDone(piece),
     // members are drawn alike for all pieces of a clay in a room: equal pieces have equal forecasts
     seed: seedOf(`${piece.made.clayId} ${piece.made.roomId}`),
   };

@@ -1,6 +1,7 @@
-import { and, asc, eq, gt, gte, inArray, lte, max, min } from 'drizzle-orm';
+import { and, asc, eq, gt, gte, inArray, lte, max, min, sql } from 'drizzle-orm';
 import type { AirReading } from '../../core/drying/series.ts';
 import type { Entry, RecordedAct } from '../../core/log/entry.ts';
+import { breathing } from '../breath.ts';
 import type { Tx } from './open.ts';
 import { acts, entries, readings } from './schema.ts';
 
@@ -15,6 +16,7 @@ export type StoredReading = AirReading & { actId: string };
 
 /** Inserts acts with their entries and readings. Acts that are there already are an error of the caller. */
 export async function insertActs(tx: Tx, recorded: RecordedAct[], means: ReadingsByAct): Promise<void> {
+  const breathe = breathing();
   for (const page of pages(recorded, 500)) {
     await tx.insert(acts).values(
       page.map((act) => ({
@@ -39,13 +41,17 @@ export async function insertActs(tx: Tx, recorded: RecordedAct[], means: Reading
         body: entry.body,
       })),
     );
-    for (const part of pages(rows, 500)) await tx.insert(entries).values(part);
-    for (const act of page) await insertReadings(tx, act.id, means.get(act.id) ?? []);
+    for (const part of pages(rows, 100)) {
+      await tx.insert(entries).values(part);
+      await breathe();
+    }
+    for (const act of page) await insertReadings(tx, breathe, act.id, means.get(act.id) ?? []);
   }
 }
 
 async function insertReadings(
   tx: Tx,
+  breathe: () => Promise<void>,
   actId: string,
   brought: { roomId: string; means: AirReading[] }[],
 ): Promise<void> {
@@ -58,7 +64,16 @@ async function insertReadings(
       ]),
     ),
   );
-  for (const part of pages([...rows.values()], 1_000)) await tx.insert(readings).values(part);
+  for (const part of pages([...rows.values()], 2_000)) {
+    const listed = JSON.stringify(
+      part.map((row) => ({ r: row.roomId, t: row.at, c: row.celsius, h: row.humidity })),
+    );
+    await tx.execute(sql`
+      insert into ${readings} (room_id, at, act_id, celsius, humidity)
+      select r, t, ${actId}::uuid, c, h
+      from jsonb_to_recordset(${listed}::jsonb) as l(r text, t timestamptz, c float8, h float8)`);
+    await breathe();
+  }
 }
 
 /** Every act but those of `known`, in journal order, read in pages. */

@@ -35,6 +35,7 @@ const FORGOTTEN = 60 * DAY;
 export function createCases(store: Store, sensors: Sensors | null): Cases {
   const { ledger } = store;
   const folded = createFolded(ledger);
+  const marked = new Map<string, { at: string; mark: string }>();
   let sorted = { at: -1, unfinished: [] as PieceState[], finished: [] as PieceState[] };
 
   const piece = (id: string): PieceState | null =>
@@ -107,15 +108,27 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
         learned,
       });
     },
-    logMark: (asked) =>
-      digest([
+    logMark: (asked) => {
+      const rooms = [...roomsOf(asked)];
+      const at = [
+        revisionOf(ledger, 'piece', asked.id),
+        revisionOf(ledger, 'clay', asked.made.clayId),
+        ...rooms.map((id) => revisionOf(ledger, 'room', id)),
+        revisionOf(ledger, 'studio'),
+      ].join();
+      const known = marked.get(asked.id);
+      if (known?.at === at) return known.mark;
+      const mark = digest([
         ...store.entriesAbout('piece', asked.id).flatMap((e) => (e.kind === 'piece.noted' ? [] : [e.id])),
         'clay',
         marks('clay', asked.made.clayId),
-        ...[...roomsOf(asked)].map((id) => marks('room', id)),
+        ...rooms.map((id) => marks('room', id)),
         'studio',
         marks('studio', 'studio'),
-      ]),
+      ]);
+      marked.set(asked.id, { at, mark });
+      return mark;
+    },
     airMark: (asked) => digest([...roomsOf(asked)].map((id) => store.readingsMark(id))),
   };
 }

@@ -12,6 +12,8 @@ export type Planner = (given: PieceCase, now: Instant) => Promise<PiecePlan | nu
 export const REMEMBERED = 60;
 /** A thread that dies over a piece is asked once more; twice is the piece's fault. */
 const TRIES = 2;
+/** What a thread may hold, MB: the walls of the pieces that it remembers. */
+const MEMORY_MB = 320;
 
 export interface PlanTask {
   ticket: number;
@@ -46,7 +48,7 @@ export function threadedPlanner(path: string): Planner {
   let worker = begin();
 
   function begin(): Worker {
-    const thread = new Worker(path);
+    const thread = new Worker(path, { resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB } });
     thread.unref();
     thread.on('message', (done: PlanDone) => {
       const waiting = asked.get(done.ticket);
