@@ -47,6 +47,24 @@ export default tseslint.config(
     files: ['server/clock.ts', 'scripts/**', 'bench/**', 'e2e/**'],
     rules: { 'no-restricted-syntax': ['error', ...databaseInTransaction] },
   },
+  {
+    // no promise floats: each is awaited, returned, or caught and told
+    files: [
+      'core/**/*.ts',
+      'api/**/*.ts',
+      'server/**/*.ts',
+      'web/**/*.{ts,tsx}',
+      'demo/**/*.ts',
+      'e2e/**/*.ts',
+    ],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: { '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: true }] },
+  },
+  {
+    files: ['server/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: false }] },
+  },
   { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
   { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
 );

@@ -14,6 +14,8 @@ export interface Studio {
   kill: () => Promise<void>;
   stop: () => Promise<void>;
   start: (args?: string[], env?: Record<string, string>) => Promise<void>;
+  /** Starts it and kills it so many ms later, wherever it is by then. */
+  startAndKill: (afterMs: number) => Promise<void>;
   makeDemo: () => Promise<void>;
 }
 
@@ -56,6 +58,12 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
         child!.stderr!.on('data', listen);
         child!.once('exit', () => reject(new Error(studio.output)));
       });
+    },
+    startAndKill: async (afterMs) => {
+      const starting = studio.start().catch(() => undefined);
+      await new Promise((resolve) => setTimeout(resolve, afterMs));
+      await studio.kill();
+      await starting;
     },
     kill: async () => {
       child?.kill('SIGKILL');

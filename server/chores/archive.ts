@@ -129,6 +129,8 @@ async function readStudio(
   } finally {
     stream.destroy();
   }
+  if (!parser.isEnded)
+    refuse('invalid', 'studio.json', 'The studio.json in this archive ends before its end.');
   if (!head.format) refuse('invalid', 'studio.json:format', 'This zip is not an export of this program.');
   if (!head.version) refuse('invalid', 'studio.json:version', 'This export does not say its version.');
   if (refusal) return refusal;

@@ -202,14 +202,16 @@ export function createPlans({
       if (pressing.length > 0)
         await Promise.race([Promise.all(pressing), wait(PATIENCE_MS, undefined, { ref: false })]);
       const rows = unfinished.map((piece) => rowOf(piece, now));
+      const background: Promise<void>[] = [];
       for (const piece of planned) {
         const known = knownOf(piece);
         if (
           known &&
           (now >= known.answers.holdsUntil || now < known.answers.at || known.airMark !== airMarkOf(piece))
         )
-          void workOut(piece, now);
+          background.push(workOut(piece, now));
       }
+      Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
       learning.study();
       return rows;
     },

@@ -159,7 +159,20 @@ function Cautions({ all }: { all: Placed[] }) {
       const known = [...of.keys()].find(({ id }) => id === hazard.id) ?? hazard;
       of.set(known, [...(of.get(known) ?? []), piece.name]);
     }
-  return [...of].map(([hazard, names]) => <CautionLine key={hazard.id} hazard={hazard} of={names} />);
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        columnGap: 3,
+        alignItems: 'start',
+        gridTemplateColumns: { lg: of.size > 1 ? '1fr 1fr' : '1fr' },
+      }}
+    >
+      {[...of].map(([hazard, names]) => (
+        <CautionLine key={hazard.id} hazard={hazard} of={names} />
+      ))}
+    </Box>
+  );
 }
 
 function First({ placed: { piece, answer }, now, zone }: PlacedProps) {

@@ -8,7 +8,7 @@ export type Painter = CanvasRenderingContext2D;
 export type ToX = (at: Instant) => number;
 
 export const LEFT = 96;
-export const GATE_ROW = 31;
+export const GATE_ROW = 27;
 
 /** The rows of gates: everything done shares one, each step to come has its own. */
 export function gateRows(steps: StepPlan[]): StepPlan[][] {
@@ -46,7 +46,7 @@ function paintDone(
 ): void {
   painter.font = `650 14px ${sans}`;
   painter.fillStyle = ink;
-  for (const gate of row) painter.fillRect(x(gate.doneAt!) - 3, top + 12, 6, GATE_ROW - 14);
+  for (const gate of row) painter.fillRect(x(gate.doneAt!) - 3, top + 10, 6, GATE_ROW - 12);
   const last = row.at(-1)!;
   const at = x(last.doneAt!);
   nameGate(
@@ -69,7 +69,7 @@ function paintGate(
 ): void {
   const colour = gateColour[gate.status];
   const base = top + GATE_ROW - 2;
-  const crown = base - 13;
+  const crown = base - 11;
   painter.strokeStyle = colour;
   painter.fillStyle = colour;
   painter.lineWidth = 2.5;
@@ -90,7 +90,7 @@ function paintGate(
   painter.lineTo(right[1], base);
   painter.fill();
   painter.globalAlpha = 1;
-  nameGate(painter, scene, gate.step.name, { from: flatFrom - 6, to: width, y: top + 9 }, x, width);
+  nameGate(painter, scene, gate.step.name, { from: flatFrom - 6, to: width, y: top + 8 }, x, width);
 }
 
 /** Where an edge begins to be crossed and where it has been: the 10 and 90 % moments. */

@@ -18,10 +18,10 @@ const COATS_SHOWN = 3;
 /** A coat is drawn at its deepest from this water content on. */
 const WET_COAT_X = 0.4;
 const coatRamp = clayRamp('#c3ccdb', cobalt);
-const WALL_HEIGHT = 156;
-const PLACE_HEIGHT = 22;
-const STAGE_HEIGHT = 34;
-const AXIS_HEIGHT = 62;
+const WALL_HEIGHT = 118;
+const PLACE_HEIGHT = 18;
+const STAGE_HEIGHT = 28;
+const AXIS_HEIGHT = 52;
 /** The outer millimetre is drawn as under a loupe: it takes this share of the wall's height. */
 const LOUPE = 0.5;
 const OUTER_M = 0.001;
@@ -283,7 +283,7 @@ function paintAxis(painter: Painter, scene: StripScene, x: ToX, top: number, wid
   painter.font = `700 15px ${slab}`;
   const nowText = `now ${clockTime(scene.now, zone)}`;
   const half = painter.measureText(nowText).width / 2;
-  painter.fillText(nowText, Math.min(width - half - 2, Math.max(LEFT + half - 20, x(scene.now))), top + 34);
+  painter.fillText(nowText, Math.min(width - half - 2, Math.max(LEFT + half - 20, x(scene.now))), top + 32);
 }
 
 /** So much room an hour’s label takes, px. */

@@ -45,7 +45,7 @@ export function Shell() {
           id="view"
           tabIndex={-1}
           aria-busy={navigation.state !== 'idle'}
-          sx={{ px: { xs: 2, md: 4 }, py: 2, maxWidth: 1240, outline: 'none' }}
+          sx={{ px: { xs: 2, md: 4 }, py: 1.5, maxWidth: 1240, outline: 'none' }}
         >
           <Outlet />
         </Box>
@@ -138,7 +138,7 @@ function TopLine({ onKeys }: { onKeys: () => void }) {
         flexWrap: 'wrap',
         columnGap: 3,
         px: { xs: 2, md: 4 },
-        py: 1.25,
+        py: 0.5,
         borderBottom: `1px solid ${hairline}`,
         displayPrint: 'none',
       }}

@@ -41,7 +41,7 @@ export function Section({
   action?: ReactNode;
 }) {
   return (
-    <Box component="section" sx={{ borderTop: `1px solid ${hairline}`, mt: 3, pt: 1.5 }}>
+    <Box component="section" sx={{ borderTop: `1px solid ${hairline}`, mt: 2, pt: 1 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 48, gap: 2, flexWrap: 'wrap' }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           {title}

@@ -122,35 +122,48 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
     [plan, trial, given, nights, shownAt, zoom, zone],
   );
   const { piece } = plan;
+  const cautions = [...plan.warnings, ...(answer.tone === 'rest' ? [] : plan.cautions)];
   const cover = coverWords(plan.advice, piece.cover, now, zone);
   return (
     <>
       <Title piece={piece} clay={given.body.name} />
-      {piece.finished ? (
-        <AnswerBoard
-          answer={{
-            tone: 'rest',
-            headline: `Finished: ${piece.finished.outcome}`,
-            detail: piece.finished.note,
-          }}
-        />
-      ) : (
-        <AnswerBoard
-          answer={answer}
-          about={
-            <span>
-              The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the
-              moisture index, its surface {Math.round(plan.now.outerIndex)}
-            </span>
-          }
-        >
-          {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
-          <ActionRow plan={plan} next={next} tone={answer.tone} />
-        </AnswerBoard>
-      )}
-      {[...plan.warnings, ...(answer.tone === 'rest' ? [] : plan.cautions)].map((hazard) => (
-        <CautionLine key={hazard.id} hazard={hazard} />
-      ))}
+      <Box
+        sx={{
+          display: 'grid',
+          columnGap: 3,
+          gridTemplateColumns: { lg: cautions.length > 0 ? 'minmax(0, 1fr) 300px' : '1fr' },
+        }}
+      >
+        <Box>
+          {piece.finished ? (
+            <AnswerBoard
+              answer={{
+                tone: 'rest',
+                headline: `Finished: ${piece.finished.outcome}`,
+                detail: piece.finished.note,
+              }}
+            />
+          ) : (
+            <AnswerBoard
+              answer={answer}
+              about={
+                <span>
+                  The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the
+                  moisture index, its surface {Math.round(plan.now.outerIndex)}
+                </span>
+              }
+            >
+              {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
+              <ActionRow plan={plan} next={next} tone={answer.tone} />
+            </AnswerBoard>
+          )}
+        </Box>
+        <Box>
+          {cautions.map((hazard) => (
+            <CautionLine key={hazard.id} hazard={hazard} />
+          ))}
+        </Box>
+      </Box>
       <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
       {plan.course.unread.map((weighing) => (
         <Trouble key={weighing.at}>

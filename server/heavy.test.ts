@@ -1,0 +1,212 @@
+import { createWriteStream, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { ZipArchive } from 'archiver';
+import { describe, expect, it } from 'vitest';
+import type { Act } from '../core/log/entry.ts';
+import { defaultStudio } from '../core/log/studio.ts';
+import { createImporter } from './archive/import.ts';
+import { readArchive } from './chores/archive.ts';
+import { choresHere } from './chores/chores.ts';
+import { derivedFile } from './derived.ts';
+import type { OpenFolder } from './folder.ts';
+import { plannerHere, type Planner } from './planning/planner.ts';
+import { createPlans, type KeptAnswer } from './planning/plans.ts';
+import { readReadings } from './readings/read.ts';
+import { plansOf } from './testing/plans.ts';
+import { act, emptyFolder, entry, NOW, opened, pieceMade } from './testing/studio.ts';
+
+const archiveOf = async (studio: Readable | string): Promise<string> => {
+  const path = join(mkdtempSync(join(tmpdir(), 'kosmema-zip-')), 'a.zip');
+  const zip = new ZipArchive({ zlib: { level: 9 } });
+  const written = pipeline(zip, createWriteStream(path));
+  zip.append(studio, { name: 'studio.json' });
+  await zip.finalize();
+  await written;
+  return path;
+};
+const studioJson = (acts: object[]) => JSON.stringify({ format: 'kosmema-studio', version: 1, acts });
+const recorded = (n: number, made: Act) => ({ ...made, n, recordedAt: new Date(NOW).toISOString() });
+const takeNothing = () => Promise.resolve();
+const importer = ({ store, files }: OpenFolder) => createImporter(store, files, choresHere());
+
+describe('an archive', () => {
+  it('that unpacks to a thousand times its size is refused before it is unpacked', async () => {
+    const acts = Readable.from(
+      (function* () {
+        yield '{"format":"kosmema-studio","version":1,"acts":[{}';
+        for (let i = 0; i < 4_000; i++) yield ',{}'.repeat(2_500);
+        yield ']}';
+      })(),
+    );
+    const outcome = await readArchive(await archiveOf(acts), takeNothing);
+    expect(outcome).toMatchObject({ ok: false, problem: { code: 'too-much' } });
+  });
+
+  it.each([
+    ['JSON of something else', '{"a":1}', /not an export of this program/],
+    ['a newer export', '{"format":"kosmema-studio","version":9,"acts":[]}', /update this one first/],
+    ['half of its text', studioJson([]).slice(0, -2), /ends before its end/],
+    ['an act of no shape', studioJson([{ id: 7 }]), /./],
+  ])('with %s is refused in words', async (_name, text, words) => {
+    const outcome = await readArchive(await archiveOf(text), takeNothing);
+    expect(outcome.ok).toBe(false);
+    if (!outcome.ok) expect(outcome.problem.message).toMatch(words);
+  });
+
+  it('hands its acts over in parts, in order', async () => {
+    const acts = Array.from({ length: 1_234 }, (_, i) => recorded(i + 1, act(pieceMade(`p${i}`))));
+    const parts: number[] = [];
+    const outcome = await readArchive(await archiveOf(studioJson(acts)), (part) => {
+      parts.push(part.length);
+      return Promise.resolve();
+    });
+    expect(outcome).toMatchObject({ ok: true, value: { acts: 1_234 } });
+    expect(parts).toEqual([500, 500, 234]);
+  });
+});
+
+describe('an import', () => {
+  it('leaves the name, the hours and the rooms as they are set here, and says so', async () => {
+    const folder = await opened(emptyFolder());
+    const set = (name: string) => entry('studio.set', 'studio', { ...defaultStudio, name });
+    await folder.store.keep(act(set('Mine')));
+    const theirs = [
+      recorded(1, act({ ...set('Theirs'), at: '2026-03-10T11:00:00.000Z' })),
+      recorded(2, act(pieceMade('theirs'))),
+    ];
+    const outcome = await importer(folder).take(
+      Readable.from([readFileSync(await archiveOf(studioJson(theirs)))]),
+    );
+    expect(outcome).toMatchObject({ ok: true, value: { acts: 2, settingsKept: ['Mine'] } });
+    expect(folder.store.studio().studio.name).toBe('Mine');
+    expect(folder.store.entriesAbout('piece', 'theirs')).toHaveLength(1);
+    await folder.close();
+  });
+
+  it('into a studio that was never set up brings its settings along, over a restart too', async () => {
+    const path = emptyFolder();
+    const folder = await opened(path);
+    const acts = Array.from({ length: 700 }, (_, i) => recorded(i + 2, act(pieceMade(`p${i}`))));
+    const named = recorded(1, act(entry('studio.set', 'studio', { ...defaultStudio, name: 'Theirs' })));
+    const archive = readFileSync(await archiveOf(studioJson([named, ...acts])));
+    expect(await importer(folder).take(Readable.from([archive]))).toMatchObject({
+      value: { acts: 701, settingsKept: [] },
+    });
+    expect(await importer(folder).take(Readable.from([archive]))).toMatchObject({
+      value: { acts: 0, alreadyHere: 701 },
+    });
+    await folder.close();
+    const again = await opened(path);
+    expect(again.notes).toEqual([]);
+    expect(again.store.ledger.acts).toHaveLength(701);
+    expect(again.store.studio().studio.name).toBe('Theirs');
+    await again.close();
+  });
+
+  it('is one at a time', async () => {
+    const folder = await opened(emptyFolder());
+    const taking = importer(folder);
+    const archive = readFileSync(await archiveOf(studioJson([])));
+    const [first, second] = await Promise.all([
+      taking.take(Readable.from([archive])),
+      taking.take(Readable.from([archive])),
+    ]);
+    expect(first.ok).toBe(true);
+    expect(second).toMatchObject({ ok: false, problem: { code: 'busy' } });
+    expect(taking.progress()).toBeNull();
+    await folder.close();
+  });
+});
+
+describe('a climate file', () => {
+  const answers = { zone: 'Etc/UTC', dayFirst: null, columns: null, fahrenheit: null };
+
+  it('of newlines alone is no table, and costs no memory worth the name', () => {
+    const before = process.memoryUsage().heapUsed;
+    const outcome = readReadings(Buffer.from('\n'.repeat(5_000_000)), answers);
+    expect(outcome).toMatchObject({ ok: false, problem: { code: 'no-table' } });
+    expect(process.memoryUsage().heapUsed - before).toBeLessThan(400e6);
+  });
+
+  it('of more rows than three years can need is refused with the limit named', () => {
+    const row = '2026-03-08 10:00,20,50\n';
+    const outcome = readReadings(Buffer.from(`Time,Temp C,RH\n${row.repeat(600_002)}`), answers);
+    expect(outcome).toMatchObject({ ok: false, problem: { code: 'too-many-rows' } });
+    if (!outcome.ok) expect(outcome.problem.message).toMatch(/600000 rows: .*in parts/);
+  });
+
+  it('of thousands of columns is refused', () => {
+    const outcome = readReadings(Buffer.from(`Time,Temp${',x'.repeat(5_000)}\n`), answers);
+    expect(outcome).toMatchObject({ ok: false, problem: { code: 'too-wide' } });
+  });
+});
+
+describe('answers', () => {
+  const planned = async (plans: ReturnType<typeof plansOf>) => {
+    await expect
+      .poll(async () => (await plans.bench(NOW)).map(({ state }) => state), { timeout: 30_000 })
+      .toEqual(['planned']);
+    return plans.bench(NOW);
+  };
+
+  it('asked for at once by many are worked out once', async () => {
+    const folder = await opened(emptyFolder());
+    await folder.store.keep(act(pieceMade('p')));
+    const here = plannerHere();
+    let asked = 0;
+    const counting: Planner = (...of) => {
+      asked += 1;
+      return here(...of);
+    };
+    const plans = plansOf(folder, counting);
+    await Promise.all(Array.from({ length: 50 }, () => plans.bench(NOW)));
+    await planned(plans);
+    expect(asked).toBe(1);
+    plans.close();
+    await folder.close();
+  });
+
+  it('are shown at once after a start, as they were, and not where something was logged since', async () => {
+    const path = emptyFolder();
+    const folder = await opened(path);
+    const file = join(path, 'derived', 'answers.json');
+    await folder.store.keep(act(pieceMade('p')));
+    const started = (planner: Planner, made = 'this build') =>
+      createPlans({
+        store: folder.store,
+        planner,
+        sensors: null,
+        kept: derivedFile<Record<string, KeptAnswer>>(file, made),
+        studied: derivedFile(null, made),
+      });
+    const first = started(plannerHere());
+    const before = await planned(first);
+    first.close();
+    const never: Planner = () => new Promise(() => undefined);
+    const again = started(never);
+    expect(await again.bench(NOW)).toEqual(before);
+    await folder.store.keep(act(entry('piece.noted', 'p', { text: 'a note changes no wall' })));
+    expect((await again.bench(NOW))[0]).toMatchObject({ state: 'planned' });
+    await folder.store.keep(act(entry('piece.covered', 'p', { cover: 'tight', stand: 'board' })));
+    expect((await again.bench(NOW))[0]).toMatchObject({ state: 'working', name: 'Cup' });
+    again.close();
+    const other = started(never, 'another build');
+    expect((await other.bench(NOW))[0]).toMatchObject({ state: 'working' });
+    other.close();
+    writeFileSync(file, '{"torn');
+    expect((await started(never).bench(NOW))[0]).toMatchObject({ state: 'working' });
+    await folder.close();
+  });
+
+  it('about a piece that was left alone for long are not given: it is asked about', async () => {
+    const folder = await opened(emptyFolder());
+    await folder.store.keep(act(pieceMade('p')));
+    const plans = plansOf(folder);
+    expect((await plans.bench(NOW + 40 * 86_400_000))[0]).toMatchObject({ state: 'resting' });
+    plans.close();
+    await folder.close();
+  });
+});
