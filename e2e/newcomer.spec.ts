@@ -79,7 +79,7 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
       .getByRole('button', { name: `Log coat ${n}`, exact: true })
       .click();
     await expect(page.getByText('Wait until matte')).toBeVisible();
-    await page.getByRole('button', { name: 'It is matte' }).click();
+    await page.getByRole('button', { name: /^It is matte/ }).click();
   }
   await page.getByRole('link', { name: 'Trial cruet', exact: true }).click();
   const carve = page.getByRole('row', { name: /^Carve/ });
@@ -97,15 +97,15 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
   await expect(carve.getByRole('cell').nth(1)).not.toHaveText(before);
 
   await page.getByRole('button', { name: 'Change cover' }).click();
-  await page.getByRole('button', { name: /^Tight plastic/ }).click();
+  await page.getByRole('button', { name: /^Covered tightly/ }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Cover tightly' }).click();
   await expect(page.getByText('Trial cruet: cover tightly')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Tight plastic' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Covered tightly' })).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Checked: plastic' })).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Coat 3 of 3' }).first()).toBeVisible();
   await expect(page.getByTestId('saved-state')).toHaveText('All saved');
 
-  await page.getByRole('button', { name: 'Undo Tight plastic' }).click();
+  await page.getByRole('button', { name: 'Undo Covered tightly' }).click();
   await expect(page.getByText('undone', { exact: true })).toBeVisible();
 });

@@ -30,13 +30,13 @@ test('slip from trimmings with a scale: crushed, slaked, blended, sieved, measur
 
   await tick(page, /bone dry/);
   await expect(page.getByRole('note').first()).toContainText('silica dust');
-  await tick(page, /Crush them/);
-  await tick(page, /Drop them into water/);
+  await tick(page, /Break them up/);
+  await tick(page, /Tip them into water/);
   await expect(page.getByText('Leave it until 08:30')).toBeVisible();
   studio.setClock('2026-03-11T09:00:00Z');
   await page.reload();
-  await expect(page.getByText(/By now smooth enough/)).toBeVisible();
-  await tick(page, /Pour off/);
+  await expect(page.getByText(/By now soft all through/)).toBeVisible();
+  await tick(page, /Ladle the clear water off/);
   await tick(page, /Stir and blend/);
   await tick(page, /Sieve: 100 mesh/);
 
@@ -81,7 +81,14 @@ test('the same by feel only: no figure is ever asked for but how much there is',
   await page.getByRole('button', { name: 'By feel' }).click();
   await page.getByLabel('Name of the slip').fill('Felt white');
   await page.getByRole('button', { name: 'Begin the batch sheet' }).click();
-  for (const step of [/bone dry/, /Crush/, /Drop them/, /Pour off/, /Stir and blend/, /Sieve/])
+  for (const step of [
+    /bone dry/,
+    /Break them up/,
+    /Tip them/,
+    /Ladle the clear water off/,
+    /Stir and blend/,
+    /Sieve/,
+  ])
     await tick(page, step);
   await page.getByRole('button', { name: 'Log its feel' }).click();
   await expect(page.getByRole('alert')).toContainText('Choose what it feels like');
@@ -153,9 +160,9 @@ test('a silicate texture slip through its loop, then refused by the reclaim bin'
   await page.getByRole('link', { name: /Frost/ }).click();
   await page.getByRole('button', { name: 'Discard' }).click();
   await choose(page, 'Into which bin', /^Barrel/);
-  await expect(page.getByText(/never reclaimed: a little can ruin a whole barrel/)).toBeVisible();
+  await expect(page.getByText(/Silicate spoils whatever it is mixed into/)).toBeVisible();
   await page.getByRole('button', { name: 'Log discarded' }).click();
-  await expect(page.getByRole('alert')).toContainText('never reclaimed');
+  await expect(page.getByRole('alert')).toContainText('not reclaimed');
   await choose(page, 'Into which bin', /^Bucket/);
   await page.getByRole('button', { name: 'Log discarded' }).click();
   await expect(page.getByText('Frost discarded')).toBeVisible();

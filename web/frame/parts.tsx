@@ -56,18 +56,17 @@ export function Section({
 /** A caution in one line, opened by a tap: why, what to do, and who decides. */
 export function CautionLine({ hazard, of = [] }: { hazard: Hazard; of?: string[] }) {
   return (
-    <Box
-      component="details"
-      sx={{ borderLeft: `6px solid ${manganese}`, pl: 1.5, mt: 1, '& summary': { cursor: 'pointer' } }}
-    >
-      <Box component="summary" role="note" sx={{ minHeight: 48, alignContent: 'center' }}>
-        <Box component="span" sx={{ fontWeight: 700, color: manganese }}>
-          Caution: {hazard.title.toLowerCase()}.
-        </Box>{' '}
-        {hazard.measures[0]}.{of.length > 0 && ` ${of.join('; ')}.`}
-      </Box>
-      {hazard.why} {hazard.measures.join('. ')}. {hazard.limit && `${hazard.limit}. `}
-      {hazard.defersTo}
+    <Box role="note" sx={{ borderLeft: `6px solid ${manganese}`, pl: 1.5, mt: 1 }}>
+      <details>
+        <Box component="summary" sx={{ minHeight: 48, alignContent: 'center', cursor: 'pointer' }}>
+          <Box component="span" sx={{ fontWeight: 700, color: manganese }}>
+            Caution: {hazard.title.toLowerCase()}.
+          </Box>{' '}
+          {hazard.measures[0]}.{of.length > 0 && ` ${of.join('; ')}.`}
+        </Box>
+        {hazard.why} {hazard.measures.join('. ')}. {hazard.limit && `${hazard.limit}. `}
+        {hazard.defersTo}
+      </details>
     </Box>
   );
 }
