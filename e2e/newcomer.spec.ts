@@ -99,7 +99,7 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
   await page.getByRole('button', { name: 'Change cover' }).click();
   await page.getByRole('button', { name: /^Covered tightly/ }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Cover tightly' }).click();
-  await expect(page.getByText('Trial cruet: cover tightly')).toBeVisible();
+  await expect(page.getByText('Trial cruet: covered tightly')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('listitem').filter({ hasText: 'Covered tightly' })).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Checked: plastic' })).toBeVisible();

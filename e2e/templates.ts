@@ -14,6 +14,14 @@ export default async function setup(): Promise<() => void> {
   cpSync(studio.data, join(templates, 'empty'), { recursive: true });
   await studio.start();
   await studio.makeDemo();
+  // its answers are kept with it, so that each journey begins where a maker’s day does
+  for (;;) {
+    const { pieces } = (await (await fetch(`${studio.address}/api/bench`)).json()) as {
+      pieces: { state: string }[];
+    };
+    if (pieces.every(({ state }) => state !== 'working')) break;
+    await new Promise((resolve) => setTimeout(resolve, 300));
+  }
   await studio.stop();
   cpSync(studio.data, join(templates, 'demo'), { recursive: true });
   await studio.discard();
