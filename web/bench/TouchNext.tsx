@@ -7,6 +7,8 @@ import { span } from '../frame/times.ts';
 
 /** A gain smaller than this is not worth lifting the plastic for. */
 const WORTH_MIN = 20;
+/** Nor one that leaves more than this of the width: that is as much as the forecast itself wavers. */
+const WORTH_SHARE = 0.25;
 
 /** The piece that one touch check would tell most about: the window it narrows, and by how much. */
 export function TouchNext({ pieces }: { pieces: BenchPiece[] }) {
@@ -17,7 +19,7 @@ export function TouchNext({ pieces }: { pieces: BenchPiece[] }) {
         : [],
     )
     .sort((a, b) => b.gain - a.gain)[0];
-  if (!worth || worth.gain < WORTH_MIN) return null;
+  if (!worth || worth.gain < Math.max(WORTH_MIN, WORTH_SHARE * worth.check.widthNow)) return null;
   const { piece, check } = worth;
   return (
     <Box

@@ -74,6 +74,10 @@ describe('how sure a moment is, in words', () => {
   const words = (p10: number | null, p90: number | null) => between(edge(p10, p90), now, zone, ', ');
   it.each([
     [now + HOUR, now + 3 * HOUR, ', between 11:20 and 13:20'],
+    // a spread of three hours is not known to the minute
+    [now + HOUR + 3 * MINUTE, now + 4 * HOUR + 7 * MINUTE, ', between 11:20 and 14:30'],
+    [now + HOUR + 3 * MINUTE, now + 2 * HOUR, ', between 11:25 and 12:20'],
+    [now + HOUR + 3 * MINUTE, now + HOUR + 13 * MINUTE, ', between 11:23 and 11:33'],
     [now - HOUR, now + HOUR, ', between now and 11:20'],
     [now + HOUR, now + 23 * HOUR, ', between 11:20 and tomorrow 09:20'],
     [now + HOUR, null, ', not before 11:20'],

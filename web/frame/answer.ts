@@ -3,7 +3,7 @@ import type { CoverAdvice } from '../../core/plan/advice.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
-import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { span, whenNear } from './times.ts';
 import type { Tone } from './theme.ts';
 
@@ -31,7 +31,9 @@ export function answerFor(
       headline: 'All steps done',
       detail: 'Finish the piece when it is out of the kiln.',
     };
-  const { name, opens, closes, waitFor } = next;
+  const { name, waitFor } = next;
+  const opens = asKnown(next.opens, next.spread?.opens);
+  const closes = asKnown(next.closes, next.spread?.closes);
   if (next.status === 'late') {
     return {
       tone: 'late',
@@ -71,15 +73,24 @@ export function answerFor(
   };
 }
 
+/** A moment no finer than it is known: to the minute only where the forecast is as sure as that. */
+export function asKnown<T extends Instant | null>(at: T, edge: EdgeSpread | undefined): T {
+  if (at === null || !edge || edge.p10 === null) return at;
+  const width = (edge.p90 ?? Number.POSITIVE_INFINITY) - edge.p10;
+  const step = width > 2 * HOUR ? 10 * MINUTE : width > 20 * MINUTE ? 5 * MINUTE : MINUTE;
+  return (Math.round(at / step) * step) as T;
+}
+
 /** Between which moments an edge lies, in eight walls of ten. */
 export function between(edge: EdgeSpread | undefined, now: Instant, zone: string, lead: string): string {
   if (!edge || edge.p10 === null) return '';
-  if (edge.p90 === null) return `${lead}not before ${whenNear(edge.p10, now, zone)}`;
+  const early = asKnown(edge.p10, edge);
+  if (edge.p90 === null) return `${lead}not before ${whenNear(early, now, zone)}`;
   if (edge.p90 <= now) return '';
-  const to = whenNear(edge.p90, now, zone);
+  const to = whenNear(asKnown(edge.p90, edge), now, zone);
   return edge.p10 <= now
     ? `${lead}between now and ${to}`
-    : `${lead}between ${whenNear(edge.p10, now, zone)} and ${to}`;
+    : `${lead}between ${whenNear(early, now, zone)} and ${to}`;
 }
 
 const atTime = (when: string): string => (/^\d/.test(when) ? `at ${when}` : when);

@@ -31,7 +31,7 @@ export function ActionRow({ plan, next, tone }: ActionRowProps) {
     </Button>
   );
   return (
-    <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mt: 2 }}>
+    <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', mt: 1.5, '& .MuiButton-root': { px: 1.5 } }}>
       <LogNext
         piece={{
           pieceId: piece.id,

@@ -131,7 +131,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         sx={{
           display: 'grid',
           columnGap: 3,
-          gridTemplateColumns: { lg: cautions.length > 0 ? 'minmax(0, 1fr) 300px' : '1fr' },
+          gridTemplateColumns: { lg: cautions.length > 0 ? 'minmax(0, 1fr) 236px' : '1fr' },
         }}
       >
         <Box>

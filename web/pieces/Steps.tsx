@@ -9,7 +9,7 @@ import { hazards } from '../../core/hazard/hazard.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
-import { between } from '../frame/answer.ts';
+import { asKnown, between } from '../frame/answer.ts';
 import { coatedWall } from './coatedWall.ts';
 import { LogStepButton } from './LogNext.tsx';
 
@@ -72,7 +72,7 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                 {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} step={s} />}
               </TableCell>
               <TableCell>
-                {s.doneAt === null ? when(s.opens, '–') : ''}
+                {s.doneAt === null ? when(asKnown(s.opens, plan.spreads[s.step.id]?.opens), '–') : ''}
                 <Spread
                   edge={s.opens === null || s.doneAt !== null ? undefined : plan.spreads[s.step.id]?.opens}
                   now={now}
@@ -80,7 +80,9 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                 />
               </TableCell>
               <TableCell>
-                {s.doneAt === null && s.opens !== null ? when(s.closes, 'stays open') : ''}
+                {s.doneAt === null && s.opens !== null
+                  ? when(asKnown(s.closes, plan.spreads[s.step.id]?.closes), 'stays open')
+                  : ''}
                 <Spread
                   edge={s.closes === null || s.doneAt !== null ? undefined : plan.spreads[s.step.id]?.closes}
                   now={now}
