@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BenchAnswer, PieceAnswer, ProblemDetails } from '../api/index.ts';
 import { defaultBody } from '../core/clay/body.ts';
+import { tubBody } from '../core/log/entries.test-support.ts';
 import type { Entry } from '../core/log/entry.ts';
 import { defaultRoom } from '../core/log/studio.ts';
 import { createSensors } from './sensors/sensors.ts';
@@ -44,23 +45,7 @@ const undo = (id: string) => entry('act.retracted', id, { reason: '' });
 const body = (subject: string) => pieceMade(subject).body as Extract<Entry, { kind: 'piece.made' }>['body'];
 const pieceOf = (subject: string, change: Partial<ReturnType<typeof body>> = {}) =>
   entry('piece.made', subject, { ...body(subject), ...change });
-const tubMade = (id: string) =>
-  entry('tub.made', id, {
-    name: id,
-    use: 'brushed-engobe',
-    contents: '',
-    clayId: null,
-    volumeM3: 0.001,
-    capacityM3: 0.002,
-    grainDensity: 2600,
-    wetColour: '#000000',
-    firedColour: '#000000',
-    adjusted: 'none',
-    carries: [],
-    keepsDays: null,
-    composition: [],
-    batchId: null,
-  });
+const tubMade = (id: string) => entry('tub.made', id, tubBody({ name: id }));
 const coat = (subject: string, change: object = {}) =>
   entry('piece.coated', subject, {
     stepId: 'coat-1',
