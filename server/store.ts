@@ -122,10 +122,9 @@ export function createStore(parts: {
         return sameAct(known, act) ? { kind: 'kept', act: known, again: true } : { kind: 'conflict' };
       const refusal = whyNot(ledger, act, clock.now());
       if (refusal) return { kind: 'refused', problem: refusal };
-      if (!read || 'problem' in read)
-        return { kind: 'refused', problem: read?.problem ?? problem('try-again', null, 'Try it once more.') };
+      if (read && 'problem' in read) return { kind: 'refused', problem: read.problem };
       const recorded: RecordedAct = { ...act, n: lastN + 1, recordedAt: new Date(clock.now()).toISOString() };
-      await commit(recorded, read.brought);
+      await commit(recorded, read?.brought ?? new Map());
       return { kind: 'kept', act: recorded, again: false };
     });
   };
