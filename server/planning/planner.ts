@@ -13,7 +13,7 @@ export const REMEMBERED = 60;
 /** A thread that dies over a piece is asked once more; twice is the piece's fault. */
 const TRIES = 2;
 /** What a thread may hold, MB: the walls of the pieces that it remembers. */
-const MEMORY_MB = 320;
+const MEMORY_MB = 1_200;
 
 export interface PlanTask {
   ticket: number;
