@@ -65,28 +65,31 @@ describe('a journal of an earlier version', () => {
     expect(readFileSync(journal, 'utf8')).toContain('"specificGravity":1,');
   });
 
-  it.skipIf(onPostgres)('opens where a raw file and the database are both lost, and says whose readings are missing', async () => {
-    const path = emptyFolder();
-    const folder = await opened(path);
-    const sum = (await folder.files.take(Readable.from(['Time,Temp C,RH\n2026-03-07 10:00,20,50\n']), 1e6))!
-      .file;
-    await folder.store.keep(
-      act(
-        entry('readings.taken', 'room-default', {
-          file: sum,
-          fileName: 'lost.csv',
-          answers: { zone: 'Etc/UTC', dayFirst: null, columns: null, fahrenheit: null },
-          skipBad: false,
-        }),
-      ),
-    );
-    await folder.close();
-    rmSync(join(path, 'db'), { recursive: true });
-    rmSync(join(path, 'files', sum));
-    const again = await opened(path);
-    expect(again.notes.join('\n')).toMatch(/readings of “lost.csv” are missing/);
-    await again.close();
-  });
+  it.skipIf(onPostgres)(
+    'opens where a raw file and the database are both lost, and says whose readings are missing',
+    async () => {
+      const path = emptyFolder();
+      const folder = await opened(path);
+      const sum = (await folder.files.take(Readable.from(['Time,Temp C,RH\n2026-03-07 10:00,20,50\n']), 1e6))!
+        .file;
+      await folder.store.keep(
+        act(
+          entry('readings.taken', 'room-default', {
+            file: sum,
+            fileName: 'lost.csv',
+            answers: { zone: 'Etc/UTC', dayFirst: null, columns: null, fahrenheit: null },
+            skipBad: false,
+          }),
+        ),
+      );
+      await folder.close();
+      rmSync(join(path, 'db'), { recursive: true });
+      rmSync(join(path, 'files', sum));
+      const again = await opened(path);
+      expect(again.notes.join('\n')).toMatch(/readings of “lost.csv” are missing/);
+      await again.close();
+    },
+  );
 });
 
 /** Harm of ten kinds, to journal and database. */
