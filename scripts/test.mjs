@@ -1,10 +1,19 @@
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { installed, must, root, run } from './run.mjs';
 
 /** Everything: what it needs is installed first; then types, lint, unit, server and browser tests. */
 installed();
 const { needChromium } = await import('./chromium.mjs');
 needChromium();
+
+// databases by the hundred are made, copied and removed: in memory where there is room for them
+const memory = '/dev/shm';
+if (existsSync(memory) && roomGB(memory) > 4) {
+  const folder = mkdtempSync(`${memory}/kosmema-test-`);
+  chmodSync(folder, 0o755);
+  process.env.TMPDIR = folder;
+  process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
+}
 
 const results = `${root}test-results`;
 rmSync(results, { recursive: true, force: true });
@@ -42,3 +51,8 @@ const bad = codes.some((code) => code !== 0);
 if (bad && counts.failed === 0) counts.failed = 1;
 console.log(`${counts.passed} passed, ${counts.failed} failed`);
 process.exit(bad ? 1 : 0);
+
+function roomGB(folder) {
+  const { bavail, bsize } = statfsSync(folder);
+  return (bavail * bsize) / 1e9;
+}

@@ -33,7 +33,6 @@ export function Logging({ children }: { children: ReactNode }) {
         words: outcome.kind === 'saved' ? `Logged: ${words}` : `On this tablet: ${words}`,
         actId: outcome.actId,
       });
-    if (outcome.kind !== 'refused') focusNextAct();
     return outcome;
   }, []);
 
@@ -42,6 +41,9 @@ export function Logging({ children }: { children: ReactNode }) {
     const timer = setTimeout(() => setNotice(null), SHOWN_MS);
     return () => clearTimeout(timer);
   }, [notice]);
+
+  const logged = notice?.actId;
+  useEffect(() => (logged ? focusNextAct() : undefined), [logged]);
 
   const undo = useMemo(() => {
     const actId = notice?.actId;

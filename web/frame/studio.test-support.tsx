@@ -32,8 +32,12 @@ afterEach(() => {
 // a busy machine is waited for; the whole page in a failure says less than its words
 configure({
   asyncUtilTimeout: 15_000,
+  defaultHidden: true,
   getElementError: (message) => new Error(`${message}\n${document.body.textContent}`),
 });
+
+// names are looked up by asking every element's style of all rules of all sheets, which takes most of a test's time
+window.getComputedStyle = (element) => (element as HTMLElement).style;
 
 /** The moment at which views are tested: a Tuesday noon. */
 export const NOON: Instant = Date.parse('2026-03-10T12:00:00Z');
