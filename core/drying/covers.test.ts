@@ -92,6 +92,20 @@ describe('hot tools and mist', () => {
     expect(left([pass('heat-gun', 120)])).toBeLessThan(left([]));
   });
 
+  it.each([
+    ['heat-gun', 60, 0.5, 0.1887],
+    ['heat-gun', 240, 0.1, 0.19006],
+    ['torch', 30, 0.7, 0.18037],
+    ['torch', 240, 0.5, 0.10559],
+    ['torch', 240, 1, 0.08229],
+  ] as const)('%s for %i s: its long steps lose what steps of 0.1 s lose', (tool, seconds, duty, meanX) => {
+    // the same balance with equal steps of 0.1 s, run once
+    const after = carry(wall('open', 'free', 0.2), 25 * MINUTE, [
+      { at: MINUTE, kind: 'heat', tool, face: 'outside', seconds, duty },
+    ]);
+    expect(Math.abs(mean(after) - meanX)).toBeLessThan(2e-4);
+  });
+
   it('the wall holds about 15 kJ/m²K, and cools back to its own balance', () => {
     const run = carry(wall('open'), HOUR, [pass('torch', 60)]);
     expect(heatCapacity(run)).toBeGreaterThan(12_000);

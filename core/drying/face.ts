@@ -236,3 +236,17 @@ export const heldFace =
     out.flux = (a * saturated - air.humidity * saturationDensity(air.celsius)) * passes;
     out.slope = activity.slope(x, a) * saturated * passes;
   };
+
+/** How much more of j of a held face, kg/(m²·s), for each kelvin more. */
+export const heldFluxPerKelvin = (
+  celsius: number,
+  activity: LawCurve,
+  heatTransfer: number,
+  surfaceX: number,
+): number =>
+  celsius < BOILS
+    ? (activity.value(surfaceX) *
+        saturationDensitySlope(celsius, saturationDensity(celsius)) *
+        heatTransfer) /
+      LEWIS
+    : 0;

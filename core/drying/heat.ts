@@ -2,7 +2,15 @@ import { activityLaw } from '../clay/body.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { Air } from './air.ts';
 import { KELVIN } from './air.ts';
-import { heldFace, LATENT_HEAT, RADIATION, sealedFace, surfaceState, type FaceLaw } from './face.ts';
+import {
+  heldFace,
+  heldFluxPerKelvin,
+  LATENT_HEAT,
+  RADIATION,
+  sealedFace,
+  surfaceState,
+  type FaceLaw,
+} from './face.ts';
 import { waterIn, type FaceName } from './mesh.ts';
 import { recorded, type WallRun } from './wallRun.ts';
 
@@ -16,8 +24,8 @@ export const heatTools: Record<HeatTool, { name: string; celsius: number; heatTr
 
 /** Specific heats of dry clay and of water, J/(kg·K). Handbook values, from memory. */
 const HEATS = { clay: 900, water: 4186 };
-const STEP_S = 2;
-const COOLING_STEP_S = 15;
+/** Steps are as long as the wall's temperature changes by about so much, within bounds, s. */
+const STEP = { kelvin: 2, shortest: 2, longest: 60 };
 const LONGEST_COOLING_S = 1_200;
 const SETTLED_K = 1;
 
@@ -35,16 +43,9 @@ export interface HeatPass {
  * steps by its heat balance, and water leaves at that temperature. It ends where the room's own balance holds again.
  */
 export function heatPass(run: WallRun, { tool, face, seconds, duty }: HeatPass): void {
-  const { celsius: blown, heatTransfer } = heatTools[tool];
-  let wall = quasiSteady(run);
-  for (let done = 0; done < seconds; done += STEP_S) {
-    const span = Math.min(STEP_S, seconds - done);
-    wall = heated(run, face, wall, span, { celsius: blown, heatTransfer, duty });
-  }
-  for (let done = 0; done < LONGEST_COOLING_S; done += COOLING_STEP_S) {
-    if (Math.abs(wall - quasiSteady(run)) < SETTLED_K) return;
-    wall = heated(run, face, wall, COOLING_STEP_S, { celsius: blown, heatTransfer, duty: 0 });
-  }
+  const { celsius, heatTransfer } = heatTools[tool];
+  const hot = heatedFor(run, face, quasiSteady(run), { celsius, heatTransfer, duty }, seconds);
+  heatedFor(run, face, hot, { celsius, heatTransfer, duty: 0 }, LONGEST_COOLING_S);
 }
 
 interface Blown {
@@ -53,19 +54,57 @@ interface Blown {
   duty: number;
 }
 
-/** One short step at a held temperature; returns the wall's temperature after it. */
-function heated(run: WallRun, face: FaceName, wallCelsius: number, spanS: number, blown: Blown): number {
+/** Steps for some seconds, or without a tool until the wall has cooled; returns its temperature then. */
+function heatedFor(run: WallRun, face: FaceName, from: number, blown: Blown, seconds: number): number {
+  let celsius = from;
+  let span = STEP.shortest;
+  let kelvinPerS = 0;
+  for (let done = 0; done < seconds;) {
+    if (blown.duty === 0 && Math.abs(celsius - quasiSteady(run)) < SETTLED_K) break;
+    const now = Math.min(span, seconds - done);
+    const after = heated(run, face, { celsius, kelvinPerS }, now, blown);
+    kelvinPerS = (after - celsius) / now;
+    const wanted = STEP.kelvin / Math.max(1e-4, Math.abs(kelvinPerS));
+    span = Math.min(STEP.longest, 2 * span, Math.max(STEP.shortest, wanted));
+    celsius = after;
+    done += now;
+  }
+  return celsius;
+}
+
+/**
+ * One short step, held at the temperature T + r·Δt/2 that the step before, r its K/s, promises for its middle; returns
+ * the wall's temperature after it. The midpoint rule, implicit in how far the promise was wrong:
+ * ΔT = (q·Δt − λ·lost + s·r·Δt²/2)/(C + s·Δt/2), s how much more heat goes for each kelvin more.
+ */
+function heated(
+  run: WallRun,
+  face: FaceName,
+  { celsius, kelvinPerS }: { celsius: number; kelvinPerS: number },
+  spanS: number,
+  blown: Blown,
+): number {
   const { surroundings, setting, state, wall } = run;
+  const wallCelsius = celsius + (kelvinPerS * spanS) / 2;
   const air: Air = { celsius: 20, humidity: 0.5 };
   surroundings.climate(run.at, air);
   const room = surroundings.heatTransfer * setting.airFactor;
   const activity = activityLaw(setting.body);
   const towards = (f: FaceName) =>
     f === face ? blown.duty * blown.heatTransfer + (1 - blown.duty) * room : room;
+  const isOpen = (f: FaceName) => surroundings[f] === 'free' || surroundings[f] === 'narrow';
   const law = (f: FaceName): FaceLaw =>
-    surroundings[f] === 'free' || surroundings[f] === 'narrow'
-      ? heldFace(wallCelsius, air, activity, towards(f))
-      : sealedFace;
+    isOpen(f) ? heldFace(wallCelsius, air, activity, towards(f)) : sealedFace;
+  const perKelvin = (f: FaceName) =>
+    isOpen(f)
+      ? heldFluxPerKelvin(
+          wallCelsius,
+          activity,
+          towards(f),
+          state.x[f === 'inside' ? 0 : state.x.length - 1]!,
+        )
+      : 0;
+  const moreLost = LATENT_HEAT * (perKelvin('inside') + perKelvin('outside'));
   const before = state.left.inside + state.left.outside;
   const capacity = heatCapacity(run);
   const startAt = run.at;
@@ -76,21 +115,24 @@ function heated(run: WallRun, face: FaceName, wallCelsius: number, spanS: number
     { inside: law('inside'), outside: law('outside') },
     {
       tolerance: run.tolerance,
-      record: (timeS, x, rate) => recorded(run, startAt + timeS * 1000, x, rate),
+      record: (timeS, x, rate) => {
+        if (timeS > 0) recorded(run, startAt + timeS * 1000, x, rate);
+      },
     },
   );
   run.at = startAt + spanS * 1000;
   const lost = state.left.inside + state.left.outside - before;
   const kelvin = wallCelsius + KELVIN;
   const radiated = 2 * RADIATION * ((air.celsius + KELVIN) ** 4 - kelvin ** 4);
-  const brought =
-    blown.duty * blown.heatTransfer * (blown.celsius - wallCelsius) +
-    (2 - blown.duty) * room * (air.celsius - wallCelsius) +
-    radiated;
-  const after = wallCelsius + (brought * spanS - LATENT_HEAT * lost) / capacity;
+  const blownAt = blown.duty * blown.heatTransfer;
+  const roomAt = (2 - blown.duty) * room;
+  const brought = blownAt * (blown.celsius - wallCelsius) + roomAt * (air.celsius - wallCelsius) + radiated;
+  const half = ((blownAt + roomAt + 8 * RADIATION * kelvin ** 3 + moreLost) * spanS) / 2;
+  const after =
+    celsius + (brought * spanS - LATENT_HEAT * lost + half * kelvinPerS * spanS) / (capacity + half);
   // no loss cools it below the room's own balance and no tool heats it beyond itself, however long the step
-  const coldest = Math.min(wallCelsius, quasiSteady(run));
-  const hottest = Math.max(wallCelsius, air.celsius, blown.celsius);
+  const coldest = Math.min(celsius, quasiSteady(run));
+  const hottest = Math.max(celsius, air.celsius, blown.celsius);
   return Math.min(hottest, Math.max(coldest, after));
 }
 
