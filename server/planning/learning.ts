@@ -12,7 +12,7 @@ import { entriesOf, type Entry, type EntryKind, type RecordedAct } from '../../c
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
 import { instantOf, type PieceState } from '../../core/log/piece.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
-import type { PiecePlan } from '../../core/plan/plan.ts';
+import type { PlanKept } from '../../core/plan/kept.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { breathing } from '../breath.ts';
 import { SENSOR_FILE } from '../sensors/means.ts';
@@ -42,7 +42,7 @@ export interface Studied {
 interface LearningParts {
   store: Store;
   cases: Pick<Cases, 'piece' | 'finished' | 'of'>;
-  plan: (given: PieceCase, now: Instant) => Promise<PiecePlan | null>;
+  plan: (given: PieceCase, now: Instant) => Promise<PlanKept | null>;
   kept: Derived<Studied>;
 }
 
@@ -116,9 +116,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
       console.error(`${made.name} taught nothing: ${String(error)}`);
       return null;
     });
-    const checks = planned?.course.observations.length ?? 0;
-    if (!planned || checks === 0) return null;
-    const { belief } = planned.course;
+    if (!planned || planned.found.checks === 0) return null;
     return {
       pieceId: id,
       name: made.name,
@@ -126,8 +124,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
       roomId: made.roomId,
       clayId: made.clayId,
       pieces: 1,
-      checks,
-      belief,
+      ...planned.found,
     };
   };
 

@@ -1,16 +1,18 @@
 import { parentPort } from 'node:worker_threads';
-import { rememberingPlanner } from '../../core/plan/memory.ts';
-import { REMEMBERED, type PlanDone, type PlanTask } from './planner.ts';
+import { plannerHere, type PlanDone, type PlanTask } from './planner.ts';
 
-const plan = rememberingPlanner(REMEMBERED);
+const plan = plannerHere();
 
-function done({ ticket, given, now }: PlanTask): PlanDone {
-  try {
-    return { ticket, plan: plan(given, now) };
-  } catch (error) {
-    return { ticket, failed: `${given.pieceId}: ${String(error)}` };
-  }
-}
+const done = ({ ticket, given, now }: PlanTask): Promise<PlanDone> =>
+  plan(given, now).then(
+    (planned) => ({ ticket, plan: planned }),
+    (error: unknown) => ({ ticket, failed: `${given.pieceId}: ${String(error)}` }),
+  );
 
 /** Plans pieces off the server's thread, with the very code the browser uses. */
-parentPort!.on('message', (task: PlanTask) => parentPort!.postMessage(done(task)));
+parentPort!.on('message', (task: PlanTask) => {
+  done(task).then(
+    (answer) => parentPort!.postMessage(answer),
+    (error: unknown) => console.error(`The planner could not answer: ${String(error)}`),
+  );
+});

@@ -1,15 +1,15 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 import type { PieceCase } from '../../core/plan/case.ts';
+import { keptOf, type PlanKept } from '../../core/plan/kept.ts';
 import { rememberingPlanner } from '../../core/plan/memory.ts';
-import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
-/** Plans a piece, wherever that is done. */
-export type Planner = (given: PieceCase, now: Instant) => Promise<PiecePlan | null>;
+/** Plans a piece, wherever that is done, and lets its walls go. */
+export type Planner = (given: PieceCase, now: Instant) => Promise<PlanKept | null>;
 
 /** Pieces whose walls are remembered. */
-export const REMEMBERED = 60;
+const REMEMBERED = 60;
 /** A thread that dies over a piece is asked once more; twice is the piece's fault. */
 const TRIES = 2;
 /** What a thread may hold, MB: the walls of the pieces that it remembers. */
@@ -22,19 +22,22 @@ export interface PlanTask {
 }
 
 /** What the thread answers: a plan, or why there is none. */
-export type PlanDone = { ticket: number } & ({ plan: PiecePlan | null } | { failed: string });
+export type PlanDone = { ticket: number } & ({ plan: PlanKept | null } | { failed: string });
 
 interface Asked {
   task: PlanTask;
   tries: number;
-  resolve: (plan: PiecePlan | null) => void;
+  resolve: (plan: PlanKept | null) => void;
   reject: (error: Error) => void;
 }
 
-/** Plans on this thread. */
+/** Plans on this thread, and hands over what is kept of it. */
 export function plannerHere(): Planner {
   const plan = rememberingPlanner(REMEMBERED);
-  return async (...wanted) => plan(...wanted);
+  return async (given, now) => {
+    const planned = plan(given, now);
+    return planned && keptOf(planned, given);
+  };
 }
 
 /**

@@ -7,19 +7,17 @@ import type {
   PiecesAnswer,
   PiecesQuery,
 } from '../../api/index.ts';
-import { wetness } from '../../core/clay/colour.ts';
-import { outerReading } from '../../core/drying/readings.ts';
-import { readAt } from '../../core/drying/trajectory.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
 import type { PieceCase } from '../../core/plan/case.ts';
+import { ribbonFrom, type PlanKept } from '../../core/plan/kept.ts';
 import { LONG_PAST } from '../../core/plan/longPast.ts';
 import { nextStep } from '../../core/plan/next.ts';
-import { answersOf, type PiecePlan, type PlanAnswers } from '../../core/plan/plan.ts';
+import type { PlanAnswers } from '../../core/plan/plan.ts';
 import { stepsOf, techniqueNamed } from '../../core/technique/catalogue.ts';
 import type { Result } from '../../core/units/problem.ts';
-import { DAY, HOUR, type Instant } from '../../core/units/quantity.ts';
+import type { Instant } from '../../core/units/quantity.ts';
 import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store.ts';
@@ -44,12 +42,9 @@ export interface Plans {
 }
 
 /** The last full answer about a piece, as it is kept over restarts. */
-export interface KeptAnswer {
+export interface KeptAnswer extends PlanKept {
   logMark: string;
   airMark: string;
-  answers: PlanAnswers;
-  thicknessM: number;
-  ribbon: { at: Instant[]; moisture: number[] };
 }
 
 export interface PlanParts {
@@ -119,7 +114,7 @@ export function createPlans({
         if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
         const plan = await planner(given.value, now);
         failed.delete(piece.id);
-        if (plan) answers.set(piece.id, keptOf(plan, given.value, logMark, airMark));
+        if (plan) answers.set(piece.id, { logMark, airMark, ...plan });
         kept.write(() => Object.fromEntries(answers));
       })
       .catch((error: unknown) => {
@@ -260,24 +255,6 @@ function pieceRow(piece: PieceState, store: Store, stageName: string | null): Pi
   };
 }
 
-const RIBBON_STEP = HOUR / 2;
-const RIBBON_SHOWN = DAY;
-/** A kept answer may be shown for hours after it was made: its ribbon reaches further than a day. */
-const RIBBON_LASTS = 2 * DAY;
-
-function keptOf(plan: PiecePlan, given: PieceCase, logMark: string, airMark: string): KeptAnswer {
-  const outer = outerReading(plan.piece.made.form.wallM);
-  const at = Array.from({ length: RIBBON_LASTS / RIBBON_STEP + 1 }, (_, i) => plan.at + i * RIBBON_STEP);
-  const moisture = at.map((t) => Number(wetness(given.body, readAt(plan.trajectory, t, outer)).toFixed(3)));
-  return {
-    logMark,
-    airMark,
-    answers: answersOf(plan),
-    thicknessM: plan.course.setting.thicknessM,
-    ribbon: { at, moisture },
-  };
-}
-
 function plannedOf(
   piece: PieceState,
   { answers, thicknessM, ribbon }: KeptAnswer,
@@ -286,7 +263,6 @@ function plannedOf(
 ): Omit<BenchPiece, 'state' | 'pieceId' | 'name' | 'cover' | 'stand' | 'roomName'> {
   const clay = store.studio().clays.find((c) => c.id === piece.made.clayId)!;
   const body = settingAt(clay, piece.madeAt);
-  const shown = ribbon.at.flatMap((at, i) => (at > now - RIBBON_STEP && at <= now + RIBBON_SHOWN ? [i] : []));
   return {
     techniqueName: techniqueNamed(piece.made.techniqueId).name,
     stageName: answers.now.stage.name,
@@ -300,8 +276,7 @@ function plannedOf(
     warnings: answers.warnings,
     lastAt: piece.lastAt,
     ribbon: {
-      at: shown.map((i) => ribbon.at[i]!),
-      moisture: shown.map((i) => ribbon.moisture[i]!),
+      ...ribbonFrom(ribbon, now),
       wetColour: body.wetColour,
       dryColour: body.dryColour,
     },
