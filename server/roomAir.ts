@@ -48,10 +48,10 @@ export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask:
     const at = `${revisionOf(ledger, 'readings', roomId)}.${pending.size}`;
     const known = marks.get(roomId);
     if (known?.at === at) return known.mark;
-    const acts = actsNaming(ledger, 'readings', roomId).filter(
-      ({ id }) => stands(ledger, id) && !pending.has(id),
-    );
-    const fresh = `${acts.length}${acts.at(-1)?.id ?? ''}`;
+    const acts = actsNaming(ledger, 'readings', roomId).filter(({ id }) => stands(ledger, id));
+    // while files are being written away it stays as it is: not each of them is followed
+    const lacking = acts.some(({ id }) => pending.has(id)) ? ' and more' : '';
+    const fresh = `${acts.length}${acts.at(-1)?.id ?? ''}${lacking}`;
     marks.set(roomId, { at, mark: fresh });
     return fresh;
   };

@@ -64,7 +64,7 @@ async function insertReadings(
       ]),
     ),
   );
-  for (const part of pages([...rows.values()], 2_000)) {
+  for (const part of pages([...rows.values()], 500)) {
     const listed = JSON.stringify(
       part.map((row) => ({ r: row.roomId, t: row.at, c: row.celsius, h: row.humidity })),
     );

@@ -22,6 +22,7 @@ import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store.ts';
 import { createCases } from './cases.ts';
+import { createLine } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
 
@@ -72,10 +73,14 @@ export function createPlans({
   const cases = createCases(store, sensors);
   const answers = new Map(Object.entries(kept.read() ?? {}));
   const failed = new Map<string, { logMark: string; message: string }>();
-  /** What is being worked out, and how pressing it is. */
-  const running = new Map<string, { mark: string; done: Promise<void> }>();
-  let line: Promise<unknown> = Promise.resolve();
-  let waiting = 0;
+  const line = createLine((id, error) => {
+    const piece = cases.piece(id);
+    console.error(`${piece?.made.name ?? id} could not be planned: ${String(error)}`);
+    if (!piece) return;
+    const message =
+      'Its wall could not be worked out from its log: look for a figure or a time that cannot be right.';
+    failed.set(id, { logMark: cases.logMark(piece), message });
+  });
   let closed = false;
 
   const learning = createLearning({
@@ -84,7 +89,7 @@ export function createPlans({
     kept: studied,
     plan: async (given, now) => {
       // a lesson gives way to whatever the Bench waits for
-      while (waiting > 0 && !closed) await line.catch(() => undefined);
+      await line.idle();
       return closed ? null : studyPlanner(given, now);
     },
   });
@@ -99,39 +104,19 @@ export function createPlans({
     return known?.logMark === cases.logMark(piece) ? known : null;
   };
 
-  /** Works a piece out, after those asked for before; equal questions share one answer. */
-  const workOut = (piece: PieceState, now: Instant): Promise<void> => {
+  /** Works a piece out, the pressing ones first. */
+  const workOut = (piece: PieceState, now: Instant, pressing: boolean): Promise<void> => {
     const logMark = cases.logMark(piece);
     const airMark = airMarkOf(piece);
-    const mark = `${logMark} ${airMark}`;
-    const already = running.get(piece.id);
-    if (already?.mark === mark) return already.done;
-    waiting += 1;
-    const done = line
-      .then(async () => {
-        if (closed || cases.logMark(piece) !== logMark) return;
-        const given = await cases.of(piece, priorOf(piece), now);
-        if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
-        const plan = await planner(given.value, now);
-        failed.delete(piece.id);
-        if (plan) answers.set(piece.id, { logMark, airMark, ...plan });
-        kept.write(() => Object.fromEntries(answers));
-      })
-      .catch((error: unknown) => {
-        console.error(`${piece.made.name} could not be planned: ${String(error)}`);
-        failed.set(piece.id, {
-          logMark,
-          message:
-            'Its wall could not be worked out from its log: look for a figure or a time that cannot be right.',
-        });
-      })
-      .finally(() => {
-        waiting -= 1;
-        if (running.get(piece.id)?.mark === mark) running.delete(piece.id);
-      });
-    line = done;
-    running.set(piece.id, { mark, done });
-    return done;
+    return line.ask(piece.id, `${logMark} ${airMark}`, pressing, async () => {
+      if (closed || cases.logMark(piece) !== logMark) return;
+      const given = await cases.of(piece, priorOf(piece), now);
+      if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
+      const plan = await planner(given.value, now);
+      failed.delete(piece.id);
+      if (plan) answers.set(piece.id, { logMark, airMark, ...plan });
+      kept.write(() => Object.fromEntries(answers));
+    });
   };
 
   const rowOf = (piece: PieceState, now: Instant): BenchRow => {
@@ -193,18 +178,17 @@ export function createPlans({
       const planned = unfinished.filter((piece) => now - piece.lastAt <= LONG_PAST);
       const pressing: Promise<void>[] = [];
       for (const piece of planned)
-        if (!knownOf(piece) && !failedAsIs(piece)) pressing.push(workOut(piece, now));
+        if (!knownOf(piece) && !failedAsIs(piece)) pressing.push(workOut(piece, now, true));
       if (pressing.length > 0)
         await Promise.race([Promise.all(pressing), wait(PATIENCE_MS, undefined, { ref: false })]);
       const rows = unfinished.map((piece) => rowOf(piece, now));
       const background: Promise<void>[] = [];
       for (const piece of planned) {
         const known = knownOf(piece);
-        if (
-          known &&
-          (now >= known.answers.holdsUntil || now < known.answers.at || known.airMark !== airMarkOf(piece))
-        )
-          background.push(workOut(piece, now));
+        if (!known) continue;
+        const { answers, airMark } = known;
+        if (now >= answers.holdsUntil || now < answers.at || airMark !== airMarkOf(piece))
+          background.push(workOut(piece, now, false));
       }
       Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
       learning.study();

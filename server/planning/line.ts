@@ -1,0 +1,60 @@
+/** Work that is done one thing at a time, the pressing first. */
+export interface Line {
+  /**
+   * Asks for work on something. What waits for its turn is asked for once however often, and what is at it is joined
+   * where its mark is the same.
+   * @param mark of what the work rests on
+   */
+  ask: (key: string, mark: string, pressing: boolean, work: () => Promise<void>) => Promise<void>;
+  /** Ends when nothing is asked for. */
+  idle: () => Promise<void>;
+}
+
+interface Asked {
+  mark: string;
+  pressing: boolean;
+  work: () => Promise<void>;
+  done: Promise<void>;
+  end: () => void;
+}
+
+/** @param failed is told what a piece of work threw */
+export function createLine(failed: (key: string, error: unknown) => void): Line {
+  const waiting = new Map<string, Asked>();
+  let atIt: { key: string; asked: Asked } | null = null;
+  let running: Promise<void> | null = null;
+
+  const next = () => [...waiting].find(([, { pressing }]) => pressing) ?? [...waiting][0];
+
+  const run = async (): Promise<void> => {
+    for (let first = next(); first; first = next()) {
+      const [key, asked] = first;
+      waiting.delete(key);
+      atIt = { key, asked };
+      await asked.work().catch((error: unknown) => failed(key, error));
+      atIt = null;
+      asked.end();
+    }
+  };
+
+  return {
+    ask: (key, mark, pressing, work) => {
+      if (atIt?.key === key && atIt.asked.mark === mark) return atIt.asked.done;
+      const already = waiting.get(key);
+      if (already) {
+        Object.assign(already, { mark, work, pressing: already.pressing || pressing });
+        return already.done;
+      }
+      let end = () => {};
+      const done = new Promise<void>((resolve) => (end = resolve));
+      waiting.set(key, { mark, pressing, work, done, end });
+      running ??= Promise.resolve()
+        .then(run)
+        .finally(() => (running = null));
+      return done;
+    },
+    idle: async () => {
+      while (running) await running;
+    },
+  };
+}
