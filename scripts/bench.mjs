@@ -54,8 +54,11 @@ must('node', ['dist/demo/make.js', first.address], { stdio: 'ignore' });
 await first.stop();
 const again = await start();
 console.log(`Start with the demo's data: ${(again.ms / 1000).toFixed(1)} s (wanted 3)`);
+const bench = `${again.address}/api/bench`;
+const answered = await timed(bench);
+while ((await (await fetch(bench)).json()).pieces.some(({ state }) => state === 'working'));
 console.log(
-  `Bench of the demo, first answer: ${(await timed(`${again.address}/api/bench`)).toFixed(0)} ms; warm: ${(await timed(`${again.address}/api/bench`)).toFixed(0)} ms (wanted 100)`,
+  `Bench of the demo, first answer: ${answered.toFixed(0)} ms; warm: ${(await timed(bench)).toFixed(0)} ms (wanted 100)`,
 );
 await again.stop();
 rmSync(folder, { recursive: true, force: true });

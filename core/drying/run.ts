@@ -46,11 +46,13 @@ export const CELLS = 16;
 export const TOLERANCE = 4.5e-5;
 export const FINE: Fineness = { cells: CELLS, coatCells: COAT_CELLS, tolerance: TOLERANCE };
 /** No step is so long that a few hours of weather slip through it; nor so long that paper fills unseen. */
-const LONGEST_STEP_S = 2 * 3600;
+const LONGEST_STEP_S = 1.8 * 3600;
 const PAPER_STEP_S = 900;
 /** Behind a cover as tight as this the weather of some hours is not felt, s/m. */
 const WEATHERPROOF = 1e4;
 const WEATHERPROOF_STEP_S = 12 * 3600;
+/** Other air, another cover or another place: steps begin no longer than this, s. */
+const AFTER_CHANGE_S = 120;
 /** A wall whose mean changes less than this from one day to the next is in balance, kg/kg. */
 const STEADY = 2e-4;
 /** So long a wall in balance is still carried on before something happens to it. */
@@ -103,7 +105,7 @@ export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun
     wall: mesh === run.wall.mesh ? run.wall : wallOf(run.setting.body, mesh),
     surroundings: { ...run.surroundings },
     at,
-    state: { x: x.slice(), left: { inside: 0, outside: 0 } },
+    state: { x: x.slice(), left: { inside: 0, outside: 0 }, strideS: run.state.strideS },
     trajectory: emptyTrajectory(),
     recordFrom: Number.NEGATIVE_INFINITY,
     taken: { ...run.taken },
@@ -237,10 +239,12 @@ function heldBy(run: WallRun, before: WallState['left']): (() => number) | null 
 
 export function applyEvent(run: WallRun, event: WallEvent): void {
   const { state, wall } = run;
+  if (event.kind !== 'surroundings') state.strideS = undefined;
   switch (event.kind) {
     case 'surroundings':
       if (event.change.cover === 'paper-bag') run.taken = { ...run.taken, paper: 0 };
       run.surroundings = { ...run.surroundings, ...event.change };
+      if (state.strideS) run.state = { ...state, strideS: Math.min(AFTER_CHANGE_S, state.strideS) };
       return;
     case 'coat': {
       const settled = withSettledCoats({ mesh: wall.mesh, x: state.x });
@@ -253,6 +257,7 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
       return;
     case 'heat':
       heatPass(run, event);
+      state.strideS = undefined;
       return;
     case 'found': {
       const mean = meanReading(state.x, wall.mesh);
@@ -268,6 +273,7 @@ function relay(run: WallRun, { mesh, x }: Laid): void {
   if (mesh === run.wall.mesh) return;
   run.wall = wallOf(run.setting.body, mesh);
   run.state.x = x;
+  run.state.strideS = undefined;
 }
 
 /** Adds water to the cells at a face, outermost first, kg/m². */

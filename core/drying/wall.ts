@@ -21,6 +21,8 @@ export interface WallState {
   x: Float64Array;
   /** Water that has left through each face, kg per m² of plastic face. */
   left: { inside: number; outside: number };
+  /** The step that it was carried by at last, s; the next begins with it. Left out after what shook the wall. */
+  strideS?: number | undefined;
 }
 
 /** Called at the start of each accepted step and at the end, with the rate of change dX/dt. */
@@ -298,7 +300,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     const { tolerance, record, until, maxStep = Number.POSITIVE_INFINITY } = options;
     const { x } = state;
     let t = fromS;
-    let h = Math.min(FIRST_STEP_S, maxStep);
+    let h = Math.min(state.strideS ?? FIRST_STEP_S, maxStep);
     faceIn.drop = faceOut.drop = 0;
     rates(x, t, faces, f);
     while (t < toS) {
@@ -322,6 +324,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
       rates(x, t, faces, f);
     }
     record?.(t, x, f);
+    state.strideS = h;
     return t;
   };
 
