@@ -10,7 +10,7 @@ import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
 import { AnswerBoard, CautionLine, Empty, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
-import { faded, hairline, tones } from '../frame/theme.ts';
+import { faded, hairline, tones, reachable } from '../frame/theme.ts';
 import { clockTime, shortDate } from '../frame/times.ts';
 import { Ribbon } from '../draw/Ribbon.tsx';
 import { LogNext } from '../pieces/LogNext.tsx';
@@ -24,7 +24,6 @@ const SOON_MS = 700;
 const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
 
 /** A link that wet hands hit. */
-const reachable = { display: 'inline-flex', alignItems: 'center', minHeight: 48 };
 
 interface Placed {
   piece: BenchPiece;

@@ -147,7 +147,7 @@ function TopLine({ onKeys }: { onKeys: () => void }) {
         {shortDate(now, zone)} {clockTime(now, zone)}
       </Box>
       {data?.workshopTime && <Box sx={{ color: faded }}>demo time</Box>}
-      <Box sx={{ color: faded }}>{data?.studio.name}</Box>
+      <Box sx={{ color: faded, display: { xs: 'none', sm: 'block' } }}>{data?.studio.name}</Box>
       <Box sx={{ flex: 1 }} />
       <SavedState reachable={!error} />
       <Button size="small" onClick={onKeys} sx={{ px: 1, minWidth: 48 }} aria-label="Show the keys">

@@ -37,6 +37,14 @@ describe('the answer in words', () => {
       'Carve tomorrow 08:20',
     );
   });
+  it('says no length of time finer than its edge is known', () => {
+    const closes = { p10: now + HOUR, p50: now + 4 * HOUR, p90: now + 7 * HOUR };
+    const of = (length: number) =>
+      answerFor(step({ closes: now + length, spread: { opens: closes, closes } }), now + 25_000, zone).detail;
+    expect(of(4 * HOUR)).toBe('Until 14:20: about 4 h left, closing between 11:20 and 17:20.');
+    expect(of(4 * MINUTE)).toContain('Until 10:20: under 10 min left');
+    expect(of(12 * HOUR)).toContain(': 12 h left');
+  });
   it('names the sign that ends a wait', () => {
     const waitFor = { sign: 'matte', afterStepId: 'coat-3', from: now, to: now + 3 * MINUTE } as const;
     expect(answerFor(step({ waitFor }), now, zone)).toMatchObject({

@@ -38,7 +38,7 @@ export function answerFor(
     return {
       tone: 'late',
       headline: `Too dry: ${lower(name)}`,
-      detail: `Its window closed ${closes === null ? '' : `${whenNear(closes, now, zone)}, ${span(now - closes)} ago`}. ${next.remedy}`,
+      detail: `Its window closed ${closes === null ? '' : `${whenNear(closes, now, zone)}, ${spanTo(next.spread?.closes, now - closes)} ago`}. ${next.remedy}`,
     };
   }
   if (waitFor && (opens === null || waitFor.to >= now || next.status !== 'now')) {
@@ -54,7 +54,7 @@ export function answerFor(
     const until =
       closes === null
         ? 'It stays open.'
-        : `Until ${whenNear(closes, now, zone)}: ${span(closes - now)} left${between(next.spread?.closes, now, zone, ', closing ')}.`;
+        : `Until ${whenNear(closes, now, zone)}: ${spanTo(next.spread?.closes, closes - now)} left${between(next.spread?.closes, now, zone, ', closing ')}.`;
     return { tone: 'now', headline: `${name} now`, detail: until };
   }
   if (opens === null)
@@ -69,16 +69,29 @@ export function answerFor(
   return {
     tone: opens - now < SOON ? 'soon' : 'rest',
     headline: `${name} ${atTime(whenNear(opens, now, zone))}`,
-    detail: `Opens in ${span(opens - now)}${between(next.spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(next.spread?.closes, now, zone, ', ')}`}.`,
+    detail: `Opens in ${spanTo(next.spread?.opens, opens - now)}${between(next.spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(next.spread?.closes, now, zone, ', ')}`}.`,
   };
 }
 
 /** A moment no finer than it is known: to the minute only where the forecast is as sure as that. */
 export function asKnown<T extends Instant | null>(at: T, edge: EdgeSpread | undefined): T {
-  if (at === null || !edge || edge.p10 === null) return at;
+  const grain = grainOf(edge);
+  return at === null || grain === null ? at : ((Math.round(at / grain) * grain) as T);
+}
+
+/** How fine an edge is known; null where nothing was forecast of it. */
+function grainOf(edge: EdgeSpread | undefined): number | null {
+  if (!edge || edge.p10 === null) return null;
   const width = (edge.p90 ?? Number.POSITIVE_INFINITY) - edge.p10;
-  const step = width > 2 * HOUR ? 10 * MINUTE : width > 20 * MINUTE ? 5 * MINUTE : MINUTE;
-  return (Math.round(at / step) * step) as T;
+  return width > 2 * HOUR ? 10 * MINUTE : width > 20 * MINUTE ? 5 * MINUTE : MINUTE;
+}
+
+/** How long it is until an edge or since, no finer than the edge is known. */
+function spanTo(edge: EdgeSpread | undefined, ms: number): string {
+  const grain = grainOf(edge) ?? MINUTE;
+  if (grain <= MINUTE || ms >= 10 * HOUR) return span(ms);
+  const known = Math.round(ms / grain) * grain;
+  return known === 0 ? `under ${span(grain)}` : `about ${span(known)}`;
 }
 
 /** Between which moments an edge lies, in eight walls of ten. */

@@ -25,6 +25,9 @@ export const tones: Record<Tone, { colour: string; word: string }> = {
   rest: { colour: faded, word: 'Later' },
 };
 
+/** A link among words that wet hands can hit: 48 px high, without pushing its lines apart. */
+export const reachable = { display: 'inline-block', py: '12px', my: '-12px', position: 'relative' } as const;
+
 const flat = { styleOverrides: { root: { boxShadow: 'none', borderRadius: 0 } } };
 
 export const theme = createTheme({
@@ -86,6 +89,8 @@ export const theme = createTheme({
     MuiOutlinedInput: {
       styleOverrides: { root: { minHeight: 52, background: board }, notchedOutline: { borderColor: faded } },
     },
+    MuiIconButton: { styleOverrides: { root: { minWidth: 48, minHeight: 48 } } },
+    MuiAutocomplete: { styleOverrides: { popupIndicator: { marginRight: -8 } } },
     MuiFormHelperText: { styleOverrides: { root: { fontSize: '0.95rem', marginInline: 0 } } },
     MuiToggleButton: {
       styleOverrides: {

@@ -81,6 +81,7 @@ export function Pieces() {
                 gap: 2,
                 alignItems: 'center',
                 minHeight: 68,
+                py: 1,
                 color: 'inherit',
                 textDecoration: 'none',
                 '&:hover .name': { textDecoration: 'underline' },

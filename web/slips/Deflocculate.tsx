@@ -22,6 +22,7 @@ import { useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { AnswerBoard, Caution, Section, Trouble } from '../frame/parts.tsx';
+import { reachable } from '../frame/theme.ts';
 import { ask, wordsFor } from '../frame/server.ts';
 import { LetDown } from './LetDown.tsx';
 import { Stopwatch } from './Stopwatch.tsx';
@@ -49,7 +50,7 @@ export function Deflocculate() {
     <>
       <Typography variant="h2" component="h1" gutterBottom>
         Deflocculation bench:{' '}
-        <Box component={RouterLink} to={`/slips/${tub.id}`} sx={{ color: 'inherit' }}>
+        <Box component={RouterLink} to={`/slips/${tub.id}`} sx={{ ...reachable, color: 'inherit' }}>
           {tub.made.name}
         </Box>
       </Typography>

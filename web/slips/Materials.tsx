@@ -146,12 +146,12 @@ function MaterialDialog({
   const known = material?.makeUp.kind === 'analysis' ? material.makeUp.percent : {};
   const [analysis, setAnalysis] = useState(
     Object.entries(known)
-      .map(([oxide, percent]) => `${oxide} ${percent}`)
+      .map(([oxide, percent]) => `${oxide} ${formatNumber(percent, 2, units)}`)
       .join('; '),
   );
   const [usual, setUsual] = useState<[string, string]>([
-    material?.usualPercent ? String(material.usualPercent.from) : '',
-    material?.usualPercent ? String(material.usualPercent.to) : '',
+    material?.usualPercent ? formatNumber(material.usualPercent.from, 2, units) : '',
+    material?.usualPercent ? formatNumber(material.usualPercent.to, 2, units) : '',
   ]);
   const [cautions, setCautions] = useState<HazardId[]>(material?.hazards ?? ['silica-dust']);
   const [note, setNote] = useState(material?.note ?? '');

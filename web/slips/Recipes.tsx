@@ -2,9 +2,11 @@ import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { RecipeKind } from '../../core/slip/recipe.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
+import { formatNumber } from '../../core/units/quantity.ts';
+import { useUnits } from '../frame/maker.ts';
 import { Empty, Section, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
-import { faded, hairline } from '../frame/theme.ts';
+import { faded, hairline, reachable } from '../frame/theme.ts';
 import { useShelf } from './shelf.ts';
 import { TakeFormat } from './TakeFormat.tsx';
 
@@ -21,6 +23,7 @@ export const recipeKinds: { value: RecipeKind; label: string }[] = [
 /** The recipe book. */
 export function Recipes() {
   const { data, error } = useShelf();
+  const units = useUnits();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the book …</Typography>;
   const { recipes, materials } = data.catalogue;
@@ -62,7 +65,11 @@ export function Recipes() {
               py: 1.5,
               display: 'grid',
               columnGap: 3,
-              gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 2fr) minmax(0, 3fr) auto' },
+              gridTemplateColumns: {
+                xs: '1fr',
+                sm: 'minmax(0, 1fr) auto',
+                md: 'minmax(0, 2fr) minmax(0, 3fr) auto',
+              },
               alignItems: 'center',
             }}
           >
@@ -70,7 +77,7 @@ export function Recipes() {
               <Box
                 component={RouterLink}
                 to={`/slips/recipes/${id}`}
-                sx={{ fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
+                sx={{ ...reachable, fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
               >
                 {recipe.name}
               </Box>
@@ -79,9 +86,12 @@ export function Recipes() {
                 {consistencyFor(recipe.use).name.toLowerCase()}
               </Box>
             </Box>
-            <Box>
+            <Box sx={{ gridColumn: { sm: 1, md: 2 } }}>
               {[...recipe.base, ...recipe.additions]
-                .map(({ materialId, percent }) => `${materials[materialId]?.name ?? '?'} ${percent}`)
+                .map(
+                  ({ materialId, percent }) =>
+                    `${materials[materialId]?.name ?? '?'} ${formatNumber(percent, 2, units)}`,
+                )
                 .join(', ')}
             </Box>
             <Button
@@ -89,6 +99,12 @@ export function Recipes() {
               component={RouterLink}
               to={`/slips/recipes/${id}`}
               aria-label={`Scale ${recipe.name}`}
+              sx={{
+                gridColumn: { sm: 2, md: 3 },
+                gridRow: { sm: '1 / span 2', md: 1 },
+                justifySelf: 'start',
+                mt: { xs: 1, sm: 0 },
+              }}
             >
               Scale it
             </Button>

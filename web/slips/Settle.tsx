@@ -15,6 +15,7 @@ import { useUnits, useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { AnswerBoard, Section, Trouble } from '../frame/parts.tsx';
+import { reachable } from '../frame/theme.ts';
 import { ask, wordsFor } from '../frame/server.ts';
 import { span, whenNear } from '../frame/times.ts';
 
@@ -128,7 +129,7 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
     <>
       <Typography variant="h2" component="h1" gutterBottom>
         Settling bench:{' '}
-        <Box component={RouterLink} to={`/slips/${tub.id}`} sx={{ color: 'inherit' }}>
+        <Box component={RouterLink} to={`/slips/${tub.id}`} sx={{ ...reachable, color: 'inherit' }}>
           {tub.made.name}
         </Box>
       </Typography>

@@ -19,7 +19,7 @@ export function SlipsFrame() {
       <Box
         component="nav"
         aria-label="Slips"
-        sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 3, borderBottom: `1px solid ${hairline}`, mb: 2 }}
+        sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, borderBottom: `1px solid ${hairline}`, mb: 2 }}
       >
         {parts.map(({ to, name }) => (
           <Box
@@ -29,6 +29,7 @@ export function SlipsFrame() {
             end={to === '/slips'}
             sx={{
               minHeight: 48,
+              minWidth: 48,
               display: 'flex',
               alignItems: 'center',
               fontFamily: slab,

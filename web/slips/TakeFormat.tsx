@@ -58,7 +58,7 @@ export function TakeFormat({ kind }: { kind: FormatKind }) {
           <Link
             key={ending}
             href={`/api/formats/${kind}.${ending}`}
-            sx={{ minHeight: 48, display: 'inline-flex', alignItems: 'center' }}
+            sx={{ minHeight: 48, minWidth: 48, display: 'inline-flex', alignItems: 'center' }}
           >
             {ending.toUpperCase()}
           </Link>
