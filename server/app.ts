@@ -82,7 +82,7 @@ function apiRoutes(
   api.use(
     viewRoutes(store, plans, shelf, clock),
     slipRoutes(store.ledger, shelf, clock),
-    labelRoutes(),
+    labelRoutes(chores),
     formatRoutes(store, shelf, files, clock),
     actRoutes(store),
     readingsRoutes(files),

@@ -5,12 +5,15 @@ import type { ReadingsAnswers, RecordedAct } from '../../core/log/entry.ts';
 import type { Result } from '../../core/units/problem.ts';
 import { readArchive, type ArchiveHead, type ArchiveTask } from './archive.ts';
 import { readClimate, type ClimateFile } from './climate.ts';
+import { labelSheet, type LabelTask } from './labels.ts';
 
-/** Heavy reading of files, done off the server's thread. */
+/** Heavy reading and drawing of files, done off the server's thread. */
 export interface Chores {
   climate: (path: string, answers: ReadingsAnswers) => Promise<Result<ClimateFile>>;
   /** Hands over the acts of an export in parts, each when the one before was taken. */
   archive: (path: string, take: (acts: RecordedAct[]) => Promise<void>) => Promise<Result<ArchiveHead>>;
+  /** Labels to print, as PDF. */
+  labels: (task: LabelTask) => Promise<Uint8Array>;
   close: () => Promise<void>;
 }
 
@@ -48,6 +51,7 @@ export function createChores(path: string): Chores {
         port1.close();
       }
     },
+    labels: (task) => pool.run(task, { name: 'labelSheet' }) as Promise<Uint8Array>,
     close: () => pool.close({ force: true }),
   };
 }
@@ -55,5 +59,6 @@ export function createChores(path: string): Chores {
 export const choresHere = (): Chores => ({
   climate: (path, answers) => Promise.resolve(readClimate({ path, answers })),
   archive: (path, take) => readArchive(path, take),
+  labels: labelSheet,
   close: () => Promise.resolve(),
 });

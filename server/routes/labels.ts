@@ -1,8 +1,8 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
 import type { LabelsRequest } from '../../api/index.ts';
+import type { Chores } from '../chores/chores.ts';
 import { sendSchemaProblem } from '../guard/problems.ts';
-import { labelSheet } from '../labels.ts';
 
 const request = z.object({
   paper: z.enum(['A4', 'Letter'], { error: 'Labels are printed on A4 or Letter.' }),
@@ -22,14 +22,14 @@ const request = z.object({
 });
 
 /** Labels to print. Their codes lead back here under the address the page was asked for. */
-export function labelRoutes(): Router {
+export function labelRoutes(chores: Chores): Router {
   const router = Router();
   router.post('/labels', json({ limit: '512kb' }), async (asked, response) => {
     const parsed = request.safeParse(asked.body);
     if (!parsed.success) return sendSchemaProblem(response, parsed.error);
     const origin = `${asked.protocol}://${asked.get('host')}`;
-    const pdf = await labelSheet(parsed.data satisfies LabelsRequest, origin);
-    response.type('application/pdf').send(pdf);
+    const pdf = await chores.labels({ asked: parsed.data satisfies LabelsRequest, origin });
+    response.type('application/pdf').send(Buffer.from(pdf));
   });
   return router;
 }

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
-import type { Label, LabelsRequest } from '../api/index.ts';
+import type { Label, LabelsRequest } from '../../api/index.ts';
 
 /** Points to a millimetre. */
 const MM = 72 / 25.4;
@@ -22,8 +22,15 @@ const fonts = dirname(
 const font = (weight: number) =>
   join(fonts, 'files', `atkinson-hyperlegible-next-latin-${weight}-normal.woff`);
 
+export interface LabelTask {
+  asked: LabelsRequest;
+  /** The address that codes lead back to. */
+  origin: string;
+}
+
 /** A sheet of labels, two in a row, with hairlines to cut along, as PDF. */
-export async function labelSheet({ paper, labels }: LabelsRequest, origin: string): Promise<Buffer> {
+export async function labelSheet({ asked, origin }: LabelTask): Promise<Uint8Array> {
+  const { paper, labels } = asked;
   const sheet = sheets[paper];
   const doc = new PDFDocument({
     size: [sheet.width * MM, sheet.height * MM],
@@ -34,7 +41,7 @@ export async function labelSheet({ paper, labels }: LabelsRequest, origin: strin
   doc.registerFont('bold', font(700));
   const chunks: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const done = new Promise<Buffer>((resolve) => doc.on('end', () => resolve(Buffer.concat(chunks))));
+  const done = new Promise<Uint8Array>((resolve) => doc.on('end', () => resolve(Buffer.concat(chunks))));
   const left = (sheet.width - 2 * WIDE - GAP) / 2;
   const rows = Math.floor((sheet.height - 20) / (HIGH + GAP));
   for (const [i, label] of labels.entries()) {
@@ -42,19 +49,13 @@ export async function labelSheet({ paper, labels }: LabelsRequest, origin: strin
     if (place === 0) doc.addPage();
     const x = left + (place % 2) * (WIDE + GAP);
     const y = 10 + Math.floor(place / 2) * (HIGH + GAP);
-    await paintLabel(doc, label, x * MM, y * MM, origin);
+    paintLabel(doc, label, x * MM, y * MM, origin);
   }
   doc.end();
   return done;
 }
 
-async function paintLabel(
-  doc: PDFKit.PDFDocument,
-  label: Label,
-  x: number,
-  y: number,
-  origin: string,
-): Promise<void> {
+function paintLabel(doc: PDFKit.PDFDocument, label: Label, x: number, y: number, origin: string): void {
   doc
     .lineWidth(0.5)
     .strokeColor('#888888')
@@ -76,6 +77,19 @@ async function paintLabel(
       height: top + box.height - doc.y - 3,
     });
   if (label.path === null) return;
-  const png = await qrcode.toBuffer(`${origin}${label.path}`, { margin: 0, scale: 8 });
-  doc.image(png, x + (WIDE - INSET - QR_MM) * MM, y + INSET * MM, { width: QR_MM * MM });
+  paintCode(doc, `${origin}${label.path}`, x + (WIDE - INSET - QR_MM) * MM, y + INSET * MM);
+}
+
+/** A QR code as one filled path, its dark modules joined along each row. */
+function paintCode(doc: PDFKit.PDFDocument, text: string, x: number, y: number): void {
+  const { modules } = qrcode.create(text, {});
+  const unit = (QR_MM * MM) / modules.size;
+  for (let row = 0; row < modules.size; row++)
+    for (let from = 0; from < modules.size; from++) {
+      let to = from;
+      while (to < modules.size && modules.get(row, to)) to++;
+      if (to > from) doc.rect(x + from * unit, y + row * unit, (to - from) * unit, unit);
+      from = to;
+    }
+  doc.fill('#000000');
 }
