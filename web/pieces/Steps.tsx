@@ -7,7 +7,7 @@ import type { PiecePlan } from '../../core/plan/plan.ts';
 import { signNames } from '../../core/technique/technique.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import { copperGreen, faded, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
+import { copperGreen, faded, hairline, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { asKnown, between } from '../frame/answer.ts';
 import { coatedWall } from './coatedWall.ts';
@@ -22,6 +22,22 @@ const states: Record<StepStatus, { word: string; colour: string }> = {
   ahead: { word: 'Ahead', colour: faded },
   unreached: { word: 'Not under this cover', colour: faded },
 };
+
+/** On a phone each step stands by itself, its figures under one another. */
+const stacked = {
+  minWidth: 720,
+  '@media (max-width: 719px)': {
+    minWidth: 0,
+    '& thead': { position: 'absolute', left: -9999 },
+    '& tbody, & tr': { display: 'block' },
+    '& tr': { borderTop: `1px solid ${hairline}`, py: 1.5 },
+    '& td, & th[scope=row]': { display: 'block', border: 0, px: 0, py: 0.25 },
+    '& th[scope=row]': { fontSize: '1.1rem' },
+    '& td:empty': { display: 'none' },
+    '& td[data-label]::before': { content: 'attr(data-label) " "', color: faded },
+    '& td[data-label] > div': { display: 'inline', ml: 1 },
+  },
+} as const;
 
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
 export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone: string }) {
@@ -44,11 +60,9 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
   return (
     <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Steps and their windows">
       <Table
+        role="table"
         size="small"
-        sx={{
-          minWidth: 720,
-          '& td, & th': { fontSize: '1rem', verticalAlign: 'top', borderColor: 'divider' },
-        }}
+        sx={{ '& td, & th': { fontSize: '1rem', verticalAlign: 'top', borderColor: 'divider' }, ...stacked }}
       >
         <TableHead>
           <TableRow>
@@ -62,16 +76,16 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
         </TableHead>
         <TableBody>
           {plan.steps.map((s, i) => (
-            <TableRow key={s.step.id}>
-              <TableCell component="th" scope="row" sx={{ fontWeight: 700 }}>
+            <TableRow key={s.step.id} role="row">
+              <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
                 {s.step.name}
                 {s.step.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
               </TableCell>
-              <TableCell sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
+              <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
                 {stateOf(s, i).word}
                 {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} step={s} />}
               </TableCell>
-              <TableCell>
+              <TableCell role="cell" data-label="Opens">
                 {s.doneAt === null ? when(asKnown(s.opens, plan.spreads[s.step.id]?.opens), '–') : ''}
                 <Spread
                   edge={s.opens === null || s.doneAt !== null ? undefined : plan.spreads[s.step.id]?.opens}
@@ -79,7 +93,7 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                   zone={zone}
                 />
               </TableCell>
-              <TableCell>
+              <TableCell role="cell" data-label="Closes">
                 {s.doneAt === null && s.opens !== null
                   ? when(asKnown(s.closes, plan.spreads[s.step.id]?.closes), 'stays open')
                   : ''}
@@ -89,8 +103,12 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                   zone={zone}
                 />
               </TableCell>
-              <TableCell>{doIn(s, i)}</TableCell>
-              <TableCell sx={{ minWidth: 240 }}>{s.doneAt === null && <Signs step={s} />}</TableCell>
+              <TableCell role="cell" data-label={s.doneAt === null ? 'Do it' : 'Done'}>
+                {doIn(s, i)}
+              </TableCell>
+              <TableCell role="cell" sx={{ minWidth: 240 }}>
+                {s.doneAt === null && <Signs step={s} />}
+              </TableCell>
             </TableRow>
           ))}
         </TableBody>
