@@ -5,6 +5,8 @@ import { LogForm, type LogFormProps } from './LogForm.tsx';
 interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act' | 'onRefused'> {
   title: string;
   onClose: () => void;
+  /** Forgets what was typed, once it is logged or left on purpose; a dialog that is only closed keeps it. */
+  forget?: () => void;
   /** Where to go once it is logged; otherwise it only closes. */
   onLogged?: () => void;
   children?: ReactNode;
@@ -16,6 +18,7 @@ export function LogDialog({
   verb,
   act,
   onClose,
+  forget = () => undefined,
   onRefused,
   onLogged = onClose,
   children,
@@ -25,8 +28,14 @@ export function LogDialog({
       <LogForm
         verb={verb}
         act={act}
-        onDone={onLogged}
-        onLeave={onClose}
+        onDone={() => {
+          forget();
+          onLogged();
+        }}
+        onLeave={() => {
+          forget();
+          onClose();
+        }}
         onRefused={onRefused}
         frame={({ fields, buttons }) => (
           <>

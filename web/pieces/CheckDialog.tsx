@@ -4,6 +4,7 @@ import { stages, stagesApart, type Stage } from '../../core/clay/stage.ts';
 import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
 import type { PlaceName } from '../../core/form/form.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import { useDraft } from '../frame/draft.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
@@ -13,15 +14,19 @@ import { placeNames } from './scene.ts';
 
 /** A touch check: what is felt and seen, question by question, or the stage outright. */
 export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
-  const [answers, setAnswers] = useState<Answers>(noAnswers);
-  const [stage, setStage] = useState<Stage | null>(null);
-  const [outright, setOutright] = useState(false);
-  const [place, setPlace] = useState<PlaceName>('wall');
+  const { id, made, cover } = plan.piece;
+  const [typed, setTyped, forget] = useDraft(`check ${id}`, () => ({
+    answers: noAnswers as Answers,
+    stage: null as Stage | null,
+    place: 'wall' as PlaceName,
+  }));
+  const { answers, stage, place } = typed;
+  const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
+  const [outright, setOutright] = useState(stage !== null);
   const { places } = plan.places;
   const computed = places.find((p) => p.place === place)!.stage;
   const surprising = stage !== null && stagesApart(stage, computed.stage) >= 2;
   const clash = contradiction(answers);
-  const { id, made, cover } = plan.piece;
   const answered = Object.values(answers).some((answer) => answer !== null);
   const act = (at: number) => {
     if (stage === null && !answered)
@@ -39,11 +44,12 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       verb={surprising || clash ? 'Log it as I felt it' : 'Log check'}
       act={act}
       onClose={onClose}
+      forget={forget}
     >
       <ToggleButtonGroup
         exclusive
         value={place}
-        onChange={(_event, chosen: PlaceName | null) => chosen && setPlace(chosen)}
+        onChange={(_event, chosen: PlaceName | null) => chosen && set({ place: chosen })}
         aria-label="Where"
         sx={{ flexWrap: 'wrap' }}
       >
@@ -65,7 +71,7 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
               exclusive
               value={answers[question.id]}
               onChange={(_event, answer: string | null) =>
-                setAnswers({ ...answers, [question.id]: answer } as Answers)
+                set({ answers: { ...answers, [question.id]: answer } as Answers })
               }
               aria-label={question.asks}
               sx={{ flexWrap: 'wrap' }}
@@ -85,7 +91,7 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
         </Box>
       )}
       {outright ? (
-        <StageChoice stage={stage} onStage={setStage} />
+        <StageChoice stage={stage} onStage={(chosen) => set({ stage: chosen })} />
       ) : (
         <Button sx={{ justifySelf: 'start', px: 0 }} onClick={() => setOutright(true)}>
           Say the stage outright

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
 import { slipForCoat } from '../../core/slip/amount.ts';
 import { sgraffito } from '../../core/technique/sgraffito.ts';
+import { useDraft } from '../frame/draft.ts';
 import {
   ChoiceField,
   NumberField,
@@ -26,11 +27,15 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
   const units = useUnits();
   const { data: shelf } = useShelf();
   const usable = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
-  const [chosen, setChosen] = useState<string | null>(localStorage.getItem(LAST_TUB));
+  const [typed, setTyped, forget] = useDraft(`coat ${pieceId} ${step.stepId}`, () => ({
+    chosen: localStorage.getItem(LAST_TUB),
+    thickness: quantityText(sgraffito.coat.thicknessM, 'length', units),
+    gravity: null as string | null,
+    face: 'outside' as 'outside' | 'inside',
+  }));
+  const { chosen, thickness, gravity, face } = typed;
+  const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
   const tub = usable.find((t) => t.id === chosen);
-  const [thickness, setThickness] = useState(() => quantityText(sgraffito.coat.thicknessM, 'length', units));
-  const [gravity, setGravity] = useState<string | null>(null);
-  const [face, setFace] = useState<'outside' | 'inside'>('outside');
   const [further, setFurther] = useState(false);
   const gravityText =
     gravity ?? formatFixed(tub?.specificGravity ?? sgraffito.coat.specificGravity, 2, units);
@@ -70,12 +75,13 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
       verb={further ? 'Log a further coat' : step.verb}
       act={act}
       onClose={onClose}
+      forget={forget}
       onRefused={({ code }) => setFurther(code === 'coated-already')}
     >
       <ChoiceField
         label="From which tub"
         value={tub?.id ?? NO_TUB}
-        onChoose={(value) => setChosen(value)}
+        onChoose={(value) => set({ chosen: value })}
         options={[
           { value: NO_TUB, label: 'No tub, or not on the shelf' },
           ...usable.map((t) => ({ value: t.id, label: t.made.name })),
@@ -84,14 +90,14 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
       <QuantityField
         label="Wet thickness of the coat"
         text={thickness}
-        onText={setThickness}
+        onText={(text) => set({ thickness: text })}
         dimension="length"
         help="Brushed coats are 0.1 to 0.25 mm"
       />
       <NumberField
         label="Specific gravity"
         text={gravityText}
-        onText={setGravity}
+        onText={(text) => set({ gravity: text })}
         help={
           tub
             ? tub.specificGravity === null
@@ -103,7 +109,7 @@ export function CoatDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
       <ChoiceField
         label="Face"
         value={face}
-        onChoose={setFace}
+        onChoose={(value) => set({ face: value })}
         options={[
           { value: 'outside', label: 'Outside' },
           { value: 'inside', label: 'Inside (beside the planned steps)' },

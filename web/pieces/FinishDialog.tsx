@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import { Autocomplete, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { Outcome } from '../../core/log/entry.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import { useDraft } from '../frame/draft.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 
@@ -23,10 +23,14 @@ const faults = [
 
 /** Takes a piece off the bench, with how it came out: the record learns from both. */
 export function FinishDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
-  const [outcome, setOutcome] = useState<Outcome | null>(null);
-  const [found, setFound] = useState<string[]>([]);
-  const [note, setNote] = useState('');
   const { id, made } = plan.piece;
+  const [typed, setTyped, forget] = useDraft(`finish ${id}`, () => ({
+    outcome: null as Outcome | null,
+    found: [] as string[],
+    note: '',
+  }));
+  const { outcome, found, note } = typed;
+  const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
   return (
     <LogDialog
       title={`Finish: ${made.name}`}
@@ -40,12 +44,13 @@ export function FinishDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =
           : { wrong: 'Choose how it came out.' }
       }
       onClose={onClose}
+      forget={forget}
     >
       <ToggleButtonGroup
         exclusive
         fullWidth
         value={outcome}
-        onChange={(_event, value: Outcome | null) => setOutcome(value)}
+        onChange={(_event, value: Outcome | null) => set({ outcome: value })}
         aria-label="How it came out"
       >
         <ToggleButton value="good">Good</ToggleButton>
@@ -57,7 +62,7 @@ export function FinishDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =
         freeSolo
         options={faults}
         value={found}
-        onChange={(_event, value) => setFound(value)}
+        onChange={(_event, value) => set({ found: value })}
         renderInput={(params) => <TextField {...params} label="Faults, if any" />}
       />
       <TextField
@@ -65,7 +70,7 @@ export function FinishDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =
         multiline
         minRows={2}
         value={note}
-        onChange={(event) => setNote(event.target.value)}
+        onChange={(event) => set({ note: event.target.value })}
       />
     </LogDialog>
   );

@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { Outcome } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
+import { useDraft } from '../frame/draft.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import type { CoatedWall } from './coatedWall.ts';
@@ -18,8 +18,10 @@ export interface StepDialogProps {
 
 /** Logs a step as done, with how it went, or as left out. */
 export function StepDialog({ pieceId, pieceName, step, onClose }: StepDialogProps) {
-  const [outcome, setOutcome] = useState<Outcome | 'skipped' | null>(null);
-  const [note, setNote] = useState('');
+  const [{ outcome, note }, setTyped, forget] = useDraft(`step ${pieceId} ${step.stepId}`, () => ({
+    outcome: null as Outcome | 'skipped' | null,
+    note: '',
+  }));
   const act = (at: number) =>
     outcome === 'skipped'
       ? {
@@ -36,12 +38,13 @@ export function StepDialog({ pieceId, pieceName, step, onClose }: StepDialogProp
       verb={outcome === 'skipped' ? 'Log left out' : step.verb}
       act={act}
       onClose={onClose}
+      forget={forget}
     >
       <ToggleButtonGroup
         exclusive
         fullWidth
         value={outcome}
-        onChange={(_event, value: typeof outcome) => setOutcome(value)}
+        onChange={(_event, value: typeof outcome) => setTyped((last) => ({ ...last, outcome: value }))}
         aria-label="How it went"
       >
         <ToggleButton value="good">Good</ToggleButton>
@@ -54,7 +57,7 @@ export function StepDialog({ pieceId, pieceName, step, onClose }: StepDialogProp
         multiline
         minRows={2}
         value={note}
-        onChange={(event) => setNote(event.target.value)}
+        onChange={({ target }) => setTyped((last) => ({ ...last, note: target.value }))}
         slotProps={{ htmlInput: { maxLength: 2000 } }}
       />
     </LogDialog>

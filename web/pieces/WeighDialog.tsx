@@ -1,10 +1,10 @@
-import { useState } from 'react';
 import useSWR from 'swr';
 import { Button } from '@mui/material';
 import type { SensorsAnswer } from '../../api/routes.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { formatFixed, formatQuantity, MINUTE } from '../../core/units/quantity.ts';
 import { studioNow } from '../frame/clock.ts';
+import { useDraft } from '../frame/draft.ts';
 import { QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
@@ -17,10 +17,10 @@ const FRESH = 3 * MINUTE;
 /** A weighing: sharper than any touch, where the dry mass of the clay is known. */
 export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
   const units = useUnits();
-  const [mass, setMass] = useState('');
-  const [tare, setTare] = useState('0');
-  const [dry, setDry] = useState('');
   const { id, made } = plan.piece;
+  const [typed, setTyped, forget] = useDraft(`weigh ${id}`, () => ({ mass: '', tare: '0', dry: '' }));
+  const { mass, tare, dry } = typed;
+  const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
   const scale = useSWR<SensorsAnswer>('/api/sensors', ask, { refreshInterval: 2_000 }).data?.scale;
   const act = (at: number) => {
     const massKg = typedQuantity(mass, 'mass', units);
@@ -38,18 +38,28 @@ export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
     };
   };
   return (
-    <LogDialog title={`Weigh: ${made.name}`} verb="Log weighing" act={act} onClose={onClose}>
+    <LogDialog title={`Weigh: ${made.name}`} verb="Log weighing" act={act} onClose={onClose} forget={forget}>
       {scale && studioNow() - scale.at < FRESH && (
-        <Button variant="outlined" onClick={() => setMass(quantityText(scale.massKg, 'mass', units))}>
+        <Button variant="outlined" onClick={() => set({ mass: quantityText(scale.massKg, 'mass', units) })}>
           Take {formatQuantity('mass', scale.massKg, units)} from the scale
         </Button>
       )}
-      <QuantityField label="Mass on the scale" text={mass} onText={setMass} dimension="mass" />
-      <QuantityField label="Board or bat under it" text={tare} onText={setTare} dimension="mass" />
+      <QuantityField
+        label="Mass on the scale"
+        text={mass}
+        onText={(text) => set({ mass: text })}
+        dimension="mass"
+      />
+      <QuantityField
+        label="Board or bat under it"
+        text={tare}
+        onText={(text) => set({ tare: text })}
+        dimension="mass"
+      />
       <QuantityField
         label="Dry clay in it, where known"
         text={dry}
-        onText={setDry}
+        onText={(text) => set({ dry: text })}
         dimension="mass"
         help={`The starting lump divided by ${formatFixed(1 + plan.course.setting.body.plasticX, 2, units)}. Carried on once given, until clay is cut away.`}
       />

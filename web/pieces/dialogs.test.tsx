@@ -1,4 +1,4 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { metricUnits } from '../../core/units/quantity.ts';
 import { DEFAULT_MAKER } from '../../core/log/studio.ts';
@@ -46,6 +46,7 @@ const stepProps = (stepId: string) => ({
 let studio: TestStudio;
 beforeEach(() => {
   closed.length = 0;
+  sessionStorage.clear();
   studio = testStudio(made);
 });
 
@@ -119,6 +120,35 @@ describe('logging a coat', () => {
     const thin = await index();
     await type(/Wet thickness/, '0.8');
     await expect.poll(index).toBeGreaterThan(thin);
+  });
+});
+
+describe('a dialog half filled', () => {
+  const mass = () => screen.findByLabelText<HTMLInputElement>(/Mass on the scale/);
+
+  it('keeps what was typed when it is only closed, and over a reload; left on purpose it forgets', async () => {
+    show(<WeighDialog plan={plan} onClose={onClose} />);
+    await type(/Mass on the scale/, '612');
+    fireEvent.keyDown(await mass(), { key: 'Escape' });
+    await done();
+    cleanup();
+    show(<WeighDialog plan={plan} onClose={onClose} />);
+    expect((await mass()).value).toBe('612');
+    await press('Not now');
+    cleanup();
+    show(<WeighDialog plan={plan} onClose={onClose} />);
+    expect((await mass()).value).toBe('');
+  });
+
+  it('forgets what was logged', async () => {
+    show(<FinishDialog plan={plan} onClose={onClose} />);
+    await type('Note', 'a fine one');
+    await press('Good');
+    await press('Log finished');
+    await done();
+    cleanup();
+    show(<FinishDialog plan={plan} onClose={onClose} />);
+    expect((await screen.findByLabelText<HTMLTextAreaElement>('Note')).value).toBe('');
   });
 });
 
