@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { createStudio, expect, TEMPLATES, test, type Studio } from './studio.ts';
 
 /** `KOSMEMA_KILLS` asks for more. */
-const KILLS = Math.ceil(Number(process.env['KOSMEMA_KILLS'] ?? 30) / 10);
+const KILLS = Math.ceil(Number(process.env['KOSMEMA_KILLS'] ?? 15) / 5);
 /** Kills fall within so many ms of the beginning of an import, and now and then after it. */
 const WITHIN_MS = 2_500;
 

@@ -17,7 +17,7 @@ const drawn = run('npx', ['--no-install', 'vitest', 'run', ...files]);
 const { needChromium } = await import('./chromium.mjs');
 needChromium();
 must('node', ['scripts/build.mjs']);
-/** Twice as many acts of any kind as in `npm test`, ten times over, each time from another seed. */
+/** More acts of any kind than in `npm test`, ten times over, each time from another seed. */
 process.env.KOSMEMA_ACTS ??= '2000';
 let failed = drawn;
 for (let round = 0; round < 10; round++) {
