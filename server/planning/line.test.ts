@@ -40,6 +40,17 @@ describe('a line of work', () => {
     expect(log).toEqual(['again']);
   });
 
+  it('does what is asked for the moment that all else is done', async () => {
+    for (let hops = 0; hops < 8; hops++) {
+      const { log, line, first, open, work } = held();
+      open();
+      await first;
+      for (let i = 0; i < hops; i++) await Promise.resolve();
+      await line.ask('next', '', false, work('next'));
+      expect(log).toEqual(['next']);
+    }
+  });
+
   it('tells of what failed, goes on, and is idle in the end', async () => {
     const { log, line, open, work } = held();
     const bad = line.ask('bad', '', false, () => Promise.reject(new Error('no clay')));

@@ -31,10 +31,15 @@ export function createLine(failed: (key: string, error: unknown) => void): Line 
       const [key, asked] = first;
       waiting.delete(key);
       atIt = { key, asked };
-      await asked.work().catch((error: unknown) => failed(key, error));
+      await asked
+        .work()
+        .catch((error: unknown) => failed(key, error))
+        .catch((error: unknown) => console.error(`What failed could not be told: ${String(error)}`));
       atIt = null;
       asked.end();
     }
+    // at once: what is asked for by those just told that theirs is done must begin a run of its own
+    running = null;
   };
 
   return {
@@ -48,9 +53,7 @@ export function createLine(failed: (key: string, error: unknown) => void): Line 
       let end = () => {};
       const done = new Promise<void>((resolve) => (end = resolve));
       waiting.set(key, { mark, pressing, work, done, end });
-      running ??= Promise.resolve()
-        .then(run)
-        .finally(() => (running = null));
+      running ??= Promise.resolve().then(run);
       return done;
     },
     idle: async () => {
