@@ -107,7 +107,7 @@ describe('the Bench', () => {
       subject: 'p',
       body: { sign: 'matte', stepId: 'coat-1' },
     });
-    expect((await screen.findByRole('status')).textContent).toMatch(/Logged: p: matte/);
+    await expect.poll(() => screen.getByRole('status').textContent).toMatch(/Logged: p: matte/);
   });
 
   it('names the piece that one touch would tell most of, and none where it would tell little', async () => {
