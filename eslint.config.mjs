@@ -40,6 +40,8 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       'max-lines': ['error', { max: 350, skipBlankLines: false, skipComments: false }],
       'prefer-const': 'error',
+      // what is taken out of a record by naming it
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { z } from 'zod';
-import type { Act, Entry, EntryBodies, RecordedAct } from '../core/log/entry.ts';
-import { bodies, form, type act, type entry, type recordedAct } from './entry.ts';
+import type { EntryBodies } from '../core/log/entry.ts';
+import type { AnyAct, AnyEntry, AnyRecordedAct, EarlierBodies } from '../core/log/upcast.ts';
+import { bodies, type act, type entry, type recordedAct } from './entry.ts';
+import { form, type earlierBodies } from './piece.ts';
 
 type Bodies = { [K in keyof typeof bodies]: z.infer<(typeof bodies)[K]> };
+type Earlier = { [K in keyof typeof earlierBodies]: z.infer<(typeof earlierBodies)[K]> };
 
 /** True only where each type can stand for the other. */
 type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : false) : false;
@@ -12,10 +15,11 @@ describe('the contract', () => {
   it('has the very types of the log', () => {
     const same: [
       Same<Bodies, EntryBodies>,
-      Same<z.infer<typeof entry>, Entry>,
-      Same<z.infer<typeof act>, Act>,
-      Same<z.infer<typeof recordedAct>, RecordedAct>,
-    ] = [true, true, true, true];
+      Same<Earlier, EarlierBodies>,
+      Same<z.infer<typeof entry>, AnyEntry>,
+      Same<z.infer<typeof act>, AnyAct>,
+      Same<z.infer<typeof recordedAct>, AnyRecordedAct>,
+    ] = [true, true, true, true, true];
     expect(same).not.toContain(false);
   });
 

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { overlapping } from '../core/plan/hours.ts';
 import { belief, howMany, taughtable } from './learned.ts';
-import { adjustment, slipBodies } from './slip.ts';
+import { versionOf, type VersionOf } from '../core/log/entry.ts';
+import { earlierBodies, outcome, pieceBodies, stage } from './piece.ts';
+import { slipBodies } from './slip.ts';
 import {
-  across,
   brokerUrl,
   colour,
   grainDensity,
-  gravity,
   humidity,
   id,
   instant,
@@ -16,7 +16,6 @@ import {
   note,
   roomCelsius,
   textKept,
-  wallThickness,
   within,
   words,
   zone,
@@ -24,7 +23,6 @@ import {
 
 /** The shapes of everything that can be logged. Proven equal to core's types in entry.test.ts. */
 
-const cover = z.enum(['open', 'fan', 'draped', 'paper-bag', 'tight', 'damp-cloth', 'damp-box']);
 const mqttTopic = z
   .string()
   .min(1, 'A topic is needed: under which name does it speak?')
@@ -38,56 +36,6 @@ const jsonPath = (field: string) =>
       `${field} is names joined by points, like data.temperature, or $ for a bare number.`,
     )
     .max(120);
-const stand = z.enum(['board', 'rack', 'plaster', 'mould']);
-const attachment = within('A handle', 0.001, 0.1, 'between 1 and 100 mm thick', 'or none.').nullable();
-const outcome = z.enum(['good', 'mixed', 'bad']);
-const stage = z.enum([
-  'plastic',
-  'soft-leather-hard',
-  'leather-hard',
-  'stiff-leather-hard',
-  'drying',
-  'bone-dry',
-]);
-const sign = z.enum(['matte', 'print-free', 'firm', 'touch-dry']);
-const stepId = id;
-
-export const form = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('cylinder'),
-    diameterM: across('Diameter'),
-    heightM: across('Height'),
-    wallM: wallThickness,
-    mouth: z.enum(['open', 'narrow']),
-  }),
-  z.object({
-    kind: z.literal('bowl'),
-    diameterM: across('Diameter'),
-    heightM: across('Height'),
-    wallM: wallThickness,
-  }),
-  z.object({ kind: z.literal('plate'), diameterM: across('Diameter'), wallM: wallThickness }),
-  z.object({
-    kind: z.literal('tile'),
-    lengthM: across('Length'),
-    widthM: across('Width'),
-    wallM: wallThickness,
-  }),
-]);
-
-const pieceMade = z.object({
-  name: name('The name'),
-  clayId: id,
-  form,
-  roomId: id,
-  techniqueId: z.enum(['sgraffito']),
-  schools: z.record(id, id),
-  cover,
-  stand,
-  attachmentM: attachment,
-  stage: stage.nullable(),
-});
-
 export const readingsAnswers = z.object({
   zone,
   dayFirst: z.boolean().nullable(),
@@ -190,23 +138,7 @@ export const roomSet = z.object({
 });
 
 export const bodies = {
-  'piece.made': pieceMade,
-  'piece.corrected': pieceMade.extend({ madeAt: instant }),
-  'piece.covered': z.object({ cover, stand }),
-  'piece.misted': z.object({
-    waterKgM2: within('The mist', 0.005, 0.5, 'between 5 and 500 g/m²', 'one light misting is about 50.'),
-  }),
-  'piece.heated': z.object({
-    tool: z.enum(['heat-gun', 'torch']),
-    seconds: within('The pass', 1, 1800, 'between a second and half an hour', 'dry the skin only.'),
-    duty: within(
-      'The share of time it points there',
-      0.02,
-      1,
-      'between 2 and 100 %',
-      'a moving flame is about a third.',
-    ),
-  }),
+  ...pieceBodies,
   'piece.felt': z.object({
     flop: z.enum(['flops', 'holds']).nullable(),
     dent: z.enum(['dents', 'marks', 'none']).nullable(),
@@ -215,27 +147,6 @@ export const bodies = {
     colour: z.enum(['dark', 'patchy', 'pale']).nullable(),
     corner: z.enum(['stays', 'bends', 'cracks']).nullable(),
   }),
-  'piece.moved': z.object({ roomId: id }),
-  'piece.coated': z.object({
-    stepId: stepId.nullable(),
-    tubId: id.nullable(),
-    thicknessM: within(
-      'Coat thickness',
-      1e-5,
-      0.02,
-      'between 0.01 and 20 mm',
-      'brushed coats are 0.1 to 0.25 mm wet.',
-    ),
-    specificGravity: gravity.min(
-      1.02,
-      'A coat of SG below 1.02 is water with hardly any slip in it: measure it again, or log a mist.',
-    ),
-    grainDensity,
-    adjusted: adjustment.optional(),
-  }),
-  'piece.seen': z.object({ sign, stepId }),
-  'piece.worked': z.object({ stepId, outcome: outcome.nullable(), note }),
-  'piece.skipped': z.object({ stepId, reason: note }),
   'piece.checked': z.object({ stage, confirmed: z.boolean(), note }),
   'piece.weighed': z.object({
     massKg: massKg('The mass'),
@@ -247,7 +158,6 @@ export const bodies = {
       )
       .nullable(),
   }),
-  'piece.trimmed': z.object({ note }),
   'piece.noted': z.object({ text: note.min(1, 'The note is empty: write something, or leave it.') }),
   'piece.finished': z.object({ outcome, faults: z.array(words('A fault', 80)).max(20), note }),
   ...slipBodies,
@@ -294,7 +204,6 @@ export const bodies = {
 
 const head = {
   id,
-  v: z.literal(1),
   subject: id,
   at: instant,
   place: z.enum(['rim', 'wall', 'foot', 'floor', 'attachment']).nullable(),
@@ -303,19 +212,40 @@ const head = {
 
 type Bodies = typeof bodies;
 type EntrySchema<K extends keyof Bodies> = z.ZodObject<
-  typeof head & { kind: z.ZodLiteral<K>; body: Bodies[K] }
+  typeof head & { kind: z.ZodLiteral<K>; v: z.ZodLiteral<VersionOf<K>>; body: Bodies[K] }
 >;
 type EntrySchemas = { [K in keyof Bodies]: EntrySchema<K> }[keyof Bodies];
+type EarlierBodies = typeof earlierBodies;
+type EarlierSchemas = {
+  [K in keyof EarlierBodies]: z.ZodObject<
+    typeof head & { kind: z.ZodLiteral<K>; v: z.ZodLiteral<1>; body: EarlierBodies[K] }
+  >;
+}[keyof EarlierBodies];
+type AnySchemas = EntrySchemas | EarlierSchemas;
 
-const entrySchemas = Object.entries(bodies).map(([kind, body]) =>
-  z.object({ ...head, kind: z.literal(kind), body }),
-);
+const later = {
+  error: 'This was written by a newer version of the program: update this one, then try again.',
+};
 
-export const entry = z.discriminatedUnion(
-  'kind',
-  entrySchemas as unknown as [EntrySchemas, ...EntrySchemas[]],
-  { error: 'This kind of entry is not known to this version: reload the page.' },
-);
+/** Of each kind the shape of today, and those of earlier versions, told apart by `v`. */
+const entrySchemas = [...new Set([...Object.keys(bodies), ...Object.keys(earlierBodies)])].map((kind) => {
+  const shape = (v: number, body: z.ZodType) =>
+    z.object({ ...head, kind: z.literal(kind), v: z.literal(v, later), body });
+  const today = Object.hasOwn(bodies, kind)
+    ? [shape(versionOf(kind as keyof Bodies), bodies[kind as keyof Bodies])]
+    : [];
+  const earlier = Object.hasOwn(earlierBodies, kind)
+    ? [shape(1, earlierBodies[kind as keyof EarlierBodies])]
+    : [];
+  const all = [...today, ...earlier];
+  return all.length === 1
+    ? all[0]!
+    : z.discriminatedUnion('v', all as [(typeof all)[0], ...typeof all], later);
+});
+
+export const entry = z.discriminatedUnion('kind', entrySchemas as unknown as [AnySchemas, ...AnySchemas[]], {
+  error: 'This kind of entry is not known to this version: reload the page.',
+});
 
 const actShape = z.object({
   id: z.uuid('An act is named by a UUID.').toLowerCase(),

@@ -1,2 +1,3 @@
+export { versionOf } from '../core/log/entry.ts';
 export * as schema from './entry.ts';
 export * from './routes.ts';

@@ -2,7 +2,7 @@ import type { ClayBody } from '../core/clay/body.ts';
 import type { Lesson, Taughtable } from '../core/forecast/learn.ts';
 import type { Belief } from '../core/forecast/prior.ts';
 import type { CheckValue } from '../core/forecast/value.ts';
-import type { PieceCase } from '../core/plan/case.ts';
+import type { PieceFacts } from '../core/piece/facts.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { PlanAnswers } from '../core/plan/plan.ts';
 import type { NextStep } from '../core/plan/next.ts';
@@ -129,7 +129,7 @@ export interface PieceRow {
 /** GET /api/pieces/:id */
 export interface PieceAnswer {
   /** Null where it cannot be planned. */
-  given: PieceCase | null;
+  given: PieceFacts | null;
   /** Why it cannot be planned: its making is undone, or what it rests on is gone. */
   unplanned: 'undone' | { message: string } | null;
   /** What the Bench shows of it; null where that is still being worked out. */
@@ -234,7 +234,7 @@ export interface LearningAnswer {
 }
 
 /** GET /api/learning/cases: all pieces that anything was found of. */
-export type LearningCasesAnswer = PieceCase[];
+export type LearningCasesAnswer = PieceFacts[];
 
 /** What was measured of a room: from when to when, and its usual air in the last week of that. */
 export interface RoomMeasured {

@@ -16,8 +16,9 @@ import type { Entry } from '../core/log/entry.ts';
 import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
 import { emptyLedger, record } from '../core/log/ledger.ts';
 import { foldPiece } from '../core/log/piece.ts';
-import type { PieceCase } from '../core/plan/case.ts';
-import { courseOf } from '../core/plan/course.ts';
+import { upcastEntry, type AnyEntry } from '../core/log/upcast.ts';
+import type { PieceFacts } from '../core/piece/facts.ts';
+import { believedNow } from '../core/piece/believed.ts';
 import { rememberingPlanner } from '../core/plan/memory.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { blendTable } from '../core/slip/blend.ts';
@@ -124,9 +125,9 @@ const coated = (tolerance: number) =>
   );
 }
 
-function pieceCase(i: number): PieceCase {
+function pieceCase(i: number): PieceFacts {
   const entry = (kind: string, at: number, body: unknown): Entry =>
-    ({
+    upcastEntry({
       id: `${kind}${at}`,
       kind,
       v: 1,
@@ -135,7 +136,7 @@ function pieceCase(i: number): PieceCase {
       place: null,
       face: 'outside',
       body,
-    }) as unknown as Entry;
+    } as unknown as AnyEntry);
   const coat = (n: number, hour: number) =>
     entry('piece.coated', START + hour * HOUR, {
       stepId: `coat-${n}`,
@@ -168,6 +169,7 @@ function pieceCase(i: number): PieceCase {
     entries,
     body: defaultBody,
     studio: defaultStudio,
+    tubs: {},
     rooms: [
       { id: 'r', settings: [{ ...defaultRoom, from: 0 }], series: { at: [], celsius: [], humidity: [] } },
     ],
@@ -193,7 +195,7 @@ console.log(
 const checked = cases[2]!;
 const piece = foldPiece(checked.pieceId, checked.entries)!;
 console.log(
-  `Update of 64 members by a touch check: ${median(() => void courseOf(piece, checked, now), 8).toFixed(0)} ms (wanted 300)`,
+  `Update of 64 members by a touch check: ${median(() => void believedNow(piece, checked, now), 8).toFixed(0)} ms (wanted 300)`,
 );
 const remembering = rememberingPlanner(4);
 remembering(checked, now);

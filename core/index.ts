@@ -41,10 +41,12 @@ export { capVolume, clayVolume, exposure, outsideArea, sphereZoneArea, type Form
 export { hazards, type Hazard } from './hazard/hazard.ts';
 export { whyNot } from './log/admit.ts';
 export { emptyLedger, entriesAbout, ledgerOf, record, stands, type Ledger } from './log/ledger.ts';
-export { foldPiece, weighedWater, type PieceState } from './log/piece.ts';
+export { foldPiece, routeOf, type PieceState } from './log/piece.ts';
+export { weighedWater } from './piece/weighing.ts';
 export { settingAt, studioOf, type StudioState } from './log/studio.ts';
 export { foldTub, type TubState } from './log/tub.ts';
-export { firstWorkable, nightTime, workingTime } from './plan/hours.ts';
+export { nightTime, workingTime } from './plan/hours.ts';
+export { firstWorkable } from './plan/policy.ts';
 export { nextStep, type NextStep } from './plan/next.ts';
 export { planPiece, type PiecePlan } from './plan/plan.ts';
 export { alikeWhenWet, openWaterLoss, tubOnShelf, type TubOnShelf } from './shelf/tubOnShelf.ts';
@@ -92,5 +94,6 @@ export { batchOf, recipeProblem, recipeQuestions, roundedBatch, type Recipe } fr
 export { layerYield, settlingSpeed, settlingTime, takenLayer, waterViscosity } from './slip/settle.ts';
 export { sieveOpening } from './slip/sieve.ts';
 export { expansionEstimate, unityFormula } from './slip/unity.ts';
-export { stepsOf, techniqueNamed } from './technique/catalogue.ts';
+export { stepsOf, techniqueNamed, techniques } from './technique/catalogue.ts';
+export { compose } from './technique/compose.ts';
 export { formatNumber, formatQuantity, fromUnit, readNumber, toUnit } from './units/quantity.ts';

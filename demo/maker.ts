@@ -1,10 +1,10 @@
 import { v7 as uuid } from 'uuid';
 import type { z } from 'zod';
-import type { schema } from '../api/index.ts';
+import { versionOf, type schema } from '../api/index.ts';
 
 export type Entry = z.infer<typeof schema.entry>;
-type Kind = Entry['kind'];
-export type BodyOf<K extends Kind> = Extract<Entry, { kind: K }>['body'];
+type Kind = keyof typeof schema.bodies;
+export type BodyOf<K extends Kind> = z.infer<(typeof schema.bodies)[K]>;
 
 const HOUR = 3_600_000;
 const ZONE_AHEAD = HOUR;
@@ -25,11 +25,11 @@ export function maker(now: number): Make {
       return {
         id: uuid(),
         kind,
-        v: 1,
+        v: versionOf(kind),
         subject,
         at: new Date(at).toISOString(),
         place: null,
-        face: kind === 'piece.coated' ? 'outside' : null,
+        face: kind === 'piece.done' ? 'outside' : null,
         body,
       } as unknown as Entry;
     },

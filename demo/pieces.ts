@@ -1,6 +1,28 @@
-import type { Entry, Make } from './maker.ts';
+import type { BodyOf, Entry, Make } from './maker.ts';
 
 type Cover = 'open' | 'draped' | 'tight' | 'damp-box';
+type Form = BodyOf<'piece.made'>['form'];
+type Layers = BodyOf<'piece.made'>['layers'];
+type Done = BodyOf<'piece.done'>;
+type Outcome = 'good' | 'mixed' | 'bad';
+
+/** The one layer of a piece, all over its outside. */
+const layer = (
+  technique: string,
+  rev: string,
+  schools: Record<string, string>,
+  tubs: string[] = [],
+): Layers[0] => ({
+  id: 'first',
+  technique,
+  rev,
+  schools,
+  zones: [{ id: 'whole', name: 'All over', kind: 'whole' }],
+  face: 'outside',
+  upon: null,
+  also: [],
+  stock: tubs.length > 0 ? [{ ids: tubs }] : [],
+});
 
 /** Pieces at every stage: due now, waiting, holding, late, and some that are finished, well and badly. */
 export function pieces({ entry }: Make): Entry[][] {
@@ -11,31 +33,58 @@ export function pieces({ entry }: Make): Entry[][] {
   const planter = { kind: 'cylinder', diameterM: 0.26, heightM: 0.24, wallM: 0.011, mouth: 'open' } as const;
   const caddy = { kind: 'cylinder', diameterM: 0.1, heightM: 0.13, wallM: 0.0045, mouth: 'open' } as const;
 
-  const base = {
-    clayId: 'clay-default',
-    roomId: 'room-default',
-    techniqueId: 'sgraffito',
-    schools: { ground: 'engobe', burrs: 'dry' },
-    cover: 'open',
-    stand: 'board',
-    attachmentM: null,
-    stage: null,
-  } as const;
   const made = (
     id: string,
     days: number,
     time: string,
     body: {
       name: string;
-      form: Parameters<typeof entry<'piece.made'>>[4]['form'];
+      form: Form;
       roomId?: string;
       clayId?: string;
       cover?: Cover;
+      layers?: Layers;
     },
-  ): Entry[] => [entry('piece.made', id, days, time, { ...base, ...body })];
+  ): Entry[] => [
+    entry('piece.made', id, days, time, {
+      clayId: 'clay-default',
+      roomId: 'room-default',
+      layers: [layer('sgraffito', '2', { ground: 'engobe', edges: 'pressed' })],
+      cover: 'open',
+      stand: 'board',
+      attachmentM: null,
+      stage: null,
+      ...body,
+    }),
+  ];
   const covered = (id: string, days: number, time: string, cover: Cover): Entry[] => [
     entry('piece.covered', id, days, time, { cover, stand: 'board' }),
   ];
+  const done = (
+    id: string,
+    days: number,
+    time: string,
+    step: string,
+    effects: Done['effects'],
+    more: Partial<Done> & { pass?: number } = {},
+  ): Entry[] => {
+    const { pass = 1, ...said } = more;
+    return [
+      entry('piece.done', id, days, time, {
+        refs: [{ layer: 'first', step, zone: null, pass }],
+        effects,
+        zone: null,
+        endedAt: null,
+        slip: null,
+        tubs: [],
+        form: null,
+        outcome: null,
+        faults: [],
+        note: '',
+        ...said,
+      }),
+    ];
+  };
   const coat = (
     id: string,
     days: number,
@@ -44,17 +93,22 @@ export function pieces({ entry }: Make): Entry[][] {
     tubId = 'tub-night',
     thicknessM = 0.00015,
   ): Entry[] => [
-    entry('piece.coated', id, days, time, {
-      stepId: `coat-${n}`,
-      tubId,
-      thicknessM,
-      specificGravity: 1.37,
-      grainDensity: 2650,
+    ...done(id, days, time, 'coat', [{ does: 'coat', use: 'brushed-engobe', thicknessM, share: 1 }], {
+      pass: n,
+      slip: { specificGravity: 1.37, grainDensity: 2650, adjusted: 'none' },
+      tubs: [tubId],
     }),
     entry('tub.used', tubId, days, time, { volumeM3: 1.2e-5, pieceId: id }),
   ];
-  const matte = (id: string, days: number, time: string, n: number): Entry[] => [
-    entry('piece.seen', id, days, time, { sign: 'matte', stepId: `coat-${n}` }),
+  const seen = (
+    id: string,
+    days: number,
+    time: string,
+    step: string,
+    pass: number,
+    what = 'matte',
+  ): Entry[] => [
+    entry('piece.seen', id, days, time, { refs: [{ layer: 'first', step, zone: null, pass }], what }),
   ];
   const threeCoats = (
     id: string,
@@ -63,25 +117,33 @@ export function pieces({ entry }: Make): Entry[][] {
     tubId?: string,
   ): Entry[][] => [
     coat(id, days, times[0], 1, tubId),
-    matte(id, days, times[1], 1),
+    seen(id, days, times[1], 'coat', 1),
     coat(id, days, times[1], 2, tubId),
-    matte(id, days, times[2], 2),
+    seen(id, days, times[2], 'coat', 2),
     coat(id, days, times[2], 3, tubId),
+    seen(id, days, times[2], 'coat', 3, 'no clay shows through'),
   ];
-  const worked = (
+  const carved = (
     id: string,
     days: number,
-    time: string,
-    stepId: string,
-    outcome: 'good' | 'mixed' | 'bad',
+    times: [string, string],
+    outcome: Outcome,
     note = '',
-  ): Entry[] => [entry('piece.worked', id, days, time, { stepId, outcome, note })];
+  ): Entry[][] => [
+    done(id, days, times[0], 'outlines', [{ does: 'cut', depthM: 0.0004, share: 0.1 }], { outcome }),
+    done(id, days, times[1], 'backgrounds', [{ does: 'cut', depthM: 0.0004, share: 0.3 }], { outcome, note }),
+  ];
+  const fired = (id: string, days: number, outcome: Outcome): Entry[][] => [
+    done(id, days, '11:00', 'clean', [{ does: 'none' }], { outcome: 'good' }),
+    done(id, days - 1, '09:30', 'load', [{ does: 'none' }]),
+    done(id, days - 3, '09:00', 'bisque', [{ does: 'fire', cone: '04', to: 'bisque' }], { outcome }),
+  ];
   const whole = (
     id: string,
     name: string,
-    form: typeof saltPig | typeof caddy | typeof cruet,
+    form: Form,
     days: number,
-    outcome: 'good' | 'mixed' | 'bad',
+    outcome: Outcome,
     faults: string[],
     note: string,
   ): Entry[][] => [
@@ -96,10 +158,49 @@ export function pieces({ entry }: Make): Entry[][] {
       }),
     ],
     ...threeCoats(id, days - 1, ['10:10', '10:16', '10:24'], 'tub-harbour'),
-    worked(id, days - 1, '15:10', 'carve', outcome),
-    worked(id, days - 3, '11:00', 'burrs', 'good'),
-    worked(id, days - 4, '09:30', 'bisque', outcome === 'bad' ? 'bad' : 'good'),
+    ...carved(id, days - 1, ['15:10', '15:40'], outcome),
+    ...fired(id, days - 3, outcome === 'bad' ? 'bad' : 'good'),
     [entry('piece.finished', id, days - 7, '16:00', { outcome, faults, note })],
+  ];
+  const inlaid = (id: string, days: number): Entry[][] => [
+    made(id, days, '14:00', {
+      name: 'Tea caddy, knotwork',
+      form: caddy,
+      layers: [layer('inlay', '1', { mark: 'cut', finish: 'leather' }, ['tub-chalk'])],
+    }),
+    covered(id, days, '17:50', 'tight'),
+    covered(id, days - 1, '08:10', 'open'),
+    done(id, days - 1, '08:40', 'cut', [{ does: 'cut', depthM: 0.0012, share: 0.15 }], { outcome: 'good' }),
+  ];
+  const crackled = (id: string, days: number): Entry[][] => [
+    made(id, days, '11:00', {
+      name: 'Planter, dry lake',
+      form: { kind: 'cylinder', diameterM: 0.14, heightM: 0.2, wallM: 0.01, mouth: 'open' },
+      layers: [layer('silicate-crackle', '1', { skin: 'heat' })],
+    }),
+    done(id, days, '11:04', 'colour', [{ does: 'coat', use: 'bands', thicknessM: 0.00015, share: 1 }], {
+      slip: { specificGravity: 1.42, grainDensity: 2650, adjusted: 'none' },
+      tubs: ['tub-rust'],
+    }),
+    seen(id, days, '11:06', 'colour', 1, 'the colour is no longer wet'),
+    done(id, days, '11:07', 'silicate', [{ does: 'silicate', kgM2: 0.2, share: 1 }]),
+    done(id, days, '11:10', 'skin-heat', [{ does: 'heat', tool: 'heat-gun', seconds: 150, duty: 0.5 }]),
+    done(id, days, '11:14', 'push', [{ does: 'stretch', by: 'hoop', ratio: 1.03 }], { outcome: 'good' }),
+    done(id, days, '11:16', 'stretch', [{ does: 'stretch', by: 'hoop', ratio: 1.25 }], {
+      outcome: 'good',
+      note: 'Plates as large as a thumbnail.',
+    }),
+    covered(id, days, '17:40', 'draped'),
+  ];
+  const washed = (id: string, days: number): Entry[][] => [
+    made(id, days, '10:30', {
+      name: 'Lantern body, bark',
+      form: lantern,
+      layers: [layer('oxide-wash', '1', { on: 'bisque' })],
+    }),
+    done(id, days - 1, '09:20', 'texture', [{ does: 'cut', depthM: 0.0003, share: 0.5 }]),
+    done(id, days - 5, '17:00', 'load', [{ does: 'none' }]),
+    done(id, days - 7, '09:10', 'bisque', [{ does: 'fire', cone: '04', to: 'bisque' }], { outcome: 'good' }),
   ];
 
   return [
@@ -127,7 +228,7 @@ export function pieces({ entry }: Make): Entry[][] {
     covered('piece-number-27', 5, '17:50', 'draped'),
     covered('piece-number-27', 4, '09:30', 'open'),
     ...threeCoats('piece-number-27', 4, ['10:00', '10:06', '10:15']),
-    worked('piece-number-27', 4, '11:40', 'carve', 'good', 'Serifs came out clean.'),
+    ...carved('piece-number-27', 4, ['11:10', '11:40'], 'good', 'Serifs came out clean.'),
 
     made('piece-caddy-moths', 2, '13:40', { name: 'Tea caddy, moths', form: caddy, roomId: 'room-loft' }),
 
@@ -140,13 +241,13 @@ export function pieces({ entry }: Make): Entry[][] {
     ...threeCoats('piece-pig-gulls', 1, ['12:05', '12:09', '12:16']),
     covered('piece-pig-gulls', 1, '15:00', 'tight'),
     covered('piece-pig-gulls', 0, '08:05', 'open'),
-    matte('piece-pig-gulls', 0, '08:06', 3),
+    seen('piece-pig-gulls', 0, '08:06', 'coat', 3),
 
     made('piece-lantern-reeds', 1, '09:40', { name: 'Lantern body, reeds', form: lantern }),
     covered('piece-lantern-reeds', 1, '15:30', 'tight'),
     covered('piece-lantern-reeds', 0, '08:10', 'open'),
     coat('piece-lantern-reeds', 0, '10:06', 1),
-    matte('piece-lantern-reeds', 0, '10:09', 1),
+    seen('piece-lantern-reeds', 0, '10:09', 'coat', 1),
     coat('piece-lantern-reeds', 0, '10:18', 2, 'tub-night', 0.0003),
 
     made('piece-number-14', 1, '14:10', { name: 'House number 14', form: plaque, cover: 'draped' }),
@@ -161,6 +262,9 @@ export function pieces({ entry }: Make): Entry[][] {
       clayId: 'clay-buff',
       roomId: 'room-loft',
     }),
+    ...inlaid('piece-caddy-knots', 1),
+    ...crackled('piece-planter-lake', 1),
+    ...washed('piece-lantern-bark', 9),
     made('piece-planter-thistle', 0, '09:20', { name: 'Planter, thistle', form: planter }),
   ];
 }

@@ -10,6 +10,7 @@ import { openJournal, readAct, readJournal, rewriteJournal, type PassedOver } fr
 import { takeFolder, type FolderLock } from './lock.ts';
 import { createStore, readingsOfActs, type Store } from './store.ts';
 import { whyNot } from '../core/log/admit.ts';
+import { upcast, type AnyRecordedAct } from '../core/log/upcast.ts';
 import type { RecordedAct } from '../core/log/entry.ts';
 import { emptyLedger, ledgerOf, record, type Ledger } from '../core/log/ledger.ts';
 
@@ -135,11 +136,11 @@ async function openOrRebuild(
 }
 
 interface Agreed {
-  acts: RecordedAct[];
+  acts: AnyRecordedAct[];
   /** Acts written before today's rules held. */
   old: ReadonlySet<string>;
   passedOver: PassedOver[];
-  toDatabase: RecordedAct[];
+  toDatabase: AnyRecordedAct[];
   lastN: number;
   /** Of the journal, bytes. */
   length: number;
@@ -185,11 +186,12 @@ async function agree(path: string, { db }: Database, clock: Clock, notes: string
 
 /** The log, without the old undos that take away what others rest on. */
 function sifted({ acts, old, passedOver }: Agreed): { ledger: Ledger; passedOver: PassedOver[] } {
+  const today = acts.map(upcast);
   const isUndo = (act: RecordedAct) => act.entries.some((e) => e.kind === 'act.retracted');
-  if (!acts.some((act) => old.has(act.id) && isUndo(act))) return { ledger: ledgerOf(acts), passedOver };
+  if (!today.some((act) => old.has(act.id) && isUndo(act))) return { ledger: ledgerOf(today), passedOver };
   const ledger = emptyLedger();
   const over = [...passedOver];
-  for (const act of acts) {
+  for (const act of today) {
     const refusal = old.has(act.id) && isUndo(act) ? whyNot(ledger, act, Date.parse(act.recordedAt)) : null;
     if (refusal?.code === 'in-use') over.push({ id: act.id, n: act.n, line: '', why: refusal.message });
     else record(ledger, act);
@@ -203,10 +205,10 @@ function sifted({ acts, old, passedOver }: Agreed): { ledger: Ledger; passedOver
  */
 async function takenIntoDatabase(
   { db }: Database,
-  acts: RecordedAct[],
+  acts: AnyRecordedAct[],
   files: FileStore,
   notes: string[],
-): Promise<RecordedAct[]> {
+): Promise<AnyRecordedAct[]> {
   if (acts.length > 0) notes.push(`${acts.length} acts were taken into the database from the journal.`);
   if (acts.length > FEW) return acts;
   const missing = new Set<string>();

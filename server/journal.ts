@@ -12,7 +12,7 @@ import {
 import { crc32 } from 'node:zlib';
 import { z } from 'zod';
 import { schema } from '../api/index.ts';
-import type { RecordedAct } from '../core/log/entry.ts';
+import type { AnyRecordedAct } from '../core/log/upcast.ts';
 import { breathing } from './breath.ts';
 
 /**
@@ -21,9 +21,9 @@ import { breathing } from './breath.ts';
  */
 export interface Journal {
   /** Appends acts as one line and waits until they are on the disk. Leaves the journal as it was if it cannot. */
-  append: (acts: RecordedAct[]) => void;
+  append: (acts: AnyRecordedAct[]) => void;
   /** The same for many acts, giving way to others meanwhile. */
-  appendMany: (acts: RecordedAct[]) => Promise<void>;
+  appendMany: (acts: AnyRecordedAct[]) => Promise<void>;
   /** Takes the last append back. */
   undoAppend: () => void;
   close: () => void;
@@ -38,7 +38,7 @@ export interface PassedOver {
 }
 
 export interface JournalContents {
-  acts: RecordedAct[];
+  acts: AnyRecordedAct[];
   /** Acts of lines written before today's rules held: they are looked at again. */
   old: Set<string>;
   passedOver: PassedOver[];
@@ -57,7 +57,7 @@ const NEWLINE = 0x0a;
 
 const sumOf = (crc: number): string => crc.toString(16).padStart(8, '0');
 
-function lineOf(acts: RecordedAct[]): Buffer {
+function lineOf(acts: AnyRecordedAct[]): Buffer {
   const text = JSON.stringify(acts);
   return Buffer.from(`${HEAD}${text}${TAIL}${sumOf(crc32(text))}"}\n`);
 }
@@ -83,7 +83,7 @@ function readLine(line: string, contents: JournalContents, known: Set<string>): 
     return;
   }
   for (const act of acts) {
-    const read = trusted ? { ok: true as const, act: act as RecordedAct } : readAct(act);
+    const read = trusted ? { ok: true as const, act: act as AnyRecordedAct } : readAct(act);
     if (!read.ok) contents.passedOver.push(read.passedOver);
     else if (!known.has(read.act.id)) {
       known.add(read.act.id);
@@ -115,9 +115,9 @@ function actsOfOld(line: string): unknown[] | null {
 /** An act of unknown age by today's shapes; where it has none of them, why it is passed over. */
 export function readAct(
   act: unknown,
-): { ok: true; act: RecordedAct } | { ok: false; passedOver: PassedOver } {
+): { ok: true; act: AnyRecordedAct } | { ok: false; passedOver: PassedOver } {
   const outcome = schema.recordedAct.safeParse(act);
-  if (outcome.success) return { ok: true, act: outcome.data as RecordedAct };
+  if (outcome.success) return { ok: true, act: outcome.data as AnyRecordedAct };
   const [issue] = outcome.error.issues;
   const { id, n } = (typeof act === 'object' && act !== null ? act : {}) as { id?: unknown; n?: unknown };
   return {
@@ -134,7 +134,7 @@ export function readAct(
 /** Writes a journal anew with these acts, one a line; the old one is kept beside it under `keepAs`. */
 export function rewriteJournal(
   path: string,
-  acts: RecordedAct[],
+  acts: AnyRecordedAct[],
   old: ReadonlySet<string>,
   passedOver: PassedOver[],
   keepAs: string | null,

@@ -7,7 +7,7 @@ import { actsReferring, entriesAbout, subjectsOf, type Ledger } from '../core/lo
 import { DEFAULT_ROOM, studioOf } from '../core/log/studio.ts';
 import { foldTrial, type TrialState } from '../core/log/trial.ts';
 import { foldTub, type TubState } from '../core/log/tub.ts';
-import { roomClimate } from '../core/plan/case.ts';
+import { roomClimate } from '../core/piece/facts.ts';
 import { USUAL_GRAIN } from '../core/slip/density.ts';
 import { alikeWhenWet, tubOnShelf, type ShelfRoom, type TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { Instant } from '../core/units/quantity.ts';

@@ -3,8 +3,9 @@ import { sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import type { ImportProgress } from '../api/index.ts';
 import { whyNot } from '../core/log/admit.ts';
-import type { Act, Entry, RecordedAct, SubjectKind } from '../core/log/entry.ts';
+import { versionOf, type Entry, type RecordedAct, type SubjectKind } from '../core/log/entry.ts';
 import { emptyLedger, enter, entriesAbout, record, standingAnew, type Ledger } from '../core/log/ledger.ts';
+import { upcast, type AnyAct, type AnyEntry, type AnyRecordedAct } from '../core/log/upcast.ts';
 import { settingsKept } from '../core/log/settingsKept.ts';
 import { DEFAULT_MAKER, studioOf, type StudioState } from '../core/log/studio.ts';
 import { problem, type Problem } from '../core/units/problem.ts';
@@ -22,12 +23,12 @@ export interface Store {
   studio: () => StudioState;
   entriesAbout: (kind: SubjectKind, id: string) => Entry[];
   /** Keeps an act for good, or says why not. Safe to repeat. */
-  keep: (act: Act) => Promise<Kept>;
+  keep: (act: AnyAct) => Promise<Kept>;
   /**
    * Keeps many acts of another studio's export, all or none. What is set here stays as it is.
    * @param told how far it is; false stops it, until it is being kept
    */
-  keepAll: (acts: RecordedAct[], told?: Told) => Promise<KeptAll>;
+  keepAll: (acts: AnyRecordedAct[], told?: Told) => Promise<KeptAll>;
   /** Rooms' standing measurements; the newest act wins where two speak of one moment. */
   readings: RoomAir['between'];
   /** What was measured of a room in all. */
@@ -59,7 +60,7 @@ export function createStore(parts: {
   /** The number of the last act in the journal, passed-over ones included. */
   lastN: number;
   /** Acts that the database still lacks. */
-  lacking: RecordedAct[];
+  lacking: AnyRecordedAct[];
   clock: Clock;
   files: FileStore;
 }): Store {
@@ -83,7 +84,7 @@ export function createStore(parts: {
   });
 
   /** Journal first and on the disk, then the database, then memory; only then is it acknowledged. */
-  const commit = async (recorded: RecordedAct, brought: ReadingsByAct): Promise<void> => {
+  const commit = async (recorded: AnyRecordedAct, brought: ReadingsByAct): Promise<void> => {
     journal.append([recorded]);
     try {
       await db.transaction((tx) => insertActs(tx, [recorded], brought));
@@ -91,13 +92,13 @@ export function createStore(parts: {
       journal.undoAppend();
       throw error;
     }
-    record(ledger, recorded);
+    record(ledger, upcast(recorded));
     lastN = recorded.n;
     clock.save();
   };
 
   /** Writes acts that the journal has into the database, page by page, others in between. */
-  const writeBehind = (acts: RecordedAct[]): void => {
+  const writeBehind = (acts: AnyRecordedAct[]): void => {
     for (const { id } of acts) pending.add(id);
     const pages = pagesOf(acts);
     behind = behind.then(async () => {
@@ -113,8 +114,9 @@ export function createStore(parts: {
     });
   };
 
-  const keep = async (draft: Act): Promise<Kept> => {
-    const act = normal(draft);
+  const keep = async (draft: AnyAct): Promise<Kept> => {
+    const came = normal(draft);
+    const act = upcast(came);
     const read = ledger.byId.has(act.id) ? null : await readingsOrProblem(act, files);
     return inTurn(async () => {
       const known = ledger.byId.get(act.id);
@@ -123,17 +125,17 @@ export function createStore(parts: {
       const refusal = whyNot(ledger, act, clock.now());
       if (refusal) return { kind: 'refused', problem: refusal };
       if (read && 'problem' in read) return { kind: 'refused', problem: read.problem };
-      const recorded: RecordedAct = { ...act, n: lastN + 1, recordedAt: new Date(clock.now()).toISOString() };
-      await commit(recorded, read?.brought ?? new Map());
-      return { kind: 'kept', act: recorded, again: false };
+      const number = { n: lastN + 1, recordedAt: new Date(clock.now()).toISOString() };
+      await commit({ ...came, ...number }, read?.brought ?? new Map());
+      return { kind: 'kept', act: { ...act, ...number }, again: false };
     });
   };
 
   /** Which of foreign acts are new here, each fit for the log that those before it make. */
   const admitted = async (
-    foreign: RecordedAct[],
+    foreign: AnyRecordedAct[],
     told: Told,
-  ): Promise<{ fresh: RecordedAct[]; scratch: Ledger } | { problem: Problem }> => {
+  ): Promise<{ fresh: AnyRecordedAct[]; scratch: Ledger } | { problem: Problem }> => {
     const breathe = breathing();
     const scratch = emptyLedger();
     for (const act of ledger.acts) {
@@ -141,12 +143,13 @@ export function createStore(parts: {
       await breathe();
     }
     standingAnew(scratch);
-    const fresh: RecordedAct[] = [];
+    const fresh: AnyRecordedAct[] = [];
     for (const [i, draft] of foreign.entries()) {
       await breathe();
       if (i % PAGE === 0 && !told('checking', i))
         return { problem: problem('stopped', null, 'It was stopped.') };
-      const act = { ...normal(draft), n: lastN + 1 + fresh.length, recordedAt: draft.recordedAt };
+      const came = { ...normal(draft), n: lastN + 1 + fresh.length, recordedAt: draft.recordedAt };
+      const act = upcast(came);
       const known = scratch.byId.get(act.id);
       if (known && sameAct(known, act)) continue;
       if (known)
@@ -163,19 +166,28 @@ export function createStore(parts: {
       if ('problem' in read)
         return { problem: { ...read.problem, field: `acts.${i}.${read.problem.field}` } };
       record(scratch, act);
-      fresh.push(act);
+      fresh.push(came);
     }
     return { fresh, scratch };
   };
 
-  const keepAll = (foreign: RecordedAct[], told: Told = () => true): Promise<KeptAll> =>
+  const keepAll = (foreign: AnyRecordedAct[], told: Told = () => true): Promise<KeptAll> =>
     inTurn(async () => {
       const outcome = await admitted(foreign, told);
       if ('problem' in outcome) return outcome;
       const { fresh, scratch } = outcome;
       const now = new Date(clock.now()).toISOString();
       const kept = settingsKept(studioOf(ledger), studioOf(scratch), (kind, subject, body) => {
-        const head = { id: uuid(), kind, v: 1, subject, at: now, place: null, face: null, body };
+        const head = {
+          id: uuid(),
+          kind,
+          v: versionOf(kind),
+          subject,
+          at: now,
+          place: null,
+          face: null,
+          body,
+        };
         return head as unknown as Entry;
       });
       if (kept.entries.length > 0) {
@@ -187,7 +199,7 @@ export function createStore(parts: {
       await journal.appendMany(fresh);
       const breathe = breathing();
       for (const [i, act] of fresh.entries()) {
-        record(ledger, act);
+        record(ledger, upcast(act));
         if (i % PAGE === 0) told('keeping', i);
         await breathe();
       }
@@ -220,9 +232,9 @@ export function createStore(parts: {
 }
 
 /** Acts in pages, each quick to write: what brings readings is a page of its own. */
-function pagesOf(acts: RecordedAct[]): RecordedAct[][] {
-  const pages: RecordedAct[][] = [];
-  let open: RecordedAct[] | null = null;
+function pagesOf(acts: AnyRecordedAct[]): AnyRecordedAct[][] {
+  const pages: AnyRecordedAct[][] = [];
+  let open: AnyRecordedAct[] | null = null;
   for (const act of acts) {
     const heavy = act.entries.some((e) => e.kind === 'readings.taken');
     if (!heavy && open && open.length < PAGE) open.push(act);
@@ -234,7 +246,7 @@ function pagesOf(acts: RecordedAct[]): RecordedAct[][] {
 
 /** The five-minute means that an act brings from the raw files it names, or why it cannot be taken. */
 async function readingsOrProblem(
-  act: Act,
+  act: AnyAct,
   files: FileStore,
 ): Promise<{ brought: ReadingsByAct } | { problem: Problem }> {
   const brought: ReadingsByAct = new Map();
@@ -253,7 +265,7 @@ async function readingsOrProblem(
 
 /** The same for acts that are in the journal: of a file that is gone or cannot be read nothing comes. */
 export async function readingsOfActs(
-  acts: RecordedAct[],
+  acts: AnyRecordedAct[],
   files: FileStore,
   missing: (fileName: string) => void = () => undefined,
 ): Promise<ReadingsByAct> {
@@ -274,13 +286,13 @@ export async function readingsOfActs(
 }
 
 /** An act in its normal form: names of acts in small letters, times to the millisecond, as the database gives them back. */
-function normal(act: Act): Act {
+function normal(act: AnyAct): AnyAct {
   const instant = (text: string) => new Date(text).toISOString();
   return {
     id: act.id.toLowerCase(),
     makerId: act.makerId,
     deviceAt: instant(act.deviceAt),
-    entries: act.entries.map((entry) => ({
+    entries: act.entries.map((entry): AnyEntry => ({
       ...entry,
       at: instant(entry.at),
       subject: entry.kind === 'act.retracted' ? entry.subject.toLowerCase() : entry.subject,
@@ -288,8 +300,8 @@ function normal(act: Act): Act {
   };
 }
 
-function sameAct(a: Act, b: Act): boolean {
-  const core = ({ id, makerId, deviceAt, entries }: Act) =>
+function sameAct(a: AnyAct, b: AnyAct): boolean {
+  const core = ({ id, makerId, deviceAt, entries }: AnyAct) =>
     JSON.parse(JSON.stringify({ id, makerId, deviceAt, entries })) as unknown;
   return isDeepStrictEqual(core(a), core(b));
 }

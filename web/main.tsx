@@ -34,6 +34,7 @@ const router = createBrowserRouter([
         lazy: lazily('NewPiece'),
       },
       { path: 'pieces/:id', lazy: lazily('Piece') },
+      { path: 'pieces/:id/correct', lazy: lazily('CorrectPiece') },
       {
         path: 'slips',
         lazy: lazily('SlipsFrame'),

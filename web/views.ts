@@ -4,6 +4,7 @@ export const views = {
   Pieces: async () => (await import('./pieces/Pieces.tsx')).Pieces,
   NewPiece: async () => (await import('./pieces/NewPiece.tsx')).NewPiece,
   Piece: async () => (await import('./pieces/Piece.tsx')).Piece,
+  CorrectPiece: async () => (await import('./pieces/CorrectPiece.tsx')).CorrectPiece,
   SlipsFrame: async () => (await import('./slips/SlipsFrame.tsx')).SlipsFrame,
   Shelf: async () => (await import('./slips/Shelf.tsx')).Shelf,
   NewTub: async () => (await import('./slips/NewTub.tsx')).NewTub,
@@ -37,6 +38,7 @@ const answers = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf', '/api
 export async function loadAhead(fetched: (path: string) => Promise<unknown>): Promise<void> {
   for (const load of Object.values(views)) await load();
   await import('./frame/WhenField.tsx');
+  await import('./pieces/DoneDialog.tsx');
   (await import('./pieces/usePlan.ts')).wakeWorker();
   for (const path of answers) await fetched(path);
 }

@@ -20,19 +20,25 @@ export interface Layer {
   from: number;
   to: number;
   coat: CoatLaid | null;
+  /** The share of the face that it lies on; what it leaves bare dries as what is beneath. */
+  share: number;
 }
 
 /** A coat as it was laid. */
 export interface CoatLaid {
   face: FaceName;
   at: Instant;
-  /** Wet thickness, m. */
+  /** Wet thickness where it lies, m. */
   thicknessM: number;
   specificGravity: number;
   /** Density of the powder, kg/m³. */
   grainDensity: number;
   /** What was done to the slip's flow; nothing where it is not said. */
   adjusted?: Adjustment;
+  /** The share of the face that it lies on, above 0; all of it where it is not said. */
+  share?: number;
+  /** A film of sodium silicate in place of slip: the share of its mass that is solid. */
+  silicateSolids?: number;
 }
 
 /** Cells of dry clay across a wall, from the inside face to the outside, with any coats. */
@@ -42,6 +48,8 @@ export interface Mesh {
   layers: Layer[];
   /** The wall's own clay among the layers. */
   body: Layer;
+  /** Dry solids of the outer millimetre of the plastic clay, kg/m²: a stretch or a cut does not change it. */
+  outerSolids: number;
 }
 
 export const evenWidths = (cells: number, drySolids: number): Float64Array =>
@@ -57,10 +65,13 @@ export function gradedWidths(cells: number, drySolids: number): Float64Array {
   return widths.map((w) => (w / sum) * drySolids);
 }
 
-/** A bare wall. */
-export function bareMesh(widths: Float64Array): Mesh {
-  const body: Layer = { from: 0, to: widths.length, coat: null };
-  return { widths, layers: [body], body };
+/**
+ * A bare wall.
+ * @param outerSolids dry solids of an outer millimetre, kg/m²; all of the wall where that is not said
+ */
+export function bareMesh(widths: Float64Array, outerSolids = Number.POSITIVE_INFINITY): Mesh {
+  const body: Layer = { from: 0, to: widths.length, coat: null, share: 1 };
+  return { widths, layers: [body], body, outerSolids };
 }
 
 /** The laws of each layer of a wall of this body. */
@@ -74,7 +85,19 @@ const COAT_DIFFUSIVITY = 4e-10;
 /** A dried coat no longer shrinks below this water content. From memory. */
 export const COAT_STOPS_AT = 0.12;
 
-function coatLaws({ grainDensity }: CoatLaid): LayerLaws {
+/** A film of silicate passes water slower still. From memory. */
+const SILICATE_DIFFUSIVITY = 1e-10;
+/** Solids of sodium silicate as it is sold, 42 °Bé, as a share of its mass. From memory. */
+export const SILICATE_SOLIDS = 0.38;
+/** Density of its dry matter, kg/m³, that gives the solution SG 1.408. From memory. */
+const SILICATE_GRAIN = 1000 / (1 - (1 - 1 / 1.408) / SILICATE_SOLIDS);
+
+function coatLaws({ grainDensity, silicateSolids }: CoatLaid): LayerLaws {
+  if (silicateSolids !== undefined)
+    return {
+      diffusivity: { value: () => SILICATE_DIFFUSIVITY, slope: () => 0 },
+      volume: { value: (x) => 1 / SILICATE_GRAIN + Math.max(0, x) / 1000, slope: (x) => (x > 0 ? 1e-3 : 0) },
+    };
   return {
     diffusivity: { value: () => COAT_DIFFUSIVITY, slope: () => 0 },
     volume: {
@@ -96,32 +119,80 @@ export interface Laid {
 
 /** Lays a coat on a face: further cells, as wet as its SG says. */
 export function withCoat({ mesh, x }: Laid, coat: CoatLaid, cells = COAT_CELLS): Laid {
-  const dry = coat.thicknessM * dryContent(coat.specificGravity, coat.grainDensity);
-  const layer = {
+  const { share = 1 } = coat;
+  const { dry, wetX } = loadOf(coat);
+  const layer: Part = {
     coat,
-    widths: evenWidths(cells, dry),
-    x: new Float64Array(cells).fill(slipWaterContent(coat.specificGravity, coat.grainDensity)),
+    share: withinBeneath({ mesh, x }, coat.face, share),
+    widths: evenWidths(cells, dry * share),
+    x: new Float64Array(cells).fill(wetX),
   };
   const parts = partsOf({ mesh, x });
-  return assembled(coat.face === 'outside' ? [...parts, layer] : [layer, ...parts]);
+  return assembled(coat.face === 'outside' ? [...parts, layer] : [layer, ...parts], mesh.outerSolids);
+}
+
+/** Dry matter of a coat where it lies, kg/m², and its water, kg/kg. */
+function loadOf({ thicknessM, specificGravity, grainDensity, silicateSolids }: CoatLaid) {
+  return silicateSolids === undefined
+    ? {
+        dry: thicknessM * dryContent(specificGravity, grainDensity),
+        wetX: slipWaterContent(specificGravity, grainDensity),
+      }
+    : {
+        dry: thicknessM * 1000 * specificGravity * silicateSolids,
+        wetX: (1 - silicateSolids) / silicateSolids,
+      };
+}
+
+/** Nothing lies on more of the face than what it lies upon: slip that would is spread on that. */
+function withinBeneath({ mesh }: Laid, face: FaceName, share: number): number {
+  const beneath = face === 'outside' ? mesh.layers.at(-1)! : mesh.layers[0]!;
+  return Math.min(beneath.share, share);
+}
+
+/**
+ * The wall after a stretch: the clay, and the coats that are still wet, spread over `ratio` times the face. A skin does
+ * not: it breaks, keeps its thickness, and bares the rest.
+ * @param isSkin whether a coat breaks
+ */
+export function stretched({ mesh, x }: Laid, ratio: number, isSkin: (coat: Layer) => boolean): Laid {
+  const parts = partsOf({ mesh, x }).map((part, i): Part => {
+    const share = isSkin(mesh.layers[i]!) ? part.share / ratio : part.share;
+    return { ...part, share, widths: part.widths.map((width) => width / ratio) };
+  });
+  return assembled(nested(parts), mesh.outerSolids);
+}
+
+/** What lies on a broken skin broke with it. */
+function nested(parts: Part[]): Part[] {
+  const clay = parts.findIndex(({ coat }) => coat === null);
+  const shares = parts.map(({ share }) => share);
+  for (let i = clay + 1; i < parts.length; i++) shares[i] = Math.min(shares[i]!, shares[i - 1]!);
+  for (let i = clay - 1; i >= 0; i--) shares[i] = Math.min(shares[i]!, shares[i + 1]!);
+  return parts.map((part, i) => ({ ...part, share: shares[i]! }));
 }
 
 /** Joins the cells of every coat into few, keeping its water. */
 export function withSettledCoats(laid: Laid): Laid {
   const parts = partsOf(laid);
   if (parts.every((part) => part.coat === null || part.widths.length <= SETTLED_CELLS)) return laid;
-  return assembled(parts.map((part) => (part.coat === null ? part : joinedCells(part))));
+  return assembled(
+    parts.map((part) => (part.coat === null ? part : joinedCells(part))),
+    laid.mesh.outerSolids,
+  );
 }
 
 interface Part {
   coat: CoatLaid | null;
+  share: number;
   widths: Float64Array;
   x: Float64Array;
 }
 
 const partsOf = ({ mesh, x }: Laid): Part[] =>
-  mesh.layers.map(({ coat, from, to }) => ({
+  mesh.layers.map(({ coat, share, from, to }) => ({
     coat,
+    share,
     widths: mesh.widths.slice(from, to),
     x: x.slice(from, to),
   }));
@@ -141,7 +212,7 @@ function joinedCells(part: Part): Part {
   return { ...part, widths, x };
 }
 
-function assembled(parts: Part[]): Laid {
+function assembled(parts: Part[], outerSolids: number): Laid {
   const count = parts.reduce((sum, part) => sum + part.widths.length, 0);
   const widths = new Float64Array(count);
   const x = new Float64Array(count);
@@ -150,10 +221,10 @@ function assembled(parts: Part[]): Laid {
   for (const part of parts) {
     widths.set(part.widths, from);
     x.set(part.x, from);
-    layers.push({ coat: part.coat, from, to: from + part.widths.length });
+    layers.push({ coat: part.coat, share: part.share, from, to: from + part.widths.length });
     from += part.widths.length;
   }
-  return { mesh: { widths, layers, body: layers.find((layer) => layer.coat === null)! }, x };
+  return { mesh: { widths, layers, body: layers.find((layer) => layer.coat === null)!, outerSolids }, x };
 }
 
 /** Coats on a face, the first laid first. */

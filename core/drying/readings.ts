@@ -1,12 +1,14 @@
+import { signAt } from '../coat/sign.ts';
 import { SETS_AT } from '../slip/correct.ts';
-import type { FaceName, Mesh } from './mesh.ts';
+import type { CoatLaid, FaceName, Mesh } from './mesh.ts';
 
 /** One number read off a wall's cells. */
 export type Reading = (x: Float64Array, mesh: Mesh) => number;
 
-export type ReadingName = 'outer' | 'mean' | 'core';
+export type ReadingName = 'skin' | 'mean' | 'core';
 
-const OUTER_LAYER_M = 0.001;
+/** How thick the layer is that hands and tools meet, m. */
+export const OUTER_LAYER_M = 0.001;
 
 /** Mean of the wall's own clay: for bending, slumping, joining. */
 export const meanReading: Reading = (x, { widths, body }) => {
@@ -26,22 +28,25 @@ export const coreReading: Reading = (x, { body }) => {
   return wettest;
 };
 
-/** Mean of the outer millimetre of the clay (in the plastic wall): for coating, carving, burnishing. */
-export function outerReading(thicknessM: number): Reading {
-  return (x, { widths, body }) => {
-    let dry = 0;
-    for (let i = body.from; i < body.to; i++) dry += widths[i]!;
-    const span = Math.min(dry, (dry * OUTER_LAYER_M) / thicknessM);
+/** Mean of the outer millimetre of the plastic clay on a face, under its coats: for coating, carving, burnishing. */
+export const skinReading =
+  (face: FaceName): Reading =>
+  (x, { widths, body, outerSolids }) => {
+    let left = outerSolids;
     let water = 0;
     let taken = 0;
-    for (let i = body.to - 1; taken < span * (1 - 1e-12); i--) {
-      const part = Math.min(widths[i]!, span - taken);
+    const outside = face === 'outside';
+    for (let k = body.from; k < body.to && left > 1e-12; k++) {
+      const i = outside ? body.to - 1 - (k - body.from) : k;
+      const part = Math.min(widths[i]!, left);
       water += part * x[i]!;
       taken += part;
+      left -= part;
     }
-    return water / span;
+    return water / taken;
   };
-}
+
+export const outerReading: Reading = skinReading('outside');
 
 /** Water content at the very surface: of the newest coat there, or of the clay where it is bare. */
 export const surfaceReading =
@@ -49,18 +54,32 @@ export const surfaceReading =
   (x) =>
     face === 'outside' ? x[x.length - 1]! : x[0]!;
 
+/** A silicate film is a skin at X 0.8 and touch-dry at 0.5, where slip is matte and touch-dry. From memory. */
+const SILICATE = { skin: 0.8, touchDry: 0.5 };
+
+/** The water content at which a plain slip looks and feels as a silicate film does at this one. */
+const asSlip = (x: number): number =>
+  signAt['touch-dry'] +
+  ((x - SILICATE.touchDry) * (signAt.matte - signAt['touch-dry'])) / (SILICATE.skin - SILICATE.touchDry);
+
 /**
- * Water content at which a plain slip looks and feels as the surface does now. A deflocculated coat goes through the
- * same signs at less water, a flocculated one at more: each at its share of the water at which it sets.
+ * Water content at which a plain slip looks and feels as a layer's surface does at this one. A deflocculated coat goes
+ * through the same signs at less water, a flocculated one at more: each at its share of the water at which it sets.
  */
+export const signWater = (x: number, coat: CoatLaid | null): number =>
+  coat?.silicateSolids === undefined ? (x * SETS_AT.none) / SETS_AT[coat?.adjusted ?? 'none'] : asSlip(x);
+
+/** The sign that the newest coat on a face shows, as water of a plain slip; of the clay where it is bare. */
 export const signReading =
   (face: FaceName): Reading =>
   (x, mesh) => {
     const newest = face === 'outside' ? mesh.layers.at(-1)! : mesh.layers[0]!;
-    return (surfaceReading(face)(x, mesh) * SETS_AT.none) / SETS_AT[newest.coat?.adjusted ?? 'none'];
+    return signWater(surfaceReading(face)(x, mesh), newest.coat);
   };
 
-export function readingNamed(name: ReadingName, thicknessM: number): Reading {
-  if (name === 'outer') return outerReading(thicknessM);
+export function readingNamed(name: ReadingName, face: FaceName): Reading {
+  if (name === 'skin') return face === 'outside' ? outerReading : innerReading;
   return name === 'mean' ? meanReading : coreReading;
 }
+
+const innerReading: Reading = skinReading('inside');

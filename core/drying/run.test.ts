@@ -114,7 +114,7 @@ describe('drying of a wall', () => {
   it('carves later after three coats', () => {
     const carvable = (events: WallEvent[]) => {
       const run = carry(startRun(plain, room(), 0), 30 * HOUR, events);
-      return firstWhen(run.trajectory, 6.2 * HOUR, outerReading(0.006), (x) => x < 0.1725)!;
+      return firstWhen(run.trajectory, 6.2 * HOUR, outerReading, (x) => x < 0.1725)!;
     };
     const coats = [5, 5.1, 5.2].map((h): WallEvent => ({
       at: h * HOUR,

@@ -1,5 +1,6 @@
 import { activityLaw, drySolidsPerArea, specificVolume, type ClayBody } from '../clay/body.ts';
 import type { FaceExposure } from '../form/form.ts';
+import { signAt } from '../coat/sign.ts';
 import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
 import { shiftedClimate } from './air.ts';
 import { coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
@@ -10,12 +11,14 @@ import {
   gradedWidths,
   layerLaws,
   withCoat,
+  stretched,
   withSettledCoats,
   type CoatLaid,
   type FaceName,
   type Laid,
+  type Layer,
 } from './mesh.ts';
-import { meanReading } from './readings.ts';
+import { meanReading, OUTER_LAYER_M, signWater } from './readings.ts';
 import { emptyTrajectory, type WallAt } from './trajectory.ts';
 import { createWall, type Wall, type WallState } from './wall.ts';
 import { recorded, type Surroundings, type WallRun, type WallSetting } from './wallRun.ts';
@@ -30,6 +33,8 @@ export type WallEvent = { at: Instant } & (
   | { kind: 'mist'; face: FaceName; water: number }
   /** A hot tool over a face, pointing there for a share of the time. */
   | { kind: 'heat'; tool: HeatTool; face: FaceName; seconds: number; duty: number }
+  /** The clay is stretched to so many times its face. */
+  | { kind: 'stretch'; ratio: number }
   /** The clay was found to lie between two mean water contents, whatever was computed. */
   | { kind: 'found'; fromX: number; toX: number }
 );
@@ -79,7 +84,10 @@ export function startRun(
   fineness: Partial<Fineness> = {},
 ): WallRun {
   const { cells, coatCells, tolerance } = { ...FINE, ...fineness };
-  const mesh = bareMesh(gradedWidths(cells, drySolidsPerArea(setting.body, setting.thicknessM)));
+  const mesh = bareMesh(
+    gradedWidths(cells, drySolidsPerArea(setting.body, setting.thicknessM)),
+    drySolidsPerArea(setting.body, OUTER_LAYER_M),
+  );
   return {
     setting,
     wall: wallOf(setting.body, mesh),
@@ -105,7 +113,12 @@ export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun
     wall: mesh === run.wall.mesh ? run.wall : wallOf(run.setting.body, mesh),
     surroundings: { ...run.surroundings },
     at,
-    state: { x: x.slice(), left: { inside: 0, outside: 0 }, strideS: run.state.strideS },
+    state: {
+      x: x.slice(),
+      left: { inside: 0, outside: 0 },
+      strideS: run.state.strideS,
+      comesKgM2S: run.state.comesKgM2S,
+    },
     trajectory: emptyTrajectory(),
     recordFrom: Number.NEGATIVE_INFINITY,
     taken: { ...run.taken },
@@ -259,6 +272,9 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
       heatPass(run, event);
       state.strideS = undefined;
       return;
+    case 'stretch':
+      stretch(run, event.ratio);
+      return;
     case 'found': {
       const mean = meanReading(state.x, wall.mesh);
       const shift = Math.min(event.toX, Math.max(event.fromX, mean)) - mean;
@@ -266,6 +282,26 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
       for (let i = from; i < to; i++) state.x[i] = Math.max(1e-4, state.x[i]! + shift);
     }
   }
+}
+
+/** From then on all that is of an area is of the new one. */
+function stretch(run: WallRun, ratio: number): void {
+  const { state, wall, setting, taken } = run;
+  relay(
+    run,
+    stretched({ mesh: wall.mesh, x: state.x }, ratio, (layer) => isSkin(layer, state.x)),
+  );
+  run.setting = { ...setting, thicknessM: setting.thicknessM / ratio };
+  state.left.inside /= ratio;
+  state.left.outside /= ratio;
+  run.taken = { paper: taken.paper / ratio, plaster: taken.plaster / ratio };
+}
+
+/** A coat at touch-dry, or a film that has its skin, breaks where wet slip spreads. */
+function isSkin({ coat, from, to }: Layer, x: Float64Array): boolean {
+  if (coat === null) return false;
+  const surface = x[coat.face === 'outside' ? to - 1 : from]!;
+  return signWater(surface, coat) <= signAt[coat.silicateSolids === undefined ? 'touch-dry' : 'matte'];
 }
 
 /** Goes on with another mesh. */

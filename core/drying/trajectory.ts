@@ -112,6 +112,44 @@ export function firstWhen(
   return null;
 }
 
+/**
+ * The stretches of time from `from` on in which something holds of the wall, to within a second, ascending, one by one;
+ * `to` is infinite where it holds to the end of what was computed.
+ */
+export function* whileHolds(
+  run: Trajectory,
+  from: Instant,
+  test: (wall: WallAt) => boolean,
+): Generator<{ from: Instant; to: Instant }> {
+  const holds = (k: number, at: Instant) => test(interpolated(run, k, at));
+  let since: Instant | null = null;
+  let before = from;
+  let last: boolean | null = null;
+  for (let k = recordBefore(run, from); k < run.at.length; k++) {
+    const start = Math.max(run.at[k]!, from);
+    const stop = run.at[k + 1] ?? start;
+    const parts = stop > start ? FINER : 0;
+    for (let part = 0; part <= parts; part++) {
+      const at = parts === 0 ? start : start + ((stop - start) * part) / parts;
+      const now = holds(k, at);
+      if (now === last) {
+        before = at;
+        continue;
+      }
+      // at the first look, and where an event changed the wall at one moment, there is nothing to narrow down
+      const turned = last === null || at <= before ? at : narrowed((t) => holds(k, t) === now, before, at);
+      if (now) since = turned;
+      else if (since !== null) {
+        yield { from: since, to: turned };
+        since = null;
+      }
+      last = now;
+      before = at;
+    }
+  }
+  if (since !== null) yield { from: since, to: Number.POSITIVE_INFINITY };
+}
+
 function narrowed(holds: (at: Instant) => boolean, no: Instant, yes: Instant): Instant {
   let low = no;
   let high = yes;

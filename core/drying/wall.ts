@@ -1,6 +1,7 @@
-import type { FaceFlux, FaceLaw } from './face.ts';
+import type { FaceLaw } from './face.ts';
 import type { Layer, LayerLaws, Mesh } from './mesh.ts';
 import { meanReading } from './readings.ts';
+import { lawsByCell, sharesByCell, skinsOf, type Skin } from './skin.ts';
 import { rosenbrock as ros } from './rosenbrock.ts';
 
 /**
@@ -23,6 +24,8 @@ export interface WallState {
   left: { inside: number; outside: number };
   /** The step that it was carried by at last, s; the next begins with it. Left out after what shook the wall. */
   strideS?: number | undefined;
+  /** Water that comes from the places beside it, evenly into its cells, kg per m² of face and second. */
+  comesKgM2S?: number | undefined;
 }
 
 /** Called at the start of each accepted step and at the end, with the rate of change dX/dt. */
@@ -46,11 +49,6 @@ export interface Wall {
 
 /** Newton at the surface stops after a change under this; the next would be its square. */
 const SETTLED_X = 1e-5;
-/** A face as the wall sees it; `drop` is how much drier its surface is than the cell behind it. */
-interface Skin extends FaceFlux {
-  drop: number;
-}
-
 const FIRST_STEP_S = 10;
 const SHORTEST_STEP_S = 1e-7;
 /** Wetter than this the local error is held as a share, as befits a coat that is nearly all water. */
@@ -70,9 +68,18 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   const leftShare = Float64Array.from({ length: n - 1 }, (_, i) => dz[i + 1]! / (dz[i]! + dz[i + 1]!));
   /** What is divided by in every cell of every stage is kept turned round. */
   const perWidth = dz.map((width) => 1 / width);
-  const perDistance = Float64Array.from({ length: n - 1 }, (_, i) => 2 / (dz[i]! + dz[i + 1]!));
+  const shares = sharesByCell(mesh);
+  /** Of each boundary: what its conductance is multiplied by, and how deep half a cell is where it lies. */
+  const perDistance = Float64Array.from(
+    { length: n - 1 },
+    (_, i) => (2 * shares[i]! * shares[i + 1]!) / (dz[i]! + dz[i + 1]!),
+  );
+  const halfDepth = dz.map((width, i) => width / (2 * shares[i]!));
   const { from, to } = mesh.body;
   const mayErr = Float64Array.from({ length: n }, (_, i) => (i >= from && i < to ? 1 : COAT_ERROR));
+  const drySolids = dz.reduce((sum, width) => sum + width, 0);
+  /** Water that comes into each cell from the places beside the wall, kg/kg·s. */
+  let comes = 0;
   const f = new Float64Array(n);
   const trial = new Float64Array(n);
   const conductance = new Float64Array(n + 1);
@@ -87,9 +94,9 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   const perPivot = new Float64Array(n);
   const stages = [0, 1, 2, 3].map(() => new Float64Array(n));
   const mixed = new Float64Array(n);
-  const faceIn: Skin = { flux: 0, slope: 0, drop: 0 };
-  const faceOut: Skin = { flux: 0, slope: 0, drop: 0 };
-  const leftStages = { inside: new Float64Array(4), outside: new Float64Array(4) };
+  const skinsIn = skinsOf(mesh, 'inside');
+  const skinsOut = skinsOf(mesh, 'outside');
+  const skins = [...skinsIn, ...skinsOut];
 
   const perVolume = (i: number, x: number): number => {
     const { diffusivity, volume } = laws[i]!;
@@ -112,21 +119,17 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   const between = (i: number, left: number, right: number): number =>
     sameStuff[i]
       ? perVolume(i, left * leftShare[i]! + right * (1 - leftShare[i]!)) * perDistance[i]!
-      : 1 / (dz[i]! / 2 / perVolume(i, left) + dz[i + 1]! / 2 / perVolume(i + 1, right));
+      : Math.min(shares[i]!, shares[i + 1]!) /
+        (halfDepth[i]! / perVolume(i, left) + halfDepth[i + 1]! / perVolume(i + 1, right));
 
   /**
    * Water leaving through a face, per m² of plastic face, with the half cell between its centre and the
-   * surface in the way: A²·K·(X₁ − X_s)/(Δζ/2) = A·j(X_s). Fills `out` with A·j and its slope with X₁.
+   * surface in the way: A²·K·(X₁ − X_s)/(Δζ/2) = A·j(X_s). Fills `out` with its share of A·j and that's slope with X₁.
    */
-  const throughFace = (
-    face: FaceLaw,
-    i: number,
-    x1: number,
-    area: number,
-    timeS: number,
-    out: Skin,
-  ): void => {
-    const half = (area * perVolume(i, x1)) / (dz[i]! / 2);
+  const throughFace = (face: FaceLaw, x: Float64Array, area: number, timeS: number, out: Skin): void => {
+    const i = out.cell;
+    const x1 = x[i]!;
+    const half = (area * perVolume(i, x1)) / halfDepth[i]!;
     let surface = Number.isFinite(out.drop) ? x1 - out.drop : x1;
     // more leaves a wetter surface and less comes to it: what is left over falls with X_s, so the root is bracketed
     let low = x1 > 0 ? 0 : Number.NEGATIVE_INFINITY;
@@ -144,24 +147,29 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
       if (Math.abs(change) < SETTLED_X) break;
     }
     out.drop = x1 - surface;
-    out.flux = area * half * out.drop;
-    out.slope = (area * half * out.slope) / (half + out.slope);
+    out.flux = out.share * area * half * out.drop;
+    out.slope = (out.share * area * half * out.slope) / (half + out.slope);
+  };
+
+  const throughFaces = (faces: WallFaces, x: Float64Array, area: number, timeS: number): void => {
+    for (const skin of skinsIn) throughFace(faces.inside, x, area, timeS, skin);
+    for (const skin of skinsOut) throughFace(faces.outside, x, area, timeS, skin);
   };
 
   const rates = (x: Float64Array, timeS: number, faces: WallFaces, out: Float64Array): void => {
     const area = faceArea(meanReading(x, mesh));
     const scale = area * area;
-    throughFace(faces.inside, 0, x[0]!, area, timeS, faceIn);
-    throughFace(faces.outside, n - 1, x[n - 1]!, area, timeS, faceOut);
-    let inflow = -faceIn.flux;
+    throughFaces(faces, x, area, timeS);
+    let inflow = 0;
     for (let i = 0; i < n - 1; i++) {
       const passes = scale * between(i, x[i]!, x[i + 1]!);
       conductance[i + 1] = passes;
       const outflow = passes * (x[i]! - x[i + 1]!);
-      out[i] = (inflow - outflow) * perWidth[i]!;
+      out[i] = (inflow - outflow) * perWidth[i]! + comes;
       inflow = outflow;
     }
-    out[n - 1] = (inflow - faceOut.flux) * perWidth[n - 1]!;
+    out[n - 1] = inflow * perWidth[n - 1]! + comes;
+    for (const { cell, flux } of skins) out[cell] = out[cell]! - flux * perWidth[cell]!;
   };
 
   /** How the conductance of each boundary changes with the cells beside it. */
@@ -174,10 +182,10 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
         driftRight[i + 1] = slope * (1 - share);
       } else {
         const passes = conductance[i + 1]! / (area * area);
-        const halves = passes / 2;
-        driftLeft[i + 1] = (relativeSlope(i, x[i]!) * halves * dz[i]!) / perVolume(i, x[i]!);
+        const meets = passes / Math.min(shares[i]!, shares[i + 1]!);
+        driftLeft[i + 1] = (relativeSlope(i, x[i]!) * meets * halfDepth[i]!) / perVolume(i, x[i]!);
         driftRight[i + 1] =
-          (relativeSlope(i + 1, x[i + 1]!) * halves * dz[i + 1]!) / perVolume(i + 1, x[i + 1]!);
+          (relativeSlope(i + 1, x[i + 1]!) * meets * halfDepth[i + 1]!) / perVolume(i + 1, x[i + 1]!);
       }
     }
   };
@@ -186,8 +194,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   const jacobian = (x: Float64Array): void => {
     conductanceDrifts(x, faceArea(meanReading(x, mesh)));
     diagonal.fill(0);
-    diagonal[0] = -faceIn.slope * perWidth[0]!;
-    diagonal[n - 1] = diagonal[n - 1]! - faceOut.slope * perWidth[n - 1]!;
+    for (const { cell, slope } of skins) diagonal[cell] = diagonal[cell]! - slope * perWidth[cell]!;
     for (let i = 0; i < n - 1; i++) {
       const passes = conductance[i + 1]!;
       const drop = passes * (x[i]! - x[i + 1]!);
@@ -222,22 +229,19 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
    * with time is taken as the secant over the step: the method keeps its order, and follows a drifting room.
    */
   const step = (x: Float64Array, timeS: number, h: number, faces: WallFaces): number => {
-    const slopeIn = faceIn.slope;
-    const slopeOut = faceOut.slope;
-    const firstFlux = { inside: faceIn.flux, outside: faceOut.flux };
+    for (const skin of skins) {
+      skin.first.flux = skin.flux;
+      skin.first.slope = skin.slope;
+    }
     factor(h);
-    const area = faceArea(meanReading(x, mesh));
-    throughFace(faces.inside, 0, x[0]!, area, timeS + h, faceIn);
-    throughFace(faces.outside, n - 1, x[n - 1]!, area, timeS + h, faceOut);
-    const driftIn = (faceIn.flux - firstFlux.inside) / h;
-    const driftOut = (faceOut.flux - firstFlux.outside) / h;
+    throughFaces(faces, x, faceArea(meanReading(x, mesh)), timeS + h);
+    for (const skin of skins) skin.drift = (skin.flux - skin.first.flux) / h;
     for (let s = 0; s < 4; s++) {
       const k = stages[s]!;
       const ahead = h * h * ros.drift[s]!;
       if (s === 0) {
         for (let i = 0; i < n; i++) k[i] = h * f[i]!;
-        leftStages.inside[0] = h * firstFlux.inside;
-        leftStages.outside[0] = h * firstFlux.outside;
+        for (const skin of skins) skin.left[0] = h * skin.first.flux;
       } else {
         trial.set(x);
         mixed.fill(0);
@@ -257,15 +261,12 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
           if (i < n - 1) coupled += upper[i]! * mixed[i + 1]!;
           k[i] = h * (k[i]! + coupled);
         }
-        leftStages.inside[s] = h * (faceIn.flux + slopeIn * mixed[0]!);
-        leftStages.outside[s] = h * (faceOut.flux + slopeOut * mixed[n - 1]!);
+        for (const skin of skins) skin.left[s] = h * (skin.flux + skin.first.slope * mixed[skin.cell]!);
       }
-      k[0] = k[0]! - ahead * driftIn * perWidth[0]!;
-      k[n - 1] = k[n - 1]! - ahead * driftOut * perWidth[n - 1]!;
+      for (const { cell, drift } of skins) k[cell] = k[cell]! - ahead * drift * perWidth[cell]!;
       solve(k);
-      leftStages.inside[s] = leftStages.inside[s]! + ahead * driftIn + h * ros.gamma * slopeIn * k[0]!;
-      leftStages.outside[s] =
-        leftStages.outside[s]! + ahead * driftOut + h * ros.gamma * slopeOut * k[n - 1]!;
+      for (const skin of skins)
+        skin.left[s] = skin.left[s]! + ahead * skin.drift + h * ros.gamma * skin.first.slope * k[skin.cell]!;
     }
     trial.fill(0);
     for (let s = 0; s < 4; s++) {
@@ -278,10 +279,10 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
       const share = mayErr[i]! * Math.max(1, x[i]! / RELATIVE_FROM_X);
       error = Math.max(error, Math.abs(trial[i]!) / share);
     }
-    faceIn.slope = slopeIn;
-    faceOut.slope = slopeOut;
-    faceIn.flux = firstFlux.inside;
-    faceOut.flux = firstFlux.outside;
+    for (const skin of skins) {
+      skin.flux = skin.first.flux;
+      skin.slope = skin.first.slope;
+    }
     return error;
   };
 
@@ -291,8 +292,8 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
       const b = ros.weights[s]!;
       const k = stages[s]!;
       for (let i = 0; i < n; i++) x[i] = x[i]! + b * k[i]!;
-      left.inside += b * leftStages.inside[s]!;
-      left.outside += b * leftStages.outside[s]!;
+      for (const skin of skinsIn) left.inside += b * skin.left[s]!;
+      for (const skin of skinsOut) left.outside += b * skin.left[s]!;
     }
   };
 
@@ -301,7 +302,8 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     const { x } = state;
     let t = fromS;
     let h = Math.min(state.strideS ?? FIRST_STEP_S, maxStep);
-    faceIn.drop = faceOut.drop = 0;
+    for (const skin of skins) skin.drop = 0;
+    comes = (state.comesKgM2S ?? 0) / drySolids;
     rates(x, t, faces, f);
     while (t < toS) {
       if (until?.(t, x)) break;
@@ -335,10 +337,4 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
 function growth(tolerance: number, error: number): number {
   if (!Number.isFinite(error)) return 0.1;
   return Math.min(4, Math.max(0.2, 0.9 * (tolerance / Math.max(error, 1e-14)) ** (1 / 3)));
-}
-
-function lawsByCell({ widths, layers }: Mesh, lawsOf: (layer: Layer) => LayerLaws): LayerLaws[] {
-  const laws: LayerLaws[] = new Array<LayerLaws>(widths.length);
-  for (const layer of layers) laws.fill(lawsOf(layer), layer.from, layer.to);
-  return laws;
 }

@@ -2,7 +2,7 @@ import { edgeAtWater, stageSpan, type Stage } from '../clay/stage.ts';
 import { meanReading, outerReading, signReading, type Reading } from '../drying/readings.ts';
 import type { WallRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
-import { signAt, type Sign } from '../technique/technique.ts';
+import { signAt, type Sign } from '../coat/sign.ts';
 import type { ClayShare, PlaceName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 import { readAnswers, type Answers } from './answers.ts';
@@ -71,8 +71,7 @@ function numbersOf(observation: Observation): Omit<Compared, 'over'>[] {
     }
     case 'answers':
       return readAnswers(observation.answers).map(({ of, predict, value, sigma }) => ({
-        predict: (run) =>
-          predict(run, at, of === 'outer' ? outerReading(run.setting.thicknessM) : meanReading),
+        predict: (run) => predict(run, at, of === 'outer' ? outerReading : meanReading),
         value,
         sigma,
       }));

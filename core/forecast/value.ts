@@ -5,7 +5,7 @@ import { spreadOf } from './windows.ts';
 
 /** What one touch check would do to a window that is coming. */
 export interface CheckValue {
-  stepId: string;
+  key: string;
   /** Width between the 10 and 90 % moments now and, as expected, after one check, minutes. */
   widthNow: number;
   widthAfter: number;
@@ -22,11 +22,7 @@ const STAGE_WIDTH = 13;
  * @param moments each member's moment; those in which it never comes are left out
  * @returns null where too few members say anything
  */
-export function valueOfCheck(
-  stepId: string,
-  indices: number[],
-  moments: (Instant | null)[],
-): CheckValue | null {
+export function valueOfCheck(key: string, indices: number[], moments: (Instant | null)[]): CheckValue | null {
   const pairs = indices.flatMap((index, i) => {
     const moment = moments[i];
     return moment === null || moment === undefined ? [] : [{ index, moment }];
@@ -39,5 +35,5 @@ export function valueOfCheck(
   if (spread < 1e-9 || p10 === null || p90 === null || p90 - p10 < MINUTE / 60) return null;
   const known = sampleRankCorrelation(at, coming) ** 2 * (spread / (spread + rangeSigma(STAGE_WIDTH) ** 2));
   const widthNow = (p90 - p10) / MINUTE;
-  return { stepId, widthNow, widthAfter: widthNow * Math.sqrt(1 - known) };
+  return { key, widthNow, widthAfter: widthNow * Math.sqrt(1 - known) };
 }

@@ -53,6 +53,35 @@ export function capVolume(rimRadiusM: number, heightM: number): number {
   return (Math.PI * heightM * (3 * rimRadiusM ** 2 + heightM ** 2)) / 6;
 }
 
+/**
+ * A form after its wall was stretched to `ratio` times its face: around at the same height, or all ways alike.
+ * @param ratio new area over old, 1 to 4
+ */
+export function stretchedForm(form: Form, by: 'hoop' | 'area', ratio: number): Form {
+  const wallM = form.wallM / ratio;
+  const across = by === 'hoop' ? ratio : Math.sqrt(ratio);
+  switch (form.kind) {
+    case 'cylinder':
+      return {
+        ...form,
+        wallM,
+        diameterM: form.diameterM * across,
+        heightM: by === 'hoop' ? form.heightM : form.heightM * across,
+      };
+    case 'bowl':
+      return { ...form, wallM, diameterM: form.diameterM * across, heightM: form.heightM * across };
+    case 'plate':
+      return { ...form, wallM, diameterM: form.diameterM * Math.sqrt(ratio) };
+    case 'tile':
+      return {
+        ...form,
+        wallM,
+        lengthM: form.lengthM * Math.sqrt(ratio),
+        widthM: form.widthM * Math.sqrt(ratio),
+      };
+  }
+}
+
 /** What stands in the way of water leaving each face, beside any cover. */
 export type FaceExposure = 'free' | 'narrow' | 'sealed' | 'plaster' | 'mould';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { consistencies } from '../slip/consistency.ts';
 import { makingSteps } from '../slip/making.ts';
 import { rawMaterials } from '../slip/rawMaterials.ts';
-import { stepsOf } from '../technique/catalogue.ts';
+import { techniques } from '../technique/catalogue.ts';
 import { hazards, type HazardId } from './hazard.ts';
 
 const all = Object.values(hazards);
@@ -33,10 +33,8 @@ describe('cautions', () => {
 
   it('all come up somewhere: at a step, with a material, in making slip, or of the wall itself', () => {
     const used = new Set<HazardId>(['slump', 'uneven', 'hot-tool', 'old-slip']);
-    for (const ground of ['engobe', 'underglaze'])
-      for (const burrs of ['dry', 'sponge'])
-        for (const step of stepsOf('sgraffito', { ground, burrs }))
-          step.hazards.forEach((id) => used.add(id));
+    for (const { steps } of techniques())
+      for (const step of steps) step.hazards.forEach((id) => used.add(id));
     for (const { hazards: of } of Object.values(rawMaterials)) of.forEach((id) => used.add(id));
     for (const source of ['powders', 'trimmings'] as const)
       for (const { use } of consistencies)

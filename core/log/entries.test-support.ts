@@ -1,15 +1,15 @@
-import type { Entry, EntryBodies, EntryKind } from './entry.ts';
+import type { Entry, EntryBodies } from './entry.ts';
+import { asToday, type AnyBody, type AnyKind } from './upcast.test-support.ts';
 
 /** Entries for tests: what a test does not care about is filled in. */
 let count = 0;
 
-export const entry = <K extends EntryKind>(
+export const entry = <K extends AnyKind>(
   kind: K,
   subject: string,
-  body: EntryBodies[K],
+  body: AnyBody<K>,
   at = '2026-03-10T09:00:00.000Z',
-): Entry =>
-  ({ id: `e${(count += 1)}`, kind, v: 1, subject, at, place: null, face: null, body }) as unknown as Entry;
+): Entry => asToday(kind, { id: `e${(count += 1)}`, subject, at }, body);
 
 export const tubBody = (change: Partial<EntryBodies['tub.made']> = {}): EntryBodies['tub.made'] => ({
   name: 'Black',

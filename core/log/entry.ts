@@ -2,7 +2,6 @@ import type { ClayBody } from '../clay/body.ts';
 import type { Stage } from '../clay/stage.ts';
 import type { DailyCycle } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
-import type { HeatTool } from '../drying/heat.ts';
 import type { Answers } from '../forecast/answers.ts';
 import type { Taughtable } from '../forecast/learn.ts';
 import type { Form, Stand } from '../form/form.ts';
@@ -14,22 +13,22 @@ import type { FlowCup } from '../slip/flow.ts';
 import type { MakingRoad, MakingSource } from '../slip/making.ts';
 import type { Material } from '../slip/material.ts';
 import type { Recipe } from '../slip/recipe.ts';
-import type { Sign, TechniqueId } from '../technique/technique.ts';
+import type { Layer, StepRef, Zone } from '../technique/layer.ts';
+import type { Effect, Face } from '../technique/technique.ts';
 import type { UnitChoice } from '../units/quantity.ts';
 
 /** The log is the truth: everything else is computed from it. All quantities SI, all times ISO 8601 in UTC. */
 
+export type { Face } from '../technique/technique.ts';
 export type Place = 'rim' | 'wall' | 'foot' | 'floor' | 'attachment';
-export type Face = 'outside' | 'inside';
 export type Outcome = 'good' | 'mixed' | 'bad';
 
-export interface PieceMade {
+/** A piece as it was made, apart from what is done on it. */
+export interface PieceBegun {
   name: string;
   clayId: string;
   form: Form;
   roomId: string;
-  techniqueId: TechniqueId;
-  schools: Record<string, string>;
   cover: Cover;
   stand: Stand;
   /** Thickness of a handle or a spout, m; null where there is none. */
@@ -38,16 +37,34 @@ export interface PieceMade {
   stage: Stage | null;
 }
 
-export interface PieceCoated {
-  stepId: string | null;
-  tubId: string | null;
-  /** Wet thickness, m. */
-  thicknessM: number;
+export interface PieceMade extends PieceBegun {
+  layers: Layer[];
+}
+
+/** Slip as it was laid. */
+export interface SlipLaid {
   specificGravity: number;
   /** Density of the powder, kg/m³. */
   grainDensity: number;
-  /** What was done to the slip's flow. Not asked of the first coats that were logged. */
-  adjusted?: Adjustment | undefined;
+  /** What was done to the slip's flow. */
+  adjusted: Adjustment;
+}
+
+/** Something done to a piece: one act may serve steps of several layers, or none. */
+export interface PieceDone {
+  refs: StepRef[];
+  effects: Effect<number>[];
+  /** Where, if not all over. */
+  zone: Zone | null;
+  /** When it was over, for what takes its time. */
+  endedAt: string | null;
+  slip: SlipLaid | null;
+  tubs: string[];
+  /** The form it has now, where the deed gave it one. */
+  form: Form | null;
+  outcome: Outcome | null;
+  faults: string[];
+  note: string;
 }
 
 export interface PieceWeighed {
@@ -180,22 +197,19 @@ export interface RoomSet {
 
 export interface EntryBodies {
   'piece.made': PieceMade;
-  'piece.corrected': PieceMade & { madeAt: string };
+  'piece.corrected': PieceBegun & { madeAt: string };
+  /** What is planned on it from now on. */
+  'piece.routed': { layers: Layer[] };
   'piece.covered': { cover: Cover; stand: Stand };
-  /** A film of water laid on a face, kg/m². */
-  'piece.misted': { waterKgM2: number };
-  /** A hot tool over a face, pointing there for a share of the time. */
-  'piece.heated': { tool: HeatTool; seconds: number; duty: number };
   'piece.moved': { roomId: string };
-  'piece.coated': PieceCoated;
-  'piece.seen': { sign: Sign; stepId: string };
-  'piece.worked': { stepId: string; outcome: Outcome | null; note: string };
-  'piece.skipped': { stepId: string; reason: string };
+  'piece.done': PieceDone;
+  /** A sign, or what only the maker can see; with a repeat's own words it is enough. */
+  'piece.seen': { refs: StepRef[]; what: string };
+  'piece.left-out': { refs: StepRef[]; reason: string };
   'piece.checked': { stage: Stage; confirmed: boolean; note: string };
   /** A touch check: what was felt and seen, each answered or left. */
   'piece.felt': Answers;
   'piece.weighed': PieceWeighed;
-  'piece.trimmed': { note: string };
   'piece.noted': { text: string };
   'piece.finished': { outcome: Outcome; faults: string[]; note: string };
   'tub.made': TubMade;
@@ -263,11 +277,19 @@ export type EntryKind = keyof EntryBodies;
 /** What an entry can be about: the first word of its kind. */
 export type SubjectKind = EntryKind extends infer K ? (K extends `${infer S}.${string}` ? S : never) : never;
 
+/** Versions of the shapes of bodies; all others are in their first. */
+const versions = { 'piece.made': 2, 'piece.corrected': 2, 'piece.seen': 2 } as const;
+type Versions = typeof versions;
+export type VersionOf<K extends EntryKind> = K extends keyof Versions ? Versions[K] : 1;
+
+export const versionOf = <K extends EntryKind>(kind: K): VersionOf<K> =>
+  ((versions as Partial<Record<EntryKind, number>>)[kind] ?? 1) as VersionOf<K>;
+
 export type EntryOf<K extends EntryKind> = {
   id: string;
   kind: K;
   /** Version of the body's shape. */
-  v: 1;
+  v: VersionOf<K>;
   /** The piece, tub, room, clay, maker or act it is about; `studio` for the studio itself. */
   subject: string;
   /** When it happened. */

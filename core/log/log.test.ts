@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { whyNot } from './admit.ts';
 import { entry, measuredBody, sampleOf, tubBody } from './entries.test-support.ts';
-import type { Act, Entry, EntryBodies, RecordedAct, Taught } from './entry.ts';
+import type { Act, Entry, RecordedAct, Taught } from './entry.ts';
 import { emptyLedger, entriesAbout, record, stands } from './ledger.ts';
-import { foldPiece, weighedWater } from './piece.ts';
+import { foldPiece } from './piece.ts';
+import { weighedWater } from '../piece/weighing.ts';
+import type { EarlierBodies } from './upcast.ts';
 import { studioOf, settingAt } from './studio.ts';
 import { foldTub } from './tub.ts';
 
@@ -21,7 +23,7 @@ const ledgerOf = (...acts: Act[]) => {
   return ledger;
 };
 
-const pieceMade = (change: Partial<EntryBodies['piece.made']> = {}) =>
+const pieceMade = (change: Partial<EarlierBodies['piece.made']> = {}) =>
   entry('piece.made', 'p', {
     name: 'Cup',
     clayId: 'clay-default',

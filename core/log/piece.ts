@@ -1,21 +1,29 @@
 import type { Stage } from '../clay/stage.ts';
 import type { Cover } from '../drying/face.ts';
-import type { Stand } from '../form/form.ts';
+import { stretchedForm, type Form, type Stand } from '../form/form.ts';
+import { techniqueOf } from '../technique/catalogue.ts';
+import { compose, type Progress } from '../technique/compose.ts';
+import { refKey, type Layer, type Planned, type Route, type StepRef } from '../technique/layer.ts';
+import type { FiredState } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import { entriesOf, type Entry, type EntryOf, type Outcome, type PieceMade } from './entry.ts';
+import { entriesOf, type Entry, type Outcome, type PieceBegun } from './entry.ts';
 
 /** What a piece's log says of it, without any physics. */
 export interface PieceState {
   id: string;
-  made: PieceMade;
+  made: PieceBegun;
   madeAt: Instant;
+  layers: Layer[];
+  /** Its form as it is now: what was stretched or shaped is another. */
+  form: Form;
   cover: Cover;
   stand: Stand;
   roomId: string;
-  /** When each step was last done, by step. */
-  done: Record<string, { at: Instant; outcome: Outcome | null; skipped: boolean }>;
-  /** Signs seen, by the step they followed. */
-  seen: Record<string, Instant>;
+  fired: FiredState;
+  /** When each step was last done or left out, by its name. */
+  done: Record<string, { at: Instant; outcome: Outcome | null; leftOut: boolean }>;
+  /** What was seen after a step, and when, by the name of the step. */
+  seen: Record<string, Record<string, Instant>>;
   lastCheck: { at: Instant; stage: Stage } | null;
   finished: { at: Instant; outcome: Outcome; faults: string[]; note: string } | null;
   lastAt: Instant;
@@ -31,14 +39,17 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
   const made = entriesOf(entries, 'piece.made')[0];
   if (!made) return null;
   const corrected = entriesOf(entries, 'piece.corrected').at(-1);
-  const start = corrected ? corrected.body : made.body;
+  const start: PieceBegun = corrected ? corrected.body : made.body;
   const state: PieceState = {
     id,
     made: start,
     madeAt: corrected ? Date.parse(corrected.body.madeAt) : instantOf(made),
+    layers: made.body.layers,
+    form: start.form,
     cover: start.cover,
     stand: start.stand,
     roomId: start.roomId,
+    fired: 'raw',
     done: {},
     seen: {},
     lastCheck: null,
@@ -62,17 +73,28 @@ function apply(state: PieceState, entry: Entry): void {
     case 'piece.moved':
       state.roomId = entry.body.roomId;
       return;
-    case 'piece.coated':
-      if (entry.body.stepId) state.done[entry.body.stepId] = { at, outcome: null, skipped: false };
+    case 'piece.routed':
+      state.layers = entry.body.layers;
       return;
-    case 'piece.worked':
-      state.done[entry.body.stepId] = { at, outcome: entry.body.outcome, skipped: false };
+    case 'piece.done':
+      for (const ref of entry.body.refs)
+        state.done[refKey(ref)] = { at, outcome: entry.body.outcome, leftOut: false };
+      if (entry.body.form) state.form = entry.body.form;
+      for (const effect of entry.body.effects) {
+        if (effect.does === 'fire') state.fired = effect.to;
+        if (effect.does === 'stretch') state.form = stretchedForm(state.form, effect.by, effect.ratio);
+        if (effect.does === 'stand') {
+          state.cover = effect.cover ?? state.cover;
+          state.stand = effect.stand ?? state.stand;
+        }
+      }
       return;
-    case 'piece.skipped':
-      state.done[entry.body.stepId] = { at, outcome: null, skipped: true };
+    case 'piece.left-out':
+      for (const ref of entry.body.refs) state.done[refKey(ref)] = { at, outcome: null, leftOut: true };
       return;
     case 'piece.seen':
-      state.seen[entry.body.stepId] = at;
+      for (const ref of entry.body.refs)
+        state.seen[refKey(ref)] = { ...state.seen[refKey(ref)], [entry.body.what]: at };
       return;
     case 'piece.checked':
       state.lastCheck = { at, stage: entry.body.stage };
@@ -82,66 +104,52 @@ function apply(state: PieceState, entry: Entry): void {
   }
 }
 
-/** No clay that keeps a shape holds more water than this, kg/kg. Common practice. */
-const WETTEST = 0.5;
-
-/** Dry clay in a piece through its log, and what its weighings say of its water. */
-export interface WeighedWater {
-  at: Instant;
-  /** Mean water content, kg/kg, or null where the chain of masses is broken. */
-  x: number | null;
-  /** Why the weighing could not be read, in words. */
-  reason: string | null;
+/** How far the steps of a piece are by its log. */
+export function progressOf(piece: PieceState): Progress {
+  const timesDone = (ref: Omit<StepRef, 'pass'>) => {
+    let pass = 0;
+    while (piece.done[refKey({ ...ref, pass: pass + 1 })]) pass += 1;
+    return pass;
+  };
+  const untilOf = (ref: Omit<StepRef, 'pass'>) => {
+    const layer = piece.layers.find(({ id }) => id === ref.layer)!;
+    return techniqueOf(layer.technique, layer.rev)?.steps.find(({ key }) => key === ref.step)?.repeat?.until;
+  };
+  return {
+    done: timesDone,
+    enough: (ref) => {
+      const until = untilOf(ref);
+      const last = timesDone(ref);
+      return until !== undefined && last > 0 && seenAt(piece, refKey({ ...ref, pass: last }), until) !== null;
+    },
+  };
 }
 
-/**
- * Water contents from weighings: X = (mass − tare − dry)/dry. The dry mass is what the maker gave with a
- * weighing, carried on; coats add theirs; trimming or carving breaks the chain until it is given again.
- * @param coatDryKg dry mass of a logged coat on this piece, kg
- */
-export function weighedWater(
-  entries: readonly Entry[],
-  coatDryKg: (coat: EntryOf<'piece.coated'>) => number,
-): WeighedWater[] {
-  let dry: number | null = null;
-  let reason = 'the dry mass of the clay is not known: give it with a weighing';
-  const readings: WeighedWater[] = [];
-  for (const entry of entries) {
-    if (entry.kind === 'piece.coated' && dry !== null) dry += coatDryKg(entry);
-    const removed =
-      entry.kind === 'piece.trimmed' || (entry.kind === 'piece.worked' && entry.body.stepId === 'carve');
-    if (removed) {
-      dry = null;
-      reason = 'clay was cut away since the dry mass was known: give it again';
-    }
-    if (entry.kind !== 'piece.weighed') continue;
-    if (entry.body.dryKg !== null) dry = entry.body.dryKg;
-    const water = dry === null ? null : entry.body.massKg - entry.body.tareKg - dry;
-    if (dry !== null && dry <= 0) {
-      readings.push({
-        at: instantOf(entry),
-        x: null,
-        reason: 'it holds no dry clay by its log: give it again',
-      });
-    } else if (water !== null && water < 0) {
-      readings.push({
-        at: instantOf(entry),
-        x: null,
-        reason: 'it weighs less than its dry clay: check tare and dry mass',
-      });
-    } else if (water !== null && water / dry! > WETTEST) {
-      readings.push({
-        at: instantOf(entry),
-        x: null,
-        reason: 'it weighs more than the wet lump could: check tare and dry mass',
-      });
-    } else {
-      readings.push({
-        at: instantOf(entry),
-        x: water === null ? null : water / dry!,
-        reason: water === null ? reason : null,
-      });
-    }
-  }
-  return readings;
+const routes = new WeakMap<PieceState, Route>();
+
+/** The route of a piece as far as its log goes. */
+export function routeOf(piece: PieceState): Route {
+  let route = routes.get(piece);
+  if (!route) routes.set(piece, (route = compose(piece.layers, progressOf(piece))));
+  return route;
 }
+
+/** When a planned step was done; null while it was not. A step of several layers is done once it was for one. */
+export const doneOf = (piece: PieceState, { refs }: Pick<Planned, 'refs'>) =>
+  refs.map((ref) => piece.done[refKey(ref)]).find((done) => done !== undefined) ?? null;
+
+/** When something was first seen after a step; null while it was not. */
+export const seenAt = (piece: PieceState, key: string, what: string): Instant | null =>
+  piece.seen[key]?.[what] ?? null;
+
+/** The tubs that a piece is planned to be done from. */
+export const tubsNamed = ({ layers }: PieceState): string[] => [
+  ...new Set(layers.flatMap(({ stock, dropped }) => (dropped ? [] : stock.flatMap(({ ids }) => ids)))),
+];
+
+/** The techniques of a piece in words. */
+export const techniqueNames = (layers: readonly Layer[]): string =>
+  layers
+    .filter(({ dropped }) => !dropped)
+    .map(({ technique, rev }) => techniqueOf(technique, rev)?.name ?? technique)
+    .join(', ');

@@ -1,4 +1,5 @@
-import type { Entry, EntryKind, EntryOf, SubjectKind } from './entry.ts';
+import type { Layer } from '../technique/layer.ts';
+import type { Entry, EntryKind, EntryOf, PieceBegun, SubjectKind } from './entry.ts';
 
 /** Something an entry names that must be there: a clay, a room, a tub. */
 export interface Reference {
@@ -14,29 +15,33 @@ const to = (kind: SubjectKind, id: string | null, field: string): Reference[] =>
 const toMaterials = (lines: { materialId: string }[], field: string): Reference[] =>
   lines.flatMap(({ materialId }, i) => to('material', materialId, `${field}.${i}.materialId`));
 
-const ofMade = ({ body }: EntryOf<'piece.made'> | EntryOf<'piece.corrected'>): Reference[] => [
+const ofBegun = ({ body }: { body: PieceBegun }): Reference[] => [
   ...to('clay', body.clayId, 'body.clayId'),
   ...to('room', body.roomId, 'body.roomId'),
 ];
+
+const ofLayers = (layers: readonly Layer[]): Reference[] =>
+  layers.flatMap(({ stock }, i) =>
+    stock.flatMap(({ ids }, k) =>
+      ids.flatMap((id, n) => to('tub', id, `body.layers.${i}.stock.${k}.ids.${n}`)),
+    ),
+  );
 
 const none = (): Reference[] => [];
 
 /** What each kind of entry names besides its own subject. */
 const references: { [K in EntryKind]: (entry: EntryOf<K>) => Reference[] } = {
-  'piece.made': ofMade,
-  'piece.corrected': ofMade,
+  'piece.made': (entry) => [...ofBegun(entry), ...ofLayers(entry.body.layers)],
+  'piece.corrected': ofBegun,
+  'piece.routed': ({ body }) => ofLayers(body.layers),
   'piece.covered': none,
-  'piece.misted': none,
-  'piece.heated': none,
   'piece.moved': ({ body }) => to('room', body.roomId, 'body.roomId'),
-  'piece.coated': ({ body }) => to('tub', body.tubId, 'body.tubId'),
+  'piece.done': ({ body }) => body.tubs.flatMap((id, i) => to('tub', id, `body.tubs.${i}`)),
   'piece.seen': none,
-  'piece.worked': none,
-  'piece.skipped': none,
+  'piece.left-out': none,
   'piece.checked': none,
   'piece.felt': none,
   'piece.weighed': none,
-  'piece.trimmed': none,
   'piece.noted': none,
   'piece.finished': none,
   'tub.made': ({ body }) => [

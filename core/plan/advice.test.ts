@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import type { Entry } from '../log/entry.ts';
 import { defaultStudio } from '../log/studio.ts';
 import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
-import { isOpen } from './ahead.ts';
+import { isOpen } from '../piece/status.ts';
 import { workingTime } from './hours.ts';
-import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
+import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from './plan.ts';
 
 const members = 3;
@@ -12,7 +12,7 @@ const cup = (wallM: number) =>
   cruetMade({ form: { kind: 'cylinder', diameterM: 0.1, heightM: 0.15, wallM, mouth: 'open' } });
 const planned = (hours: number, wallM: number, entries: Entry[] = []): PiecePlan =>
   planPiece(caseOf([cup(wallM), ...entries]), hoursOn(hours), undefined, { members })!;
-const due = (plan: PiecePlan) => plan.steps.filter((s) => isOpen(s.status) && !s.step.optional);
+const due = (plan: PiecePlan) => plan.gates.filter((g) => isOpen(g.status) && !g.planned.optional);
 const inHours = (plan: PiecePlan) => due(plan).filter((s) => s.doAt !== null).length;
 const spellsAround = (at: Instant) =>
   workingTime(defaultStudio.hours, defaultStudio.zone, at - DAY, at + 14 * DAY);
@@ -63,7 +63,7 @@ describe('advice on covers', () => {
   it('asks for nothing where it says to stay, and tells when each step can then be done', () => {
     for (const { plan } of left) {
       expect(plan.advice!.changes).toEqual([]);
-      expect(plan.advice!.doAt).toEqual(due(plan).map(({ step, doAt }) => ({ stepId: step.id, at: doAt })));
+      expect(plan.advice!.doAt).toEqual(due(plan).map(({ planned: { key }, doAt }) => ({ key, at: doAt })));
     }
   });
 

@@ -1,10 +1,11 @@
 import type { Cover } from '../drying/face.ts';
 import type { WallRun } from '../drying/run.ts';
 import { COARSE } from '../forecast/ensemble.ts';
-import type { PieceState } from '../log/piece.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
-import { isOpen, lookAhead, type CoverChange, type StepPlan } from './ahead.ts';
+import type { Gate } from '../piece/gates.ts';
+import { isOpen } from '../piece/status.ts';
+import { project, type CoverChange, type Project } from './project.ts';
 
 export interface CoverAdvice {
   /** The cover to have now. */
@@ -12,7 +13,7 @@ export interface CoverAdvice {
   /** Covers to change to, from now on; the first few days. */
   changes: CoverChange[];
   /** When each remaining step can then be done. */
-  doAt: { stepId: string; at: Instant | null }[];
+  doAt: { key: string; at: Instant | null }[];
   /** Why, in one line. */
   why: 'keeps-steps-in-hours' | 'brings-next-sooner' | 'stay';
 }
@@ -33,20 +34,15 @@ const LOOK = 4 * 24 * HOUR;
  * The habit of covers (one for working time, one for when nobody is there) under which most steps can be done
  * in working hours, and among those the soonest. The present cover is kept where nothing is gained.
  */
-export function adviseCover(
-  run: WallRun,
-  piece: PieceState,
-  spells: Spell[],
-  now: Instant,
-  present: StepPlan[],
-): CoverAdvice | null {
+export function adviseCover(run: WallRun, ahead: Project, present: Gate[]): CoverAdvice | null {
+  const { piece, spells, now } = ahead;
   if (spells.length === 0) return null;
   const atWork = spells[0]!.from <= now;
   const rough = { ...run, tolerance: COARSE.tolerance };
   const scored = habits.map(({ day, night }) => {
     const changes = habit(piece.cover, day, night, spells, now);
-    const steps = lookAhead(rough, piece, spells, now, changes).steps;
-    return { changes, steps, worth: worth(steps, now, changes.length) };
+    const { gates } = project(rough, { ...ahead, schedule: changes });
+    return { changes, gates, worth: worth(gates, now, changes.length) };
   });
   const best = scored.reduce((a, b) => (b.worth > a.worth ? b : a));
   const stay = worth(present, now, 0);
@@ -55,22 +51,23 @@ export function adviseCover(
   return {
     now: atWork && first && first.at <= now ? first.cover : piece.cover,
     changes: best.changes.filter((c) => c.at < now + LOOK),
-    doAt: doAtOf(best.steps),
-    why: inHours(best.steps) > inHours(present) ? 'keeps-steps-in-hours' : 'brings-next-sooner',
+    doAt: doAtOf(best.gates),
+    why: inHours(best.gates) > inHours(present) ? 'keeps-steps-in-hours' : 'brings-next-sooner',
   };
 }
 
-const remaining = (steps: StepPlan[]) => steps.filter((s) => isOpen(s.status) && !s.step.optional);
-const inHours = (steps: StepPlan[]) => remaining(steps).filter((s) => s.doAt !== null).length;
-const doAtOf = (steps: StepPlan[]) => remaining(steps).map((s) => ({ stepId: s.step.id, at: s.doAt }));
+const remaining = (gates: Gate[]) => gates.filter((gate) => isOpen(gate.status) && !gate.planned.optional);
+const inHours = (gates: Gate[]) => remaining(gates).filter(({ doAt }) => doAt !== null).length;
+const doAtOf = (gates: Gate[]) =>
+  remaining(gates).map(({ planned, doAt }) => ({ key: planned.key, at: doAt }));
 
 /** Each step done in hours counts one; days until it and changes of cover cost a little. */
-function worth(steps: StepPlan[], now: Instant, changes: number): number {
-  const days = remaining(steps).reduce(
-    (sum, s) => sum + (s.doAt === null ? 0 : (s.doAt - now) / (24 * HOUR)),
+function worth(gates: Gate[], now: Instant, changes: number): number {
+  const days = remaining(gates).reduce(
+    (sum, { doAt }) => sum + (doAt === null ? 0 : (doAt - now) / (24 * HOUR)),
     0,
   );
-  return inHours(steps) - 0.02 * days - 0.01 * Math.min(changes, 6);
+  return inHours(gates) - 0.02 * days - 0.01 * Math.min(changes, 6);
 }
 
 /** The changes of cover that a day and a night cover make of the working time ahead. */

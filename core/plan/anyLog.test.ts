@@ -6,9 +6,9 @@ import { noAnswers, questions, type Answers } from '../forecast/answers.ts';
 import type { Entry } from '../log/entry.ts';
 import { inOrder } from '../log/ledger.ts';
 import { HOUR } from '../units/quantity.ts';
-import { isOpen } from './ahead.ts';
+import { isOpen } from '../piece/status.ts';
 import { nextStep } from './next.ts';
-import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
+import { caseOf, cruetMade, firstKey, hoursOn, logged } from '../piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from './plan.ts';
 
 const hour = fc.double({ min: 0.01, max: 60, noNaN: true });
@@ -95,10 +95,10 @@ describe('a plan of any log', () => {
         expect(plan.now.stage).toBeDefined();
         expect(Number.isFinite(plan.now.meanIndex) && Number.isFinite(plan.now.outerIndex)).toBe(true);
         expect(plan.holdsUntil).toBeGreaterThan(plan.at);
-        for (const { step, opens, closes, doAt, status } of plan.steps) {
+        for (const { opens, closes, doAt, status, windows } of plan.gates) {
           if (opens !== null && closes !== null) expect(closes).toBeGreaterThanOrEqual(opens);
           if (doAt !== null && opens !== null) expect(doAt).toBeGreaterThanOrEqual(opens - 1);
-          const spread = plan.spreads[step.id];
+          const [spread] = windows;
           if (!spread || !isOpen(status)) continue;
           for (const { p10, p50, p90 } of [spread.opens, spread.closes]) {
             if (p90 !== null) expect(p90).toBeGreaterThanOrEqual(p50!);
@@ -150,7 +150,7 @@ describe('a plan of any log', () => {
 
   it('opens no step sooner for a thicker wall', () => {
     const carve = (wallM: number) =>
-      planOf([], wallM, 0.5).steps.find(({ step }) => step.id === 'carve')!.opens! / HOUR;
+      planOf([], wallM, 0.5).gates.find(({ planned }) => planned.key === firstKey('carve'))!.opens! / HOUR;
     const opens = [0.004, 0.006, 0.008, 0.012].map(carve);
     expect(opens.every((at, i) => i === 0 || at > opens[i - 1]!)).toBe(true);
   });

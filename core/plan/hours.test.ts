@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR, MINUTE } from '../units/quantity.ts';
-import { firstWorkable, nightTime, workingTime } from './hours.ts';
+import { firstWorkable } from './policy.ts';
+import { nightTime, workingTime } from './hours.ts';
 import { defaultStudio } from '../log/studio.ts';
 
 describe('working time', () => {

@@ -69,22 +69,6 @@ function atMinute(day: DateTime, minute: number): Instant {
   return day.set({ hour: Math.floor(minute / 60), minute: minute % 60 }).toMillis();
 }
 
-/** The first moment in working time, at or after `from`, with `needMs` of it left before `latest`; null if none. */
-export function firstWorkable(
-  spells: Spell[],
-  from: Instant,
-  latest: Instant,
-  needMs: number,
-): Instant | null {
-  for (const spell of spells) {
-    const start = Math.max(spell.from, from);
-    const end = Math.min(spell.to, latest);
-    if (end - start >= Math.min(needMs, 5 * MINUTE)) return start;
-    if (spell.from > latest) return null;
-  }
-  return null;
-}
-
 /** How far a zone is ahead of UTC at an instant, ms. */
 export function zoneOffset(zone: string, at: Instant): number {
   return DateTime.fromMillis(at, { zone }).offset * MINUTE;

@@ -2,8 +2,8 @@ import { wetness } from '../clay/colour.ts';
 import { outerReading } from '../drying/readings.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { DAY, HOUR, type Instant } from '../units/quantity.ts';
-import type { PieceCase } from './case.ts';
-import type { Course } from './course.ts';
+import type { Believed } from '../piece/believed.ts';
+import type { PieceFacts } from '../piece/facts.ts';
 import { answersOf, type PiecePlan, type PlanAnswers } from './plan.ts';
 
 /** What is kept of a plan once its walls are let go: all that is shown of many pieces at once. */
@@ -13,7 +13,7 @@ export interface PlanKept {
   thicknessM: number;
   ribbon: Ribbon;
   /** What was found of it, and what is believed since. */
-  found: { checks: number; belief: Course['belief'] };
+  found: { checks: number; belief: Believed['belief'] };
 }
 
 /** How wet the outer wall looks over the coming time: 0 dry, 1 wet. */
@@ -27,11 +27,10 @@ const RIBBON_SHOWN = DAY;
 /** A kept answer may be shown for hours after it was made: its ribbon reaches further than a day. */
 const RIBBON_LASTS = 2 * DAY;
 
-export function keptOf(plan: PiecePlan, { body }: PieceCase): PlanKept {
-  const outer = outerReading(plan.piece.made.form.wallM);
+export function keptOf(plan: PiecePlan, { body }: PieceFacts): PlanKept {
   const at = Array.from({ length: RIBBON_LASTS / RIBBON_STEP + 1 }, (_, i) => plan.at + i * RIBBON_STEP);
-  const moisture = at.map((t) => Number(wetness(body, readAt(plan.trajectory, t, outer)).toFixed(3)));
-  const { setting, observations, belief } = plan.course;
+  const moisture = at.map((t) => Number(wetness(body, readAt(plan.trajectory, t, outerReading)).toFixed(3)));
+  const { setting, observations, belief } = plan.believed;
   return {
     answers: answersOf(plan),
     thicknessM: setting.thicknessM,

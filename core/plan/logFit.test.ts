@@ -5,16 +5,16 @@ import { carry } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import type { PieceCase } from './case.ts';
-import { wallCase } from './course.ts';
+import type { PieceFacts } from '../piece/facts.ts';
+import { wallCase } from '../piece/believed.ts';
 import { fitLog } from './logFit.ts';
-import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
+import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
 
 const DRY_KG = 0.4;
 const END = hoursOn(60);
 
 /** A piece weighed at some hours, in a room whose air and a clay whose diffusivity are other than the usual. */
-function weighed(n: number, truth: { air: number; diffusion: number }, hours: number[]): PieceCase {
+function weighed(n: number, truth: { air: number; diffusion: number }, hours: number[]): PieceFacts {
   const form = { kind: 'plate', diameterM: 0.2, wallM: 0.004 + 0.001 * (n % 5) } as const;
   const made = cruetMade({ form, name: `plate ${n}` }, `p${n}`);
   const given = caseOf([made]);
@@ -42,12 +42,12 @@ function weighed(n: number, truth: { air: number; diffusion: number }, hours: nu
 }
 
 const truth = { air: 0.35, diffusion: -0.3 };
-const shop = (more: Entry[] = []): PieceCase[] =>
+const shop = (more: Entry[] = []): PieceFacts[] =>
   [0, 1, 2, 3, 4].map((n) => {
     const given = weighed(n, truth, [2, 5, 9, 14]);
     return n === 0 ? { ...given, entries: [...given.entries, ...more] } : given;
   });
-const fitted = (cases: PieceCase[]) => {
+const fitted = (cases: PieceFacts[]) => {
   const outcome = fitLog(cases, END);
   if (!outcome.ok) throw new Error(outcome.problem.message);
   return outcome.value;
@@ -88,7 +88,7 @@ describe('fit of the whole log', () => {
   });
 
   it('keeps two rooms apart', () => {
-    const moved = (given: PieceCase): PieceCase => ({
+    const moved = (given: PieceFacts): PieceFacts => ({
       ...given,
       entries: given.entries.map((entry) =>
         entry.kind === 'piece.made' ? { ...entry, body: { ...entry.body, roomId: 's' } } : entry,

@@ -9,8 +9,8 @@ import type { PlaceName } from '../form/form.ts';
 import { foldPiece } from '../log/piece.ts';
 import { ok, refused, type Result } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { PieceCase } from './case.ts';
-import { observationsOf, wallCase } from './course.ts';
+import type { PieceFacts } from '../piece/facts.ts';
+import { observationsOf, wallCase } from '../piece/believed.ts';
 
 /** What the whole log says of a room or a clay, taken together: ln of the factor on the usual. */
 export interface FittedFactor extends Belief {
@@ -76,7 +76,7 @@ interface FoundPiece {
  * @returns refused where too little was found
  */
 export function fitLog(
-  given: PieceCase[],
+  given: PieceFacts[],
   now: Instant,
   onProgress: (share: number) => void = () => {},
 ): Result<LogFit> {
@@ -133,7 +133,7 @@ export function fitLog(
   });
 }
 
-function foundPiece(given: PieceCase, now: Instant): FoundPiece[] {
+function foundPiece(given: PieceFacts, now: Instant): FoundPiece[] {
   const piece = foldPiece(given.pieceId, given.entries);
   if (!piece) return [];
   const { made, madeAt } = piece;

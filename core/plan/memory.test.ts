@@ -1,13 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import { rememberingPlanner } from './memory.ts';
-import { caseOf, coatLaid, cruetMade, hoursOn, logged } from './piece.test-support.ts';
+import { caseOf, coatLaid, cruetMade, firstKey, hoursOn, logged } from '../piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from './plan.ts';
 
 const effort = { members: 12 };
 const given = caseOf([cruetMade(), coatLaid(1, hoursOn(4))]);
-const opens = (plan: PiecePlan | null, id: string) => plan!.steps.find((s) => s.step.id === id)!.opens!;
-const spread = (plan: PiecePlan | null, id: string) => plan!.spreads[id]!.opens;
+const gate = (plan: PiecePlan | null, id: string) =>
+  plan!.gates.find(({ planned }) => planned.key === firstKey(id))!;
+const opens = (plan: PiecePlan | null, id: string) => gate(plan, id).opens!;
+const spread = (plan: PiecePlan | null, id: string) => gate(plan, id).windows[0]!.opens;
 
 describe('a planner that remembers', () => {
   it('carries a wall on to where it would have come anew', () => {
@@ -74,13 +76,13 @@ describe('what if', () => {
     expect(opens(tried('fan', at), 'carve')).toBeLessThan(asIs);
     expect(opens(tried('draped', at), 'carve')).toBeGreaterThan(asIs);
     expect(opens(tried('draped', at + HOUR), 'carve')).toBeLessThan(opens(tried('draped', at), 'carve'));
-    expect(tried('tight', at)!.steps.find((s) => s.step.id === 'carve')!.opens ?? Infinity).toBeGreaterThan(
+    expect(gate(tried('tight', at), 'carve').opens ?? Infinity).toBeGreaterThan(
       opens(tried('draped', at), 'carve'),
     );
   });
 
   it('a coat laid later opens what follows later', () => {
-    const coatAt = (moment: number) => plan(given, at, { times: { 'coat-2': moment } }, effort);
+    const coatAt = (moment: number) => plan(given, at, { times: { [firstKey('coat-2')]: moment } }, effort);
     expect(opens(coatAt(at + 3 * HOUR), 'coat-3')).toBeGreaterThan(opens(coatAt(at + HOUR), 'coat-3'));
   });
 

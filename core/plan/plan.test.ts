@@ -4,14 +4,15 @@ import { stageAt, type Stage } from '../clay/stage.ts';
 import type { Entry } from '../log/entry.ts';
 import { HOUR } from '../units/quantity.ts';
 import { nextStep } from './next.ts';
-import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from './piece.test-support.ts';
+import { caseOf, coatLaid, cruetMade, firstKey, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import { planPiece } from './plan.ts';
 
 /** Few members: what is asked here does not hang on their number. */
 const members = 12;
 const plan = (hours: number, ...entries: Entry[]) =>
   planPiece(caseOf([cruetMade(), ...entries]), hoursOn(hours), undefined, { members })!;
-const step = (given: ReturnType<typeof plan>, id: string) => given.steps.find((s) => s.step.id === id)!;
+const step = (given: ReturnType<typeof plan>, id: string) =>
+  given.gates.find(({ planned }) => planned.key === firstKey(id))!;
 
 describe('plan of a piece', () => {
   it('waits for the first coat, then opens it, then calls it late', () => {
@@ -19,19 +20,13 @@ describe('plan of a piece', () => {
     const between = (opens! - MADE) / HOUR + 0.5;
     expect(plan(0).next!.status).toBe('waiting');
     expect(plan(between).next!.status).toBe('now');
-    expect(nextStep(plan((closes! - MADE) / HOUR + 0.2), closes! + HOUR)!.status).toBe('late');
+    expect(nextStep(plan((closes! - MADE) / HOUR + 0.2), closes! + HOUR)!.status).toBe('closed');
   });
 
   it('finds windows in the order of the steps, each closing after it opens', () => {
-    const open = plan(0).steps.filter((s) => s.opens !== null);
-    expect(open.map((s) => s.step.id)).toEqual([
-      'coat-1',
-      'coat-2',
-      'coat-3',
-      'sketch',
-      'carve',
-      'burrs',
-      'bisque',
+    const open = plan(0).gates.filter((s) => s.opens !== null);
+    expect(open.map((s) => s.planned.key)).toEqual([
+      ...['coat-1', 'coat-2', 'coat-3', 'sketch', 'carve', 'burrs', 'bisque'].map(firstKey),
     ]);
     for (const s of open) if (s.closes !== null) expect(s.closes).toBeGreaterThan(s.opens!);
     for (let i = 1; i < open.length; i++) expect(open[i]!.opens!).toBeGreaterThanOrEqual(open[i - 1]!.opens!);
@@ -59,25 +54,25 @@ describe('plan of a piece', () => {
     const skip = (n: number) => logged('piece.skipped', hoursOn(5.2), { stepId: `coat-${n}`, reason: '' });
     const one = plan(5.5, coatLaid(1, hoursOn(5.1)), seen(1), skip(2), skip(3));
     expect(step(three, 'carve').opens!).toBeGreaterThan(step(one, 'carve').opens! + HOUR / 2);
-    expect(three.course.waterAdded).toBeCloseTo(3 * one.course.waterAdded, 6);
+    expect(three.believed.waterAdded).toBeCloseTo(3 * one.believed.waterAdded, 6);
   });
 
   it('waits for matte until it is seen', () => {
     const waiting = plan(5, coatLaid(1, hoursOn(4.99)));
-    expect(waiting.next!.waitFor!.sign).toBe('matte');
+    expect(waiting.next!.wait!.what).toBe('matte');
     const matte = plan(
       5.1,
       coatLaid(1, hoursOn(4.99)),
       logged('piece.seen', hoursOn(5.05), { sign: 'matte', stepId: 'coat-1' }),
     );
-    expect(matte.next!.waitFor).toBeNull();
+    expect(matte.next!.wait).toBeNull();
     expect(matte.next!.status).toBe('now');
   });
 
   it('waits longer for a deflocculated coat of the same SG, and shorter for a flocculated one', () => {
     // common practice, no source: a deflocculated slip stays wet-looking down to less water
     const wait = (adjusted?: 'none' | 'deflocculated' | 'flocculated') => {
-      const { from, to } = plan(5, coatLaid(1, hoursOn(4.999), { adjusted })).next!.waitFor!;
+      const { from, to } = plan(5, coatLaid(1, hoursOn(4.999), { adjusted })).next!.wait!;
       return to - from;
     };
     expect(wait()).toBe(wait('none'));
@@ -106,8 +101,8 @@ describe('plan of a piece', () => {
     const weighed = plan(3.01, weigh(0.2 + 0.4 * 1.22, 3));
     expect(weighed.now.meanX).toBeCloseTo(0.22, 2);
     const cut = plan(6, weigh(0.688, 3), logged('piece.trimmed', hoursOn(4), { note: '' }), weigh(0.6, 5));
-    expect(cut.course.observations).toHaveLength(1);
-    expect(cut.course.unread[0]!.reason).toContain('cut away');
+    expect(cut.believed.observations).toHaveLength(1);
+    expect(cut.believed.unread[0]!.reason).toContain('cut away');
   });
 
   it('never opens carving under tight plastic within two days, and says to uncover', () => {
@@ -130,7 +125,7 @@ describe('plan of a piece', () => {
     expect(step(given, 'carve').doAt).toBeNull();
     expect(given.advice!.why).toBe('keeps-steps-in-hours');
     expect(given.advice!.changes.some((c) => c.cover === 'tight' || c.cover === 'draped')).toBe(true);
-    expect(given.advice!.doAt.find((d) => d.stepId === 'carve')!.at).not.toBeNull();
+    expect(given.advice!.doAt.find((d) => d.key === firstKey('carve'))!.at).not.toBeNull();
   });
 
   it('shows the caution at its step, and the step as the school does it', () => {
@@ -141,7 +136,7 @@ describe('plan of a piece', () => {
       return planPiece(caseOf([cruetMade({ schools }), ...done]), hoursOn(48), undefined, { members })!;
     };
     expect(finishing({}).cautions.map((c) => c.id)).toContain('silica-dust');
-    expect(finishing({ burrs: 'sponge' }).next!.step.name).toContain('sponge');
+    expect(finishing({ burrs: 'sponge' }).next!.planned.step.name).toContain('sponge');
   });
 
   it('warns that a thin wall goes soft when coated at its earliest', () => {
@@ -158,9 +153,9 @@ describe('plan of a piece', () => {
 
   it('takes a sign logged together with the next coat as seen before it', () => {
     const seen = logged('piece.seen', hoursOn(4.2), { sign: 'matte', stepId: 'coat-1' });
-    const { course } = plan(5, coatLaid(1, hoursOn(4)), seen, coatLaid(2, hoursOn(4.2)));
-    expect(course.observations.map(({ kind }) => kind)).toEqual(['sign']);
-    expect(course.widened).toBe(0);
-    expect(course.taken).toBe(false);
+    const { believed } = plan(5, coatLaid(1, hoursOn(4)), seen, coatLaid(2, hoursOn(4.2)));
+    expect(believed.observations.map(({ kind }) => kind)).toEqual(['sign']);
+    expect(believed.widened).toBe(0);
+    expect(believed.taken).toBe(false);
   });
 });

@@ -1,6 +1,5 @@
 import { edgeAtWater, moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
-import type { EdgeSpread } from '../forecast/windows.ts';
 import { spreadOf } from '../forecast/windows.ts';
 import type { Walls } from '../forecast/ensemble.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
@@ -8,14 +7,20 @@ import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
 import { hazards, type Hazard } from '../hazard/hazard.ts';
 import { CLOCKS_DIFFER, foldPiece, type PieceState } from '../log/piece.ts';
+import { believedNow, type Believed } from '../piece/believed.ts';
+import type { PieceFacts } from '../piece/facts.ts';
+import type { Gate, Window } from '../piece/gates.ts';
+import { isOpen } from '../piece/status.ts';
+import { placesNow, type PlacesNow } from '../piece/places.ts';
+import { routeWith } from '../piece/route.ts';
+import { softestOf, type Softest } from '../piece/softest.ts';
+import type { FiredState } from '../technique/technique.ts';
+import type { Conflict } from '../technique/layer.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
-import { HORIZON, isOpen, lookAhead, type Ahead, type CoverChange, type StepPlan } from './ahead.ts';
-import type { PieceCase } from './case.ts';
-import { courseOf, type Course } from './course.ts';
 import { workingTime, type Spell } from './hours.ts';
-import { placesNow, type PlacesNow } from './places.ts';
-import { softestOf, type Softest } from './softest.ts';
+import { HORIZON, project, type CoverChange, type Project, type Projection } from './project.ts';
+import { rescued } from './rescue.ts';
 
 export interface WallNow {
   stage: StageDescription;
@@ -23,20 +28,17 @@ export interface WallNow {
   meanIndex: number;
   coreX: number;
   meanX: number;
-}
-
-/** When a step's window opens and closes over the members. */
-export interface StepSpread {
-  opens: EdgeSpread;
-  closes: EdgeSpread;
+  fired: FiredState;
 }
 
 export interface PiecePlan {
   piece: PieceState;
   at: Instant;
   now: WallNow;
-  steps: StepPlan[];
-  next: StepPlan | null;
+  gates: Gate[];
+  next: Gate | null;
+  /** What cannot be in its route. */
+  conflicts: Conflict[];
   advice: CoverAdvice | null;
   /** What the next step asks care for. */
   cautions: Hazard[];
@@ -44,12 +46,10 @@ export interface PiecePlan {
   warnings: Hazard[];
   /** The softest that coats make it; null where none wets it. */
   softest: Softest | null;
-  course: Omit<Course, 'best' | 'members'> & { setting: WallSetting };
+  believed: Omit<Believed, 'best' | 'members'> & { setting: WallSetting };
   places: PlacesNow;
   /** What one touch check would do to the next window; null where it says nothing. */
   check: CheckValue | null;
-  /** When each open step's window opens and closes over the members, by step. */
-  spreads: Record<string, StepSpread>;
   /** The wall from when it was made, through now, to the horizon if every step is done as planned. */
   trajectory: Trajectory;
   /** Until when this plan holds unless something is logged. */
@@ -61,26 +61,26 @@ export type PlanAnswers = Pick<
   PiecePlan,
   | 'at'
   | 'now'
-  | 'steps'
+  | 'gates'
   | 'next'
+  | 'conflicts'
   | 'advice'
   | 'cautions'
   | 'warnings'
   | 'softest'
   | 'check'
-  | 'spreads'
   | 'holdsUntil'
 >;
 
 export const answersOf = (plan: PiecePlan): PlanAnswers => {
-  const { at, now, steps, next, advice, cautions, warnings, softest, check, spreads, holdsUntil } = plan;
-  return { at, now, steps, next, advice, cautions, warnings, softest, check, spreads, holdsUntil };
+  const { at, now, gates, next, conflicts, advice, cautions, warnings, softest, check, holdsUntil } = plan;
+  return { at, now, gates, next, conflicts, advice, cautions, warnings, softest, check, holdsUntil };
 };
 
 /** What is tried out instead of what is planned. */
 export interface WhatIf {
   covers?: CoverChange[];
-  /** When steps are done. */
+  /** When steps are done, by name. */
   times?: Record<string, Instant>;
 }
 
@@ -94,57 +94,71 @@ export interface Effort {
 
 /** The plan of a piece at a moment: each step's window under its present cover, and which cover would serve better. */
 export function planPiece(
-  given: PieceCase,
+  facts: PieceFacts,
   now: Instant,
   whatIf?: WhatIf,
   effort: Effort = {},
 ): PiecePlan | null {
-  const piece = foldPiece(given.pieceId, given.entries);
+  const piece = foldPiece(facts.pieceId, facts.entries);
   if (!piece) return null;
-  const course = courseOf(piece, given, planAt(piece, now), effort.members);
-  return planAlong(course, piece, given, whatIf, effort);
+  const believed = believedNow(piece, facts, planAt(piece, now), effort.members);
+  return planFrom(believed, piece, facts, whatIf, effort);
 }
 
 /** What was logged a moment ago counts, though this device's clock may not have reached it yet. */
 export const planAt = (piece: PieceState, now: Instant): Instant =>
   Math.max(now, piece.madeAt, Math.min(piece.lastAt, now + CLOCKS_DIFFER));
 
-/** The plan of a piece whose course is known. Advice on covers is left out where something is tried. */
-export function planAlong(
-  course: Course,
+/** The plan of a piece whose walls are known. Advice on covers is left out where something is tried. */
+export function planFrom(
+  believed: Believed,
   piece: PieceState,
-  given: PieceCase,
+  facts: PieceFacts,
   whatIf: WhatIf | undefined,
   effort: Effort = {},
 ): PiecePlan {
-  const { best, members, at, ...rest } = course;
+  const { best, members, at, ...rest } = believed;
   const run = best.wall!;
-  const covers = whatIf?.covers ?? [];
   // a wall still warm from a hot tool is known until it has cooled
   const from = Math.max(at, run.at);
-  const spells = workingTime(given.studio.hours, given.studio.zone, from, from + HORIZON);
-  const ahead = lookAhead(run, piece, spells, from, covers, whatIf?.times);
-  const next = ahead.steps.find((s) => isOpen(s.status) && !s.step.optional) ?? null;
-  const trajectory = joined([run.trajectory, ahead.trajectory]);
-  const softest = softestOf(trajectory, given.body, at);
-  const places = placesNow(piece, course, { events: ahead.events, end: ahead.trajectory.at.at(-1)! });
+  const spells = workingTime(facts.studio.hours, facts.studio.zone, from, from + HORIZON);
+  const route = routeWith(piece, facts.tubs);
+  const ahead: Project = {
+    piece,
+    route: route.planned,
+    tubs: facts.tubs,
+    spells,
+    now: from,
+    schedule: whatIf?.covers ?? [],
+    ...(whatIf?.times && { times: whatIf.times }),
+  };
+  const projected = project(run, ahead);
+  const trajectory = joined([run.trajectory, projected.trajectory]);
+  const softest = piece.fired === 'raw' ? softestOf(trajectory, facts.body, at) : null;
+  const places = placesNow(piece, believed, {
+    events: projected.events,
+    end: projected.trajectory.at.at(-1)!,
+  });
   const carried = acrossQuantiles(members, effort.ahead).map((walls) => walls.wall!);
-  const over = overMembers(carried, piece, spells, ahead, next, covers);
-  const advised = !whatIf && !piece.finished && next;
+  const { windows, check } = overMembers(carried, ahead, projected);
+  const gates = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
+  const next = gates.find((gate) => isOpen(gate.status) && !gate.planned.optional) ?? null;
+  if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(run, next.planned, ahead);
+  const advised = !whatIf && !piece.finished && piece.fired === 'raw' && next;
   return {
     piece,
     at,
-    now: wallNow(run),
-    steps: ahead.steps,
+    now: wallNow(run, piece.fired),
+    gates,
     next,
-    advice: advised ? adviseCover(run, piece, spells, from, ahead.steps) : null,
-    cautions: next && !piece.finished ? next.step.hazards.map((id) => hazards[id]) : [],
-    warnings: piece.finished ? [] : warningsFor(places, softest),
+    conflicts: route.conflicts,
+    advice: advised ? adviseCover(run, ahead, gates) : null,
+    cautions: next && !piece.finished ? next.planned.step.hazards.map((id) => hazards[id]) : [],
+    warnings: piece.finished || piece.fired !== 'raw' ? [] : warningsFor(places, softest),
     softest,
-    course: { ...rest, at, setting: run.setting },
+    believed: { ...rest, at, setting: run.setting },
     places,
-    check: over.check,
-    spreads: over.spreads,
+    check,
     trajectory,
     holdsUntil: holdsUntil(at, next, spells),
   };
@@ -158,51 +172,59 @@ function acrossQuantiles(members: Walls[], count: number | undefined): Walls[] {
   return Array.from({ length: count }, (_, i) => sorted[Math.floor(((i + 0.5) / count) * sorted.length)]!);
 }
 
-/** Each member goes on as planned; when it comes into each window and leaves it. */
+/**
+ * Each member goes on as planned; when it comes into each window and leaves it. The first step of a chain of waits is
+ * done when it is planned, what waits for a sign after it once each member shows that sign.
+ */
 function overMembers(
   runs: WallRun[],
-  piece: PieceState,
-  spells: Spell[],
-  planned: Ahead,
-  next: StepPlan | null,
-  covers: CoverChange[],
-): Pick<PiecePlan, 'spreads' | 'check'> {
-  const open = planned.steps.filter((s) => isOpen(s.status));
-  if (piece.finished || open.length === 0) return { spreads: {}, check: null };
+  ahead: Project,
+  planned: Projection,
+): { windows: Record<string, Window[]>; check: CheckValue | null } {
+  const open = planned.gates.filter(({ status }) => isOpen(status));
+  if (ahead.piece.finished || open.length === 0) return { windows: {}, check: null };
   const times = Object.fromEntries(
-    open.flatMap(({ step, doAt }) => (doAt === null ? [] : [[step.id, doAt]])),
+    open.flatMap(({ planned: { key }, doAt, wait }) => (doAt === null || wait ? [] : [[key, doAt]])),
   );
-  const members = runs.map((run) => lookAhead(run, piece, spells, run.at, covers, times).steps);
+  const members = runs.map((run) => {
+    const { gates } = project(run, {
+      ...ahead,
+      now: Math.max(ahead.now, run.at),
+      times: { ...times, ...ahead.times },
+    });
+    return new Map(gates.map((gate) => [gate.planned.key, gate]));
+  });
+  const next = open.find((gate) => !gate.planned.optional) ?? null;
   const edge = next?.status === 'now' ? 'closes' : 'opens';
   const indices = runs.map((run) => edgeAtWater(run.setting.body, meanReading(run.state.x, run.wall.mesh)));
   // what has come already in a member is no longer in doubt there
-  const moments = members.map((steps, m) => {
-    const moment = steps.find((s) => s.step.id === next?.step.id)?.[edge] ?? null;
+  const moments = members.map((gates, m) => {
+    const moment = (next && gates.get(next.planned.key)?.[edge]) ?? null;
     return moment === null ? null : Math.max(moment, runs[m]!.at);
   });
-  const check = next && valueOfCheck(next.step.id, indices, moments);
-  const spreads = Object.fromEntries(
-    open.map(({ step }) => {
-      const of = members.map((steps) => steps.find((s) => s.step.id === step.id)!);
-      return [
-        step.id,
-        { opens: spreadOf(of.map((s) => s.opens)), closes: spreadOf(of.map((s) => s.closes)) },
-      ];
+  const windows = Object.fromEntries(
+    open.map(({ planned: { key } }): [string, Window[]] => {
+      const of = members.map((gates) => gates.get(key)!);
+      const opens = spreadOf(of.map((gate) => gate.opens));
+      const closes = spreadOf(of.map((gate) => gate.closes));
+      const chance = of.filter((gate) => gate.opens !== null && gate.status !== 'closed').length / of.length;
+      return [key, [{ opens, closes, chance }]];
     }),
   );
-  return { spreads, check };
+  return { windows, check: next && valueOfCheck(next.planned.key, indices, moments) };
 }
 
-function wallNow({ state, setting, wall }: WallRun): WallNow {
-  const { body, thicknessM } = setting;
+function wallNow({ state, setting, wall }: WallRun, fired: FiredState): WallNow {
+  const { body } = setting;
   const { mesh } = wall;
   const meanX = meanReading(state.x, mesh);
   return {
     stage: stageAt(body, meanX),
-    outerIndex: moistureIndex(body, outerReading(thicknessM)(state.x, mesh)),
+    outerIndex: moistureIndex(body, outerReading(state.x, mesh)),
     meanIndex: moistureIndex(body, meanX),
     meanX,
     coreX: coreReading(state.x, mesh),
+    fired,
   };
 }
 
@@ -211,12 +233,12 @@ function warningsFor(places: PlacesNow, softest: Softest | null): Hazard[] {
 }
 
 /** A plan is looked at afresh when the next thing in it happens, and at least every ten minutes. */
-function holdsUntil(now: Instant, next: StepPlan | null, spells: Spell[]): Instant {
+function holdsUntil(now: Instant, next: Gate | null, spells: Spell[]): Instant {
   const turns = [
     next?.opens,
     next?.closes,
     next?.doAt,
-    next?.waitFor?.to,
+    next?.wait?.to,
     ...spells.slice(0, 2).flatMap((s) => [s.from, s.to]),
     now + 10 * MINUTE,
   ];

@@ -9,12 +9,16 @@ export type SlipUse =
   | 'wash'
   | 'sigillata'
   | 'sprayed'
+  | 'running-engobe'
   | 'brushed-engobe'
   | 'underglaze-carving'
+  | 'brushed-decoration'
+  | 'bands'
   | 'joining'
   | 'poured-ground'
   | 'broad-brush'
   | 'drip'
+  | 'drip-running'
   | 'monoprint'
   | 'stencil'
   | 'inlay'
@@ -76,6 +80,16 @@ export const consistencies: Consistency[] = [
     'settle and decant',
     '2–3 thin',
   ),
+  usual(
+    'running-engobe',
+    'Engobe meant to run, ground under a print',
+    ['milk', 'milk'],
+    '',
+    [1.2, 1.35],
+    100,
+    '100 mesh',
+    '1',
+  ),
   usual('sprayed', 'Sprayed engobe', ['milk', 'milk'], '', [1.25, 1.35], 120, '120 mesh', 'many'),
   usual(
     'brushed-engobe',
@@ -98,11 +112,31 @@ export const consistencies: Consistency[] = [
     '2',
   ),
   usual(
+    'brushed-decoration',
+    'Brushed decoration',
+    ['single-cream', 'double-cream'],
+    'covers in one or two',
+    [1.4, 1.5],
+    80,
+    '80–100 mesh',
+    '1–2',
+  ),
+  usual(
+    'bands',
+    'Bands on a fresh wall',
+    ['single-cream', 'double-cream'],
+    'laid once on the turning wheel',
+    [1.38, 1.5],
+    100,
+    '100 mesh',
+    '1',
+  ),
+  usual(
     'joining',
     'Joining slip',
-    ['single-cream', 'single-cream'],
-    'runs into scoring',
-    [1.35, 1.45],
+    ['single-cream', 'runny-yoghurt'],
+    'runs into scoring, or pours like custard: two schools',
+    [1.35, 1.55],
     null,
     'none',
     '–',
@@ -130,9 +164,19 @@ export const consistencies: Consistency[] = [
   usual(
     'drip',
     'Slip drip by syringe',
-    ['double-cream', 'runny-yoghurt'],
-    'runs, then stops',
-    [1.45, 1.55],
+    ['runny-yoghurt', 'set-yoghurt'],
+    'runs a little, then stops',
+    [1.5, 1.65],
+    80,
+    '80 mesh',
+    '1',
+  ),
+  usual(
+    'drip-running',
+    'Slip drip that runs',
+    ['double-cream', 'double-cream'],
+    'runs on',
+    [1.42, 1.52],
     80,
     '80 mesh',
     '1',
@@ -162,8 +206,8 @@ export const consistencies: Consistency[] = [
     'trailing',
     'Trailing',
     ['set-yoghurt', 'set-yoghurt'],
-    'a line stands up',
-    [1.5, 1.65],
+    'ripples hold, a line stands up',
+    [1.48, 1.62],
     100,
     '100 mesh, blended',
     '1',
@@ -171,9 +215,9 @@ export const consistencies: Consistency[] = [
   usual(
     'white-ground',
     'White ground on a coarse body',
-    ['runny-yoghurt', 'runny-yoghurt'],
+    ['set-yoghurt', 'set-yoghurt'],
     '',
-    [1.5, 1.6],
+    [1.52, 1.65],
     100,
     '100 mesh, twice',
     '1–2',

@@ -1,12 +1,57 @@
-import { sgraffito } from './sgraffito.ts';
-import type { Step, Technique, TechniqueId } from './technique.ts';
+import { rows } from './rows.ts';
+import type { Need, Only, Step, Technique } from './technique.ts';
 
-const techniques: Record<TechniqueId, Technique> = { sgraffito };
+/** The newest revision of each technique. */
+export const techniques = (): Technique[] => [...new Map(rows.map((row) => [row.id, row])).values()];
 
-export const techniqueIds = Object.keys(techniques) as TechniqueId[];
+/** A technique by name and revision; null where there is none. */
+export const techniqueOf = (id: string, rev: string): Technique | null =>
+  rows.find((row) => row.id === id && row.rev === rev) ?? null;
 
-export const techniqueNamed = (id: TechniqueId): Technique => techniques[id];
+/** The newest revision of a technique. @throws where there is none of that name */
+export function techniqueNamed(id: string): Technique {
+  const newest = rows.findLast((row) => row.id === id);
+  if (!newest) throw new Error(`there is no technique ${id}`);
+  return newest;
+}
+
+/** The schools of a technique, the usual where nothing was chosen. */
+export const schoolsOf = ({ choices }: Technique, chosen: Only): Only =>
+  Object.fromEntries(
+    choices.map(({ id, usual, schools }) => [
+      id,
+      schools.some((school) => school.id === chosen[id]) ? chosen[id]! : usual,
+    ]),
+  );
+
+const holds = (only: Only | undefined, schools: Only): boolean =>
+  Object.entries(only ?? {}).every(([choice, school]) => schools[choice] === school);
+
+const resolved = new WeakMap<Technique, Map<string, Step[]>>();
 
 /** The steps of a technique as a maker of these schools does them, in order. */
-export const stepsOf = (id: TechniqueId, schools: Record<string, string>): Step[] =>
-  techniques[id].steps(schools);
+export function stepsOf(technique: Technique, chosen: Only): Step[] {
+  const schools = schoolsOf(technique, chosen);
+  const known = resolved.get(technique) ?? new Map<string, Step[]>();
+  resolved.set(technique, known);
+  const name = JSON.stringify(schools);
+  const before = known.get(name);
+  if (before) return before;
+  const steps = technique.steps
+    .filter(({ only }) => holds(only, schools))
+    .map((step) => inSchools(technique, step, schools));
+  known.set(name, steps);
+  return steps;
+}
+
+function inSchools({ patches }: Technique, step: Step, schools: Only): Step {
+  const patched = patches
+    .filter(({ when, step: key }) => key === step.key && holds(when, schools))
+    .reduce((as, { set }) => ({ ...as, ...set }), step);
+  const needed = ({ only }: Need) => holds(only, schools);
+  return {
+    ...patched,
+    needs: patched.needs.filter(needed),
+    remedies: patched.remedies.filter(({ only }) => holds(only, schools)),
+  };
+}

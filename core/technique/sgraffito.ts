@@ -1,162 +1,283 @@
-import type { Step, Technique } from './technique.ts';
+import { brushedClean, glazed, toBisque } from './kiln.ts';
+import { about, water, type Need, type Remedy, type Step, type Technique } from './technique.ts';
 
 const MINUTE_S = 60;
 
-/** Under a tight cover a coat may keep its shine for long. Common practice, no source. */
-const MATTE_WAIT_S = 20 * MINUTE_S;
+const firm: Need = { kind: 'sign', sign: 'firm', of: 'coat', side: 'after' };
 
-function coats(ground: string): Step[] {
-  const underglaze = ground === 'underglaze';
-  const count = underglaze ? 2 : 3;
-  return Array.from({ length: count }, (_, i) => ({
-    id: `coat-${i + 1}`,
-    name: `Coat ${i + 1} of ${count}`,
-    verb: `Log coat ${i + 1}`,
-    does: 'coat',
-    window:
-      i === 0
-        ? underglaze
-          ? { reading: 'outer', wettest: 80, driest: 55 }
-          : { reading: 'outer', wettest: 84, driest: 62 }
-        : { reading: 'mean', wettest: 92, driest: 55 },
-    wait: i === 0 ? null : { sign: 'matte', longestS: MATTE_WAIT_S },
-    takesS: 5 * MINUTE_S,
-    how:
-      i === 0
-        ? [
-            'Shake the water out of the brush before it goes into the slip',
-            'Wide soft hair, long strokes, one direction',
-            'Stop short of foot and rim where glaze or shelf wants bare clay',
-          ]
-        : [
-            'Not before the last coat has lost its shine',
-            'Hold it to the light: clay that shows through now shows for good',
-          ],
-    tooWet: 'the brush drags and the slip slides',
-    tooDry: 'the coat flakes later',
-    remedy: 'Wet the wall a little and coat thinly, or leave this one plain.',
-    hazards: ['toxic-colour'],
-    optional: false,
-  }));
-}
+const tooDryToCarve: Remedy = {
+  when: 'too-dry',
+  sign: 'chips, ragged lines',
+  say: 'Mist it lightly, wait until matte, go on: it will not be as crisp.',
+  effects: [{ does: 'film', kgM2: about(0.03), share: about(1) }],
+  then: 'matte',
+};
+const tooWetToCarve: Remedy = {
+  when: 'too-wet',
+  sign: 'burrs, popped edges',
+  say: 'Too wet to cut: let it dry on.',
+};
 
-const sketch: Step = {
-  id: 'sketch',
-  name: 'Sketch the design',
-  verb: 'Log sketch',
-  does: 'work',
-  window: { reading: 'mean', wettest: 80, driest: 48 },
-  wait: { sign: 'matte', longestS: MATTE_WAIT_S },
-  takesS: 15 * MINUTE_S,
-  how: [
-    'Draw with wood: a wooden line can be rubbed away, a metal one stays',
-    'Keep the hand on a bridge, off the coat',
-  ],
-  tooWet: 'the point digs in',
-  tooDry: 'lines barely show',
-  remedy: 'Carve without it, freehand.',
-  hazards: [],
+const dampened: Remedy = {
+  when: 'too-dry',
+  sign: 'the brush clogs and drags',
+  say: 'Dampen the wall with a brush or a mist and coat at once, thinly.',
+  effects: [{ does: 'film', kgM2: about(0.03), share: about(1) }],
+  reaches: { driest: 55 },
+};
+
+const recolour = (more: Partial<Step>): Step => ({
+  key: 'recolour',
   optional: true,
-};
+  name: 'Colour the cut areas',
+  verb: 'Log cut areas coloured',
+  effects: [{ does: 'line', use: 'brushed-decoration', thicknessM: about(0.00015), share: about(0.2) }],
+  needs: [water('skin', 55, 75)],
+  takesS: about(10 * MINUTE_S),
+  look: ['The edge of the cut stays clean'],
+  words: ['A small brush, from the middle to the edge'],
+  remedies: [{ ...dampened, reaches: { driest: 45 } }],
+  hazards: ['toxic-colour'],
+  ...more,
+});
 
-const carve: Step = {
-  id: 'carve',
-  name: 'Carve',
-  verb: 'Log carving',
-  does: 'work',
-  window: { reading: 'outer', wettest: 68, driest: 48 },
-  wait: { sign: 'matte', longestS: MATTE_WAIT_S },
-  takesS: 60 * MINUTE_S,
-  how: [
-    'Lines first, grounds after',
-    'Through the coat, hardly into the clay',
-    'Let crumbs lie until they are dry: moist ones smear under the brush',
-  ],
-  tooWet: 'burrs rise and edges pop',
-  tooDry: 'lines chip',
-  remedy: 'Mist it and go on once the shine is gone again; it will not be as crisp.',
-  hazards: [],
-  optional: false,
-};
-
-const dryBurrs: Step = {
-  id: 'burrs',
-  name: 'Brush off crumbs and burrs',
-  verb: 'Log burrs cleared',
-  does: 'work',
-  window: { reading: 'outer', wettest: 6, driest: null },
-  wait: null,
-  takesS: 15 * MINUTE_S,
-  how: [
-    'Begin with a soft dry brush',
-    'What still stands up gets a touch of fine abrasion, burrs alone',
-    'Catch the dust as it falls',
-  ],
-  tooWet: 'crumbs smear into the coat',
-  tooDry: '',
-  remedy: '',
-  hazards: ['silica-dust', 'toxic-colour'],
-  optional: false,
-};
-
-const spongedBurrs: Step = {
-  ...dryBurrs,
-  name: 'Soften burrs with a damp sponge',
-  how: [
-    'Take loose crumbs off with a soft brush',
-    'Pass a sponge wrung nearly dry along the edges',
-    'Nothing is abraded dry',
-  ],
-};
-
-const loadBisque: Step = {
-  id: 'bisque',
-  name: 'Load for bisque',
-  verb: 'Log loaded',
-  does: 'work',
-  window: { reading: 'core', wettestX: 0.015 },
-  wait: null,
-  takesS: 10 * MINUTE_S,
-  how: [
-    'What counts is the middle of the wall: its skin dries long before',
-    'After damp weather let the kiln idle under 100 °C first',
-  ],
-  tooWet: 'steam bursts the ware',
-  tooDry: '',
-  remedy: '',
-  hazards: ['steam'],
-  optional: false,
-};
-
+/** A coat on the leather-hard wall, cut away down to the clay. */
 export const sgraffito: Technique = {
   id: 'sgraffito',
+  rev: '2',
   name: 'Sgraffito',
-  summary:
-    'A coat on the leather-hard wall, cut away down to the clay while wall and coat are firm and still damp.',
+  gives: 'A coat on the leather-hard wall, cut away to show the clay in line and ground.',
+  tools: ['Wide soft brush', 'Wooden point', 'Loop or blade', 'Soft dry brush', 'A bridge for the hand'],
   choices: [
     {
       id: 'ground',
       question: 'What do you coat with?',
+      usual: 'engobe',
       schools: [
-        { id: 'engobe', name: 'Engobe or slip', difference: 'three thin coats' },
+        { id: 'engobe', name: 'Engobe, thin', difference: 'three thin coats, no brush marks' },
+        { id: 'thick', name: 'Engobe, thicker', difference: 'one or two coats: quicker, marks show' },
         { id: 'underglaze', name: 'Underglaze', difference: 'two coats, on a slightly drier wall' },
       ],
     },
     {
-      id: 'burrs',
-      question: 'How do you take off burrs?',
+      id: 'layout',
+      question: 'Where do you draw the design?',
+      usual: 'on-coat',
       schools: [
-        { id: 'dry', name: 'Dry brush, light abrasion', difference: 'crisp, dusty' },
-        { id: 'sponge', name: 'Damp sponge', difference: 'softer edges, hardly any dust' },
+        { id: 'on-coat', name: 'On the matte coat', difference: 'a wooden point: it rubs out' },
+        { id: 'bare', name: 'On the bare wall', difference: 'point, pencil or marker, before the coat' },
+      ],
+    },
+    {
+      id: 'carving',
+      question: 'How stiff do you carve?',
+      usual: 'buttery',
+      schools: [
+        { id: 'buttery', name: 'Buttery', difference: 'softer wall, cuts without effort' },
+        { id: 'crisp', name: 'Crisp', difference: 'stiffer wall, sharper lines, less time' },
+      ],
+    },
+    {
+      id: 'crumbs',
+      question: 'What of the crumbs?',
+      usual: 'left',
+      schools: [
+        { id: 'left', name: 'Left until dry', difference: 'nothing smears' },
+        { id: 'brushed', name: 'Brushed off while carving', difference: 'only those that fall off cleanly' },
+      ],
+    },
+    {
+      id: 'edges',
+      question: 'How do you finish the edges?',
+      usual: 'pressed',
+      schools: [
+        { id: 'pressed', name: 'Pressed down', difference: 'smooth stone or film, no dust' },
+        { id: 'abraded', name: 'Abraded', difference: 'stainless or nylon pad, crisp, dusty' },
+        { id: 'sponged', name: 'Sponged', difference: 'wrung sponge on bare edges only' },
+        { id: 'brushed', name: 'Brushed only', difference: 'edges stay as they were cut' },
       ],
     },
   ],
-  coat: { thicknessM: 0.00015, specificGravity: 1.38 },
-  steps: (schools) => [
-    ...coats(schools['ground'] ?? 'engobe'),
-    sketch,
-    carve,
-    schools['burrs'] === 'sponge' ? spongedBurrs : dryBurrs,
-    loadBisque,
+  steps: [
+    {
+      key: 'draw-bare',
+      optional: true,
+      only: { layout: 'bare' },
+      name: 'Draw the design',
+      verb: 'Log design drawn',
+      effects: [{ does: 'none' }],
+      needs: [water('mean', 50, 84)],
+      takesS: about(10 * MINUTE_S),
+      look: ['Lines can be followed under a thin coat'],
+      words: ['Wooden point, soft pencil or marker', 'It must show through the coat'],
+      remedies: [],
+      hazards: [],
+    },
+    {
+      key: 'coat',
+      name: 'Coat',
+      verb: 'Log coat',
+      effects: [
+        {
+          does: 'coat',
+          use: 'brushed-engobe',
+          thicknessM: { usual: 0.00015, least: 0.0001, most: 0.00025 },
+          share: about(1),
+        },
+      ],
+      needs: [
+        { ...water('skin', 62, 84), pass: 'first' },
+        { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
+      ],
+      takesS: about(3 * MINUTE_S),
+      repeat: { least: 1, usual: 3, most: 4, until: 'no clay shows through' },
+      look: ['The last coat has lost its shine', 'Clay that shows through now shows after firing'],
+      words: [
+        'Shake the water out of the brush before it goes into the slip',
+        'Long strokes, one direction; leave a spot that stays wet and come back',
+        'Stop short of foot and rim where glaze or shelf wants bare clay',
+      ],
+      remedies: [
+        { when: 'too-wet', sign: 'two strokes lift the first', say: 'Let the wall dry on.' },
+        dampened,
+      ],
+      hazards: ['toxic-colour'],
+    },
+    {
+      key: 'draw',
+      optional: true,
+      only: { layout: 'on-coat' },
+      name: 'Draw the design',
+      verb: 'Log design drawn',
+      effects: [{ does: 'none' }],
+      needs: [water('mean', 50, 84), { kind: 'sign', sign: 'matte', of: 'coat', side: 'after' }],
+      takesS: about(10 * MINUTE_S),
+      look: ['A wrong line rubs out'],
+      words: ['Wooden point, lightly', 'The hand never rests on the coat'],
+      remedies: [],
+      hazards: [],
+    },
+    {
+      key: 'outlines',
+      name: 'Cut the outlines',
+      verb: 'Log outlines cut',
+      effects: [{ does: 'cut', depthM: about(0.0004), share: about(0.1) }],
+      needs: [water('skin', 52, 68), firm],
+      takesS: about(20 * MINUTE_S),
+      look: ['The crumb comes off in one piece'],
+      words: ['Try the tool on an offcut of the same slab first', 'Through the coat, hardly into the clay'],
+      remedies: [
+        tooWetToCarve,
+        tooDryToCarve,
+        { when: 'seen', sign: 'the coat lifts', say: 'Too thick, or the wall was too dry under it.' },
+      ],
+      hazards: [],
+    },
+    {
+      key: 'backgrounds',
+      name: 'Clear the backgrounds',
+      verb: 'Log backgrounds cleared',
+      effects: [{ does: 'cut', depthM: about(0.0004), share: about(0.3) }],
+      needs: [water('skin', 52, 68), firm],
+      takesS: about(40 * MINUTE_S),
+      look: ['The ground is even to the finger'],
+      words: ['From the line outwards', 'Crumbs lie where they fall'],
+      remedies: [tooWetToCarve, tooDryToCarve],
+      hazards: [],
+    },
+    recolour({}),
+    brushedClean({
+      name: 'Brush off the crumbs',
+      verb: 'Log crumbs brushed off',
+      words: [
+        'Begin with a soft dry brush',
+        'A ball-ended point clears the grooves',
+        'Catch the dust as it falls',
+      ],
+    }),
+    {
+      key: 'edges',
+      optional: true,
+      name: 'Press the edges down',
+      verb: 'Log edges finished',
+      effects: [{ does: 'none' }],
+      needs: [water('skin', null, 6)],
+      takesS: about(10 * MINUTE_S),
+      look: ['No edge catches the finger'],
+      words: ['A smooth stone, or thin tough film over a finger', 'Nothing is abraded'],
+      remedies: [],
+      hazards: [],
+    },
+    ...toBisque,
+    ...glazed,
+  ],
+  patches: [
+    {
+      when: { ground: 'thick' },
+      step: 'coat',
+      set: {
+        repeat: { least: 1, usual: 2, most: 2, until: 'no clay shows through' },
+        effects: [
+          {
+            does: 'coat',
+            use: 'brushed-decoration',
+            thicknessM: { usual: 0.00025, least: 0.00015, most: 0.0005 },
+            share: about(1),
+          },
+        ],
+      },
+    },
+    {
+      when: { ground: 'underglaze' },
+      step: 'coat',
+      set: {
+        repeat: { least: 1, usual: 2, most: 3, until: 'no clay shows through' },
+        needs: [
+          { ...water('skin', 55, 80), pass: 'first' },
+          { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
+        ],
+        effects: [
+          {
+            does: 'coat',
+            use: 'underglaze-carving',
+            thicknessM: { usual: 0.00015, least: 0.0001, most: 0.00025 },
+            share: about(1),
+          },
+        ],
+      },
+    },
+    { when: { carving: 'crisp' }, step: 'outlines', set: { needs: [water('skin', 48, 60), firm] } },
+    { when: { carving: 'crisp' }, step: 'backgrounds', set: { needs: [water('skin', 48, 60), firm] } },
+    {
+      when: { crumbs: 'brushed' },
+      step: 'backgrounds',
+      set: { words: ['From the line outwards', 'Soft bristles take only crumbs that fall off cleanly'] },
+    },
+    {
+      when: { edges: 'abraded' },
+      step: 'edges',
+      set: {
+        name: 'Abrade the edges',
+        words: [
+          'Stainless or nylon pad, very lightly: crumbs of plain steel rust',
+          'Respirator on; brush it again afterwards',
+        ],
+        hazards: ['silica-dust', 'toxic-colour'],
+      },
+    },
+    {
+      when: { edges: 'sponged' },
+      step: 'edges',
+      set: {
+        name: 'Sponge the edges',
+        words: ['A wrung sponge on bare edges only', 'Never across the coat'],
+        effects: [{ does: 'film', kgM2: about(0.02), share: about(0.2) }],
+      },
+    },
+    {
+      when: { edges: 'brushed' },
+      step: 'edges',
+      set: { name: 'Look the edges over', words: ['They stay as they were cut'] },
+    },
   ],
 };

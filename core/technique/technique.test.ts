@@ -1,109 +1,128 @@
 import { describe, expect, it } from 'vitest';
+import { signAt, signNames, signs } from '../coat/sign.ts';
 import { hazards } from '../hazard/hazard.ts';
-import { stepsOf, techniqueIds, techniqueNamed } from './catalogue.ts';
-import { signAt, signNames, type Sign, type Technique } from './technique.ts';
+import { consistencies } from '../slip/consistency.ts';
+import { schoolsOf, stepsOf, techniqueNamed, techniques } from './catalogue.ts';
+import { rows } from './rows.ts';
+import type { Effect, Need, Only, Technique, Usual } from './technique.ts';
 
 /** Every way of choosing among the schools of a technique. */
-const waysOf = ({ choices }: Technique): Record<string, string>[] =>
-  choices.reduce<Record<string, string>[]>(
+const waysOf = ({ choices }: Technique): Only[] =>
+  choices.reduce<Only[]>(
     (ways, { id, schools }) => ways.flatMap((way) => schools.map((school) => ({ ...way, [id]: school.id }))),
     [{}],
   );
-const all = techniqueIds.flatMap((id) =>
-  waysOf(techniqueNamed(id)).map((schools) => ({
-    id,
-    schools,
-    name: `${id} ${Object.values(schools).join(', ')}`,
-  })),
-);
-const order: Sign[] = ['matte', 'print-free', 'firm', 'touch-dry'];
+const named = rows.map((row) => [`${row.id} ${row.rev}`, row] as const);
 
 describe('signs of a drying coat', () => {
   it('come in their order: gloss gone, tacky without a print, firm, touch-dry', () => {
     // common practice, no source
-    for (let i = 1; i < order.length; i++) expect(signAt[order[i]!]).toBeLessThan(signAt[order[i - 1]!]);
-    expect(Object.keys(signAt)).toEqual(order);
-    for (const sign of order) expect(signNames[sign].look.length).toBeGreaterThan(10);
+    expect(signs).toEqual(['matte', 'print-free', 'firm', 'touch-dry']);
+    for (let i = 1; i < signs.length; i++) expect(signAt[signs[i]!]).toBeLessThan(signAt[signs[i - 1]!]);
+    for (const sign of signs) expect(signNames[sign].look.length).toBeGreaterThan(10);
   });
 });
 
-describe.each(all)('$name', ({ id, schools }) => {
-  const steps = stepsOf(id, schools);
+describe.each(named)('%s', (_name, technique) => {
+  const ways = waysOf(technique);
+  const quantities = (effect: Effect<Usual>): Usual[] =>
+    Object.values(effect).filter((value): value is Usual => typeof value === 'object');
 
-  it('has steps of names of their own, each with a window that is open somewhere', () => {
-    expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
-    expect(new Set(steps.map((step) => step.verb)).size).toBe(steps.length);
-    for (const { window } of steps) {
-      if ('wettestX' in window) expect(window.wettestX).toBeGreaterThan(0);
-      else if (window.wettest !== null && window.driest !== null)
-        expect(window.wettest).toBeGreaterThan(window.driest);
+  it('has steps of names of their own in every way of doing it', () => {
+    for (const way of ways) {
+      const steps = stepsOf(technique, way);
+      expect(steps.length).toBeGreaterThan(3);
+      expect(new Set(steps.map(({ key }) => key)).size).toBe(steps.length);
+      expect(new Set(steps.map(({ verb }) => verb)).size).toBe(steps.length);
     }
   });
 
-  it('goes from wet to dry, though a wall that a coat has wetted may be wetter for the next', () => {
-    const edges = (does: 'coat' | 'work') =>
-      steps.flatMap((step) =>
-        step.does !== does || step.window.reading === 'core'
-          ? []
-          : [step.window.wettest ?? Number.POSITIVE_INFINITY],
+  it('refers to steps, choices and schools that are there', () => {
+    const keys = technique.steps.map(({ key }) => key);
+    const isChoice = (only: Only | undefined) =>
+      Object.entries(only ?? {}).every(([choice, school]) =>
+        technique.choices.some(({ id, schools }) => id === choice && schools.some((s) => s.id === school)),
       );
-    expect(edges('work')).toEqual([...edges('work')].sort((x, y) => y - x));
-    expect(Math.max(...edges('work'))).toBeLessThanOrEqual(Math.min(...edges('coat')));
-    expect(
-      edges('coat')
-        .slice(1)
-        .every((edge) => edge >= edges('coat')[0]!),
-    ).toBe(true);
-    expect(steps.at(-1)!.window.reading).toBe('core');
-  });
-
-  it('waits only for the sign of a coat that comes before', () => {
-    steps.forEach(({ wait }, i) => {
-      if (!wait) return;
-      expect(steps.slice(0, i).some(({ does }) => does === 'coat')).toBe(true);
-      expect(wait.longestS).toBeGreaterThan(60);
-    });
-    expect(steps[0]!.does).toBe('coat');
-    expect(steps[0]!.wait).toBeNull();
-  });
-
-  it('tells of each step how, and how it goes wrong too wet', () => {
-    for (const step of steps) {
-      expect(step.how.length).toBeGreaterThan(0);
-      expect(step.tooWet).not.toBe('');
-      expect(step.takesS).toBeGreaterThan(0);
+    const needsOf = (needs: Need[]) =>
+      needs.every((need) => {
+        if (!isChoice(need.only)) return false;
+        if (need.kind === 'water' || !('of' in need) || need.of === undefined) return true;
+        return need.of.startsWith('@') || keys.includes(need.of);
+      });
+    for (const step of technique.steps) {
+      expect(isChoice(step.only), step.key).toBe(true);
+      expect(needsOf(step.needs), step.key).toBe(true);
+      for (const { redo, only } of step.remedies) {
+        expect(isChoice(only)).toBe(true);
+        if (redo) expect(keys).toContain(redo);
+      }
       for (const hazard of step.hazards) expect(hazards[hazard]).toBeDefined();
     }
+    for (const { when, step, set } of technique.patches) {
+      expect(isChoice(when)).toBe(true);
+      expect(keys).toContain(step);
+      expect(needsOf(set.needs ?? [])).toBe(true);
+    }
+    for (const { usual, schools } of technique.choices) expect(schools.map(({ id }) => id)).toContain(usual);
   });
 
-  it('has no step that is open-ended on its dry side with a word for too dry, nor the other way round', () => {
-    for (const { window, tooDry, remedy } of steps) {
-      const ends = window.reading !== 'core' && window.driest !== null;
-      expect(tooDry !== '').toBe(ends);
-      if (ends) expect(remedy).not.toBe('');
+  it('names spans that are open somewhere, and quantities within their bounds', () => {
+    for (const way of ways)
+      for (const { needs, effects, repeat } of stepsOf(technique, way)) {
+        for (const need of needs)
+          if (need.kind === 'water')
+            for (const { driest, wettest } of need.spans)
+              expect(wettest ?? 120).toBeGreaterThan(driest ?? -3);
+        for (const effect of effects) {
+          for (const { usual, least = usual, most = usual } of quantities(effect)) {
+            expect(usual).toBeGreaterThanOrEqual(least);
+            expect(usual).toBeLessThanOrEqual(most);
+          }
+          if ('use' in effect) expect(consistencies.map(({ use }) => use)).toContain(effect.use);
+        }
+        if (repeat) {
+          expect(repeat.usual).toBeGreaterThanOrEqual(repeat.least);
+          expect(repeat.most).toBeGreaterThanOrEqual(repeat.usual);
+        }
+      }
+  });
+
+  it('tells of each step how', () => {
+    for (const { words, name, verb } of technique.steps) {
+      expect(words.length).toBeGreaterThan(0);
+      expect(verb).toMatch(/^Log /);
+      expect(name).not.toBe('');
     }
   });
 });
 
 describe('schools', () => {
+  const sgraffito = techniqueNamed('sgraffito');
+  const coatsOf = (ground: string) =>
+    stepsOf(sgraffito, { ground }).find(({ key }) => key === 'coat')!.repeat!.usual;
+  const windowOf = (step: string, schools: Only) =>
+    stepsOf(sgraffito, schools)
+      .find(({ key }) => key === step)!
+      .needs.flatMap((need) => (need.kind === 'water' ? need.spans : []))[0];
+
   it('differ in what they say they differ in', () => {
-    // common practice, no source: three coats of engobe, two of underglaze
-    const coats = (ground: string) =>
-      stepsOf('sgraffito', { ground }).filter(({ does }) => does === 'coat').length;
-    expect(coats('engobe')).toBe(3);
-    expect(coats('underglaze')).toBe(2);
-    const burrs = (school: string) =>
-      stepsOf('sgraffito', { burrs: school }).find(({ id }) => id === 'burrs')!;
-    expect(burrs('dry').how.join()).toMatch(/abrasion, burrs alone/);
-    expect(burrs('sponge').how.join()).toMatch(/Nothing is abraded dry/);
-    // a brush over dry crumbs raises dust in either
-    for (const school of ['dry', 'sponge']) expect(burrs(school).hazards).toContain('silica-dust');
+    // common practice, no source: three thin coats, or one or two thicker; two of underglaze
+    expect([coatsOf('engobe'), coatsOf('thick'), coatsOf('underglaze')]).toEqual([3, 2, 2]);
+    expect(windowOf('coat', { ground: 'underglaze' })).toEqual({ driest: 55, wettest: 80 });
+    expect(windowOf('outlines', { carving: 'crisp' })).toEqual({ driest: 48, wettest: 60 });
+    expect(windowOf('outlines', { carving: 'buttery' })).toEqual({ driest: 52, wettest: 68 });
+    const layout = (way: string) =>
+      stepsOf(sgraffito, { layout: way }).findIndex(({ key }) => key.startsWith('draw'));
+    const coat = (way: string) => stepsOf(sgraffito, { layout: way }).findIndex(({ key }) => key === 'coat');
+    expect(layout('bare')).toBeLessThan(coat('bare'));
+    expect(layout('on-coat')).toBeGreaterThan(coat('on-coat'));
   });
 
-  it('fall back to the first where nothing was chosen', () => {
-    for (const id of techniqueIds) {
-      const first = Object.fromEntries(techniqueNamed(id).choices.map((c) => [c.id, c.schools[0]!.id]));
-      expect(stepsOf(id, {})).toEqual(stepsOf(id, first));
+  it('fall back to the usual where nothing, or nothing known, was chosen', () => {
+    for (const technique of techniques()) {
+      const usual = Object.fromEntries(technique.choices.map((c) => [c.id, c.usual]));
+      expect(schoolsOf(technique, { ground: 'unheard-of' })).toEqual(usual);
+      expect(stepsOf(technique, {})).toEqual(stepsOf(technique, usual));
     }
   });
 });

@@ -1,52 +1,136 @@
-import type { ReadingName } from '../drying/readings.ts';
+import type { Cover } from '../drying/face.ts';
+import type { HeatTool } from '../drying/heat.ts';
+import type { Stand } from '../form/form.ts';
+import type { Sign } from '../coat/sign.ts';
 import type { HazardId } from '../hazard/hazard.ts';
+import type { SlipUse } from '../slip/consistency.ts';
 
-export type TechniqueId = 'sgraffito';
+/** A technique as plain data: what is done, when the clay allows it, and what it does to the clay. All SI. */
 
-/** The sign that ends a wait, in the order a drying coat shows them. */
-export type Sign = 'matte' | 'print-free' | 'firm' | 'touch-dry';
+export type Face = 'outside' | 'inside';
+export type FiredState = 'raw' | 'bisque' | 'glazed';
+export type StepKey = string;
 
-/** Water content of a plain coat's surface at which each sign shows as it dries, kg/kg. From memory. */
-export const signAt: Record<Sign, number> = { matte: 0.3, 'print-free': 0.26, firm: 0.22, 'touch-dry': 0.12 };
-
-export const signNames: Record<Sign, { name: string; look: string }> = {
-  matte: { name: 'matte', look: 'the shine has gone from the whole coat' },
-  'print-free': { name: 'print-free', look: 'tacky, but a finger leaves no print' },
-  firm: { name: 'firm', look: 'a nail marks the coat without lifting it' },
-  'touch-dry': { name: 'touch-dry', look: 'nothing comes off on a dry finger' },
-};
-
-/** Between which moistures a step can be done. Edges are on the reference scale; null is open-ended. */
-export type StepWindow =
-  | { reading: ReadingName; wettest: number | null; driest: number | null }
-  /** For the kiln: on the water content itself. */
-  | { reading: 'core'; wettestX: number };
-
-export interface Wait {
-  /** The wait begins when the step before was done. */
-  sign: Sign;
-  /** How long it is waited for where the coat's own drying does not bring it, s. Common practice, no source. */
-  longestS: number;
+/** What the trade says of a quantity. */
+export interface Usual {
+  usual: number;
+  least?: number;
+  most?: number;
 }
 
+/** Between two edges of the moisture index; a missing end is open. */
+export interface Span {
+  driest?: number;
+  wettest?: number;
+}
+
+/** A step of the same layer; the pass before this one; or the newest coat on this face and zone, whosever it is. */
+export type Of = StepKey | '@before' | '@here';
+
+/** School by choice. */
+export type Only = Record<string, string>;
+
+/** What must hold before a step is done; all needs of a step must. */
+export type Need = {
+  /** Only of the first pass, or only of those after it. */
+  pass?: 'first' | 'later';
+  /** Better so, but not needed. */
+  rather?: true;
+  only?: Only;
+} & (
+  | { kind: 'water'; of: 'skin' | 'mean' | 'core'; spans: Span[] }
+  | { kind: 'kiln-dry'; wettestX: number }
+  /** `before`: while the coat does not show the sign yet, wet in wet. */
+  | { kind: 'sign'; sign: Sign; of: Of; side: 'after' | 'before' }
+  /** As firm as the wall that it lies in. */
+  | { kind: 'level'; of: Of }
+  /** Wall and handle within so many points of the moisture index. */
+  | { kind: 'together'; within: number }
+  /** Seconds after a step was done. */
+  | { kind: 'since'; of: Of; least?: number; most?: number }
+  /** Linear shrinkage since a step: off the mould before it is more. */
+  | { kind: 'shrunk'; of: StepKey; most: number }
+  | { kind: 'fired'; state: FiredState[] }
+  /** Only the maker can see it; usually so many seconds after the step named, or after the one before. */
+  | { kind: 'seen'; what: string; of?: Of; usual?: Usual }
+);
+
+/**
+ * What a step does to the clay. The quantity is what is usual in a technique, and a number in a deed.
+ * `share` is the share of the zone that it takes.
+ */
+export type Effect<Q> =
+  | { does: 'coat' | 'line'; use: SlipUse; thicknessM: Q; share: Q }
+  /** Slip into the latest cut, proud by a share of its depth. */
+  | { does: 'fill'; use: SlipUse; depthM: Q; proud: Q; share: Q }
+  | { does: 'silicate' | 'film' | 'wash'; kgM2: Q; share: Q }
+  | { does: 'cut' | 'scrape'; depthM: Q; share: Q }
+  | { does: 'heat'; tool: HeatTool; seconds: Q; duty: Q }
+  /** Around (`hoop`) or all ways (`area`): the new area of the face over the old. */
+  | { does: 'stretch'; by: 'hoop' | 'area'; ratio: Q }
+  | { does: 'shape' }
+  /** A handle, a foot or a wall joined on. */
+  | { does: 'join' }
+  | { does: 'stand'; cover?: Cover; stand?: Stand }
+  | { does: 'print' | 'burnish' | 'wipe' | 'wax'; share: Q }
+  | { does: 'glaze'; seconds: Q }
+  | { does: 'fire'; cone: string; to: FiredState }
+  | { does: 'none' };
+
+export type Does = Effect<Usual>['does'];
+
+/** A step done more than once. */
+export interface Repeat {
+  least: number;
+  usual: number;
+  most: number;
+  /** The sign that it is enough. */
+  until?: string;
+  /** Once for each zone of the layer, each with a tub of its own. */
+  each?: 'zone';
+}
+
+/** What goes wrong, how it is seen, what to do. */
+export interface Remedy {
+  when: 'too-dry' | 'too-wet' | 'seen';
+  sign: string;
+  say: string;
+  only?: Only;
+  /** What it does to the clay, and the sign to wait for after it. */
+  effects?: Effect<Usual>[];
+  then?: Sign;
+  /** Widens the window: so dry it may be with this done first. */
+  reaches?: Span;
+  /** One more pass of that step. */
+  redo?: StepKey;
+}
+
+/** Steps that layers have in common are done once for all of them, in this order. */
+export type SharedStep = 'clean' | 'load' | 'bisque' | 'glaze' | 'glost';
+
 export interface Step {
-  id: string;
+  key: StepKey;
   name: string;
   /** What the button says. */
   verb: string;
-  does: 'coat' | 'work';
-  window: StepWindow;
-  /** The wait on the step before, if any. */
-  wait: Wait | null;
-  /** Attended time, s. */
-  takesS: number;
-  how: string[];
-  tooWet: string;
-  tooDry: string;
-  /** What to do once the window has closed. */
-  remedy: string;
+  effects: Effect<Usual>[];
+  needs: Need[];
+  /** Hands at work on a mug-sized piece, s; null where it takes none. */
+  takesS: Usual | null;
+  /** The face it is done on, where it is not the layer's. */
+  face?: Face;
+  repeat?: Repeat;
+  optional?: true;
+  only?: Only;
+  /** It goes on until this holds. */
+  ends?: Need;
+  shared?: SharedStep;
+  /** What to look at before the next step. */
+  look: string[];
+  /** How it is done, each short enough to read at arm's length. */
+  words: string[];
+  remedies: Remedy[];
   hazards: HazardId[];
-  optional: boolean;
 }
 
 export interface School {
@@ -58,15 +142,40 @@ export interface School {
 export interface SchoolChoice {
   id: string;
   question: string;
+  usual: string;
   schools: School[];
 }
 
-export interface Technique {
-  id: TechniqueId;
-  name: string;
-  summary: string;
-  choices: SchoolChoice[];
-  /** Wet thickness of a brushed coat, m, and the SG it is usually brushed at. From memory. */
-  coat: { thicknessM: number; specificGravity: number };
-  steps: (schools: Record<string, string>) => Step[];
+/** What a school does otherwise at a step. */
+export interface Patch {
+  when: Only;
+  step: StepKey;
+  set: Partial<
+    Pick<Step, 'name' | 'needs' | 'effects' | 'takesS' | 'repeat' | 'words' | 'hazards' | 'remedies'>
+  >;
 }
+
+export interface Technique {
+  id: string;
+  /** Its revision: a piece keeps the one it was begun with. */
+  rev: string;
+  name: string;
+  /** What it gives, in a line. */
+  gives: string;
+  tools: string[];
+  choices: SchoolChoice[];
+  steps: Step[];
+  patches: Patch[];
+  /** As the pieces of earlier logs had it: what they hold is taken as it is. */
+  frozen?: true;
+}
+
+/** What the trade says of a quantity, without bounds. */
+export const about = (usual: number): Usual => ({ usual });
+
+/** A water need of one span. */
+export const water = (of: 'skin' | 'mean' | 'core', driest: number | null, wettest: number | null): Need => ({
+  kind: 'water',
+  of,
+  spans: [{ ...(driest !== null && { driest }), ...(wettest !== null && { wettest }) }],
+});

@@ -104,10 +104,10 @@ export function anyActs(seed: number, begin: number): AnyActs {
     return one(ofStudio)();
   };
 
-  const entryOf = ({ kind, subject, body, place = null, face = null }: Draft) => ({
+  const entryOf = ({ kind, subject, body, place = null, face = null, v = 1 }: Draft) => ({
     id: `${hex(8)}`,
     kind,
-    v: 1,
+    v,
     subject,
     at: iso(clock + (chance(0.1) ? between(-40 * HOUR, HOUR / 7) : 0)),
     place,

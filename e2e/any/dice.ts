@@ -27,6 +27,8 @@ export interface Draft {
   body: Record<string, unknown>;
   place?: string | null;
   face?: string | null;
+  /** Version of its shape; 1 where it is not said. */
+  v?: number;
 }
 
 export const iso = (at: number): string => new Date(at).toISOString();

@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
 import type { Readable } from 'node:stream';
 import type { ImportAnswer, ImportProgress } from '../../api/index.ts';
-import type { RecordedAct } from '../../core/log/entry.ts';
+import type { AnyRecordedAct } from '../../core/log/upcast.ts';
 import { ok, problem, refused, type Result } from '../../core/units/problem.ts';
 import { openZip } from '../chores/archive.ts';
 import type { Chores } from '../chores/chores.ts';
@@ -29,7 +29,7 @@ export function createImporter(store: Store, files: FileStore, chores: Chores): 
     path: string,
     state: NonNullable<typeof running>,
   ): Promise<Result<ImportAnswer>> => {
-    const acts: RecordedAct[] = [];
+    const acts: AnyRecordedAct[] = [];
     const head = await chores.archive(path, (part) => {
       acts.push(...part);
       state.done = acts.length;

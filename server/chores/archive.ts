@@ -3,7 +3,7 @@ import type { MessagePort } from 'node:worker_threads';
 import { JSONParser } from '@streamparser/json';
 import yauzl from 'yauzl';
 import { schema } from '../../api/index.ts';
-import type { RecordedAct } from '../../core/log/entry.ts';
+import type { AnyRecordedAct } from '../../core/log/upcast.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 
 export const FORMAT = 'kosmema-studio';
@@ -30,7 +30,7 @@ const PART = 500;
 /** Reads an export and hands over its acts, part by part, each when the one before was taken. */
 export async function readArchive(
   path: string,
-  take: (acts: RecordedAct[]) => Promise<void>,
+  take: (acts: AnyRecordedAct[]) => Promise<void>,
 ): Promise<Result<ArchiveHead>> {
   const zip = await openZip(path);
   if (!zip)
@@ -71,12 +71,12 @@ export async function readArchive(
 async function readStudio(
   stream: Readable,
   bytes: number,
-  take: (acts: RecordedAct[]) => Promise<void>,
+  take: (acts: AnyRecordedAct[]) => Promise<void>,
 ): Promise<Result<number>> {
   const parser = new JSONParser({ paths: ['$.format', '$.version', '$.acts.*'], keepStack: false });
   let count = 0;
   let refusal: Result<never> | null = null;
-  let part: RecordedAct[] = [];
+  let part: AnyRecordedAct[] = [];
   const head = { format: false, version: false };
   const refuse = (code: string, field: string, words: string) =>
     (refusal ??= refused(code, field, `${words} Nothing was taken.`));
@@ -106,7 +106,7 @@ async function readStudio(
     if (count > MOST_ACTS)
       return void refuse('too-many', 'studio.json:acts', `An export holds at most ${MOST_ACTS} acts.`);
     const parsed = schema.recordedAct.safeParse(value);
-    if (parsed.success) return void part.push(parsed.data as RecordedAct);
+    if (parsed.success) return void part.push(parsed.data as AnyRecordedAct);
     const [issue] = parsed.error.issues;
     refuse('invalid', `studio.json:acts.${count - 1}.${issue!.path.join('.')}`, issue!.message);
   };

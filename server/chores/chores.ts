@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
-import type { ReadingsAnswers, RecordedAct } from '../../core/log/entry.ts';
+import type { ReadingsAnswers } from '../../core/log/entry.ts';
+import type { AnyRecordedAct } from '../../core/log/upcast.ts';
 import type { Result } from '../../core/units/problem.ts';
 import { readArchive, type ArchiveHead, type ArchiveTask } from './archive.ts';
 import { readClimate, type ClimateFile } from './climate.ts';
@@ -11,7 +12,7 @@ import { labelSheet, type LabelTask } from './labels.ts';
 export interface Chores {
   climate: (path: string, answers: ReadingsAnswers) => Promise<Result<ClimateFile>>;
   /** Hands over the acts of an export in parts, each when the one before was taken. */
-  archive: (path: string, take: (acts: RecordedAct[]) => Promise<void>) => Promise<Result<ArchiveHead>>;
+  archive: (path: string, take: (acts: AnyRecordedAct[]) => Promise<void>) => Promise<Result<ArchiveHead>>;
   /** Labels to print, as PDF. */
   labels: (task: LabelTask) => Promise<Uint8Array>;
   close: () => Promise<void>;
@@ -35,7 +36,7 @@ export function createChores(path: string): Chores {
       pool.run({ path: file, answers }, { name: 'readClimate' }) as Promise<Result<ClimateFile>>,
     archive: async (file, take) => {
       const { port1, port2 } = new MessageChannel();
-      port1.on('message', (acts: RecordedAct[]) => {
+      port1.on('message', (acts: AnyRecordedAct[]) => {
         take(acts).then(
           () => port1.postMessage('go on'),
           () => port1.postMessage('stop'),

@@ -1,6 +1,6 @@
 import { and, asc, eq, gt, gte, inArray, lte, max, min, sql } from 'drizzle-orm';
 import type { AirReading } from '../../core/drying/series.ts';
-import type { Entry, RecordedAct } from '../../core/log/entry.ts';
+import type { AnyEntry, AnyRecordedAct } from '../../core/log/upcast.ts';
 import { breathing } from '../breath.ts';
 import type { Tx } from './open.ts';
 import { acts, entries, readings } from './schema.ts';
@@ -15,7 +15,7 @@ export type ReadingsByAct = Map<string, { roomId: string; means: AirReading[] }[
 export type StoredReading = AirReading & { actId: string };
 
 /** Inserts acts with their entries and readings. Acts that are there already are an error of the caller. */
-export async function insertActs(tx: Tx, recorded: RecordedAct[], means: ReadingsByAct): Promise<void> {
+export async function insertActs(tx: Tx, recorded: AnyRecordedAct[], means: ReadingsByAct): Promise<void> {
   const breathe = breathing();
   for (const page of pages(recorded, 500)) {
     await tx.insert(acts).values(
@@ -77,8 +77,8 @@ async function insertReadings(
 }
 
 /** Every act but those of `known`, in journal order, read in pages. */
-export async function actsBeyond(tx: Tx, known: ReadonlySet<string>): Promise<RecordedAct[]> {
-  const found: RecordedAct[] = [];
+export async function actsBeyond(tx: Tx, known: ReadonlySet<string>): Promise<AnyRecordedAct[]> {
+  const found: AnyRecordedAct[] = [];
   for (let after = 0; ;) {
     const all = await tx.select().from(acts).where(gt(acts.n, after)).orderBy(asc(acts.n)).limit(PAGE);
     if (all.length === 0) return found;
@@ -95,7 +95,7 @@ export async function actsBeyond(tx: Tx, known: ReadonlySet<string>): Promise<Re
         ),
       )
       .orderBy(asc(entries.actId), asc(entries.seq));
-    const byAct = new Map<string, Entry[]>(page.map((act) => [act.id, []]));
+    const byAct = new Map<string, AnyEntry[]>(page.map((act) => [act.id, []]));
     for (const row of rows) byAct.get(row.actId)!.push(entryOf(row));
     for (const act of page) {
       found.push({
@@ -110,9 +110,9 @@ export async function actsBeyond(tx: Tx, known: ReadonlySet<string>): Promise<Re
   }
 }
 
-function entryOf(row: typeof entries.$inferSelect): Entry {
+function entryOf(row: typeof entries.$inferSelect): AnyEntry {
   const { id, kind, v, subject, at, place, face, body } = row;
-  return { id, kind, v, subject, at: at.toISOString(), place, face, body } as unknown as Entry;
+  return { id, kind, v, subject, at: at.toISOString(), place, face, body } as unknown as AnyEntry;
 }
 
 /** A room's means between two instants, by act. */

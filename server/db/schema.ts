@@ -10,7 +10,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Entry } from '../../core/log/entry.ts';
+import type { AnyEntry } from '../../core/log/upcast.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, precision: 3, mode: 'date' });
 
@@ -36,7 +36,7 @@ export const entries = pgTable(
     at: moment('at').notNull(),
     place: text('place'),
     face: text('face'),
-    body: jsonb('body').$type<Entry['body']>().notNull(),
+    body: jsonb('body').$type<AnyEntry['body']>().notNull(),
   },
   (table) => [
     primaryKey({ columns: [table.actId, table.seq] }),

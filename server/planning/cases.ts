@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto';
 import { meansOver } from '../../core/drying/series.ts';
 import type { Prior } from '../../core/forecast/prior.ts';
-import { entriesOf, type Entry, type SubjectKind } from '../../core/log/entry.ts';
+import { entriesOf, type Entry, type SlipLaid, type SubjectKind } from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/folds.ts';
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
-import { foldPiece, instantOf, type PieceState } from '../../core/log/piece.ts';
+import { foldPiece, instantOf, tubsNamed, type PieceState } from '../../core/log/piece.ts';
+import { foldTub } from '../../core/log/tub.ts';
 import { settingAt } from '../../core/log/studio.ts';
-import { AIR_STEP, type PieceCase } from '../../core/plan/case.ts';
+import { AIR_STEP, type PieceFacts } from '../../core/piece/facts.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
 import type { Sensors } from '../sensors/sensors.ts';
@@ -20,7 +21,7 @@ export interface Cases {
   unfinished: () => PieceState[];
   finished: () => PieceState[];
   /** All that a plan of a piece rests on, or why it cannot be planned. */
-  of: (piece: PieceState, learned: Partial<Prior>, now: Instant) => Promise<Result<PieceCase>>;
+  of: (piece: PieceState, learned: Partial<Prior>, now: Instant) => Promise<Result<PieceFacts>>;
   /** Changes when something that the maker logged changes what is known of a piece; the same over restarts. */
   logMark: (piece: PieceState) => string;
   /** Changes when its air was measured further. */
@@ -56,11 +57,20 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
       ...entriesOf(store.entriesAbout('piece', id), 'piece.moved').map((e) => e.body.roomId),
     ]);
 
-  const marks = (kind: SubjectKind, id: string) =>
-    store
-      .entriesAbout(kind, id)
-      .map((e) => e.id)
-      .join();
+  /** Everything besides its own log that a plan of a piece rests on: read by `of`, and so marked. */
+  const restsOn = (asked: PieceState): { kind: SubjectKind; id: string }[] => [
+    { kind: 'clay', id: asked.made.clayId },
+    ...[...roomsOf(asked)].map((id) => ({ kind: 'room' as const, id })),
+    ...tubsNamed(asked).map((id) => ({ kind: 'tub' as const, id })),
+    { kind: 'studio', id: 'studio' },
+  ];
+
+  const slipIn = (tubId: string): Record<string, SlipLaid> => {
+    const tub = folded('tub', tubId, () => foldTub(tubId, store.entriesAbout('tub', tubId)));
+    if (!tub || tub.specificGravity === null) return {};
+    const { specificGravity, adjusted, made } = tub;
+    return { [tubId]: { specificGravity, adjusted, grainDensity: made.grainDensity } };
+  };
 
   return {
     piece,
@@ -80,7 +90,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
       const from =
         Math.max(asked.madeAt, lookedBack(entries, asked.finished ? asked.finished.at : now)) - BEFORE;
       const to = asked.finished?.at ?? Number.POSITIVE_INFINITY;
-      const inCase: PieceCase['rooms'] = [];
+      const inCase: PieceFacts['rooms'] = [];
       for (const id of roomsOf(asked)) {
         const room = rooms.find((r) => r.id === id);
         if (!room)
@@ -105,26 +115,21 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
         body: settingAt(clay, asked.madeAt),
         rooms: inCase,
         studio,
+        tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as Record<string, SlipLaid>,
         learned,
       });
     },
     logMark: (asked) => {
-      const rooms = [...roomsOf(asked)];
+      const rests = restsOn(asked);
       const at = [
         revisionOf(ledger, 'piece', asked.id),
-        revisionOf(ledger, 'clay', asked.made.clayId),
-        ...rooms.map((id) => revisionOf(ledger, 'room', id)),
-        revisionOf(ledger, 'studio'),
+        ...rests.map(({ kind, id }) => revisionOf(ledger, kind, id)),
       ].join();
       const known = marked.get(asked.id);
       if (known?.at === at) return known.mark;
       const mark = digest([
         ...store.entriesAbout('piece', asked.id).flatMap((e) => (e.kind === 'piece.noted' ? [] : [e.id])),
-        'clay',
-        marks('clay', asked.made.clayId),
-        ...rooms.map((id) => marks('room', id)),
-        'studio',
-        marks('studio', 'studio'),
+        ...rests.flatMap(({ kind, id }) => [kind, id, ...store.entriesAbout(kind, id).map((e) => e.id)]),
       ]);
       marked.set(asked.id, { at, mark });
       return mark;

@@ -11,7 +11,7 @@ import type { Prior } from '../../core/forecast/prior.ts';
 import { entriesOf, type Entry, type EntryKind, type RecordedAct } from '../../core/log/entry.ts';
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
 import { instantOf, type PieceState } from '../../core/log/piece.ts';
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { breathing } from '../breath.ts';
@@ -42,7 +42,7 @@ export interface Studied {
 interface LearningParts {
   store: Store;
   cases: Pick<Cases, 'piece' | 'finished' | 'of'>;
-  plan: (given: PieceCase, now: Instant) => Promise<PlanKept | null>;
+  plan: (given: PieceFacts, now: Instant) => Promise<PlanKept | null>;
   kept: Derived<Studied>;
 }
 
@@ -107,7 +107,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
 
   const taughtBy = async (
     { id, made }: PieceState,
-    given: PieceCase,
+    given: PieceFacts,
     lastFound: Instant,
     at: Instant,
   ): Promise<Lesson | null> => {
@@ -252,7 +252,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
 }
 
 /** All that a lesson rests on, but for notes. */
-const markOf = (given: PieceCase): string =>
+const markOf = (given: PieceFacts): string =>
   createHash('sha1')
     .update(JSON.stringify({ ...given, entries: given.entries.filter(({ kind }) => kind !== 'piece.noted') }))
     .digest('base64url');

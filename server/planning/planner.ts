@@ -1,12 +1,12 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import { keptOf, type PlanKept } from '../../core/plan/kept.ts';
 import { rememberingPlanner } from '../../core/plan/memory.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 /** Plans a piece, wherever that is done, and lets its walls go. */
-export type Planner = (given: PieceCase, now: Instant) => Promise<PlanKept | null>;
+export type Planner = (given: PieceFacts, now: Instant) => Promise<PlanKept | null>;
 
 /** Pieces whose walls are remembered. */
 const REMEMBERED = 60;
@@ -17,7 +17,7 @@ const MEMORY_MB = 1_200;
 
 export interface PlanTask {
   ticket: number;
-  given: PieceCase;
+  given: PieceFacts;
   now: Instant;
 }
 

@@ -8,14 +8,13 @@ import type {
   PiecesQuery,
 } from '../../api/index.ts';
 import { outsideArea } from '../../core/form/form.ts';
-import type { PieceState } from '../../core/log/piece.ts';
+import { doneOf, routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import { ribbonFrom, type PlanKept } from '../../core/plan/kept.ts';
-import { LONG_PAST } from '../../core/plan/longPast.ts';
+import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import type { PlanAnswers } from '../../core/plan/plan.ts';
-import { stepsOf, techniqueNamed } from '../../core/technique/catalogue.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Derived } from '../derived.ts';
@@ -31,11 +30,11 @@ export interface Plans {
   bench: (now: Instant) => Promise<BenchRow[]>;
   pieces: (query: PiecesQuery) => PiecesAnswer;
   counted: () => number;
-  caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceCase> | null>;
+  caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceFacts> | null>;
   /** What the Bench shows of a piece, while it holds. */
   answersOf: (pieceId: string) => PlanAnswers | null;
   /** The latest pieces, oldest first. */
-  cases: (most: number, now: Instant) => Promise<PieceCase[]>;
+  cases: (most: number, now: Instant) => Promise<PieceFacts[]>;
   /** What finished pieces have taught so far; what they teach since is then worked out. */
   learned: () => LearningAnswer;
   /** Gives up what is being worked out, and keeps the rest for the next start. */
@@ -165,7 +164,7 @@ export function createPlans({
       return learning.answer();
     },
     cases: async (most, now) => {
-      const found: PieceCase[] = [];
+      const found: PieceFacts[] = [];
       for (const piece of cases.pieces().slice(-most)) {
         const given = await cases.of(piece, priorOf(piece), now);
         if (given.ok) found.push(given.value);
@@ -223,18 +222,18 @@ const clayName = (store: Store, id: string): string =>
   store.studio().clays.find((clay) => clay.id === id)?.set.name ?? '';
 
 function pieceRow(piece: PieceState, store: Store, stageName: string | null): PieceRow {
-  const steps = stepsOf(piece.made.techniqueId, piece.made.schools);
+  const needed = routeOf(piece).planned.filter(({ optional }) => !optional);
   return {
     id: piece.id,
     name: piece.made.name,
     madeAt: piece.madeAt,
-    techniqueName: techniqueNamed(piece.made.techniqueId).name,
+    techniqueName: techniqueNames(piece.layers),
     roomName: roomName(store, piece.roomId),
     clayName: clayName(store, piece.made.clayId),
     cover: piece.cover,
     finished: piece.finished,
-    doneSteps: steps.filter((step) => piece.done[step.id]).length,
-    steps: steps.length,
+    doneSteps: needed.filter((step) => doneOf(piece, step)).length,
+    steps: needed.length,
     stageName,
   };
 }
@@ -248,10 +247,10 @@ function plannedOf(
   const clay = store.studio().clays.find((c) => c.id === piece.made.clayId)!;
   const body = settingAt(clay, piece.madeAt);
   return {
-    techniqueName: techniqueNamed(piece.made.techniqueId).name,
+    techniqueName: techniqueNames(piece.layers),
     stageName: answers.now.stage.name,
     meanIndex: answers.now.meanIndex,
-    areaM2: outsideArea(piece.made.form),
+    areaM2: outsideArea(piece.form),
     wall: { body, thicknessM, meanX: answers.now.meanX },
     check: answers.check,
     next: nextStep(answers, now),

@@ -6,7 +6,8 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import { inject, onTestFinished } from 'vitest';
-import type { Act, Entry, EntryBodies, EntryKind } from '../../core/log/entry.ts';
+import { written, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
+import type { Act, Entry } from '../../core/log/entry.ts';
 import { ok } from '../../core/units/problem.ts';
 import type { Clock } from '../clock.ts';
 import { migrationsFolder, openDatabase, type Tx } from '../db/open.ts';
@@ -48,13 +49,14 @@ export async function opened(folder: string): Promise<OpenFolder> {
   return outcome.value;
 }
 
-export function entry<K extends EntryKind>(
+/** As a tablet sends it, in the version that its body has. */
+export function entry<K extends AnyKind>(
   kind: K,
   subject: string,
-  body: EntryBodies[K],
+  body: AnyBody<K>,
   at = '2026-03-10T09:00:00.000Z',
 ): Entry {
-  return { id: randomUUID(), kind, v: 1, subject, at, place: null, face: null, body } as unknown as Entry;
+  return written(kind, { id: randomUUID(), subject, at }, body) as Entry;
 }
 
 export const act = (...entries: Entry[]): Act => ({

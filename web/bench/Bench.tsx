@@ -23,8 +23,6 @@ const REFRESH_MS = 20_000;
 const SOON_MS = 700;
 const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
 
-/** A link that wet hands hit. */
-
 interface Placed {
   piece: BenchPiece;
   answer: Answer;

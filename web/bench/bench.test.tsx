@@ -4,26 +4,29 @@ import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import type { NextStep } from '../../core/plan/next.ts';
+import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
 import { loggedOnly, NOON, press, show, testStudio } from '../frame/studio.test-support.tsx';
-import { cruetMade } from '../../core/plan/piece.test-support.ts';
+import { cruetMade } from '../../core/piece/piece.test-support.ts';
 import { Bench } from './Bench.tsx';
 
-const step = (change: Partial<NextStep> = {}): NextStep =>
-  ({
-    stepId: 'coat-1',
-    name: 'Coat 1 of 3',
-    verb: 'Log coat 1',
-    does: 'coat',
-    status: 'now',
-    opens: NOON - HOUR,
-    closes: NOON + 2 * HOUR,
-    doAt: NOON,
-    waitFor: null,
-    remedy: 'Mist it, wrap it overnight.',
-    spread: null,
-    ...change,
-  }) as NextStep;
+const routed = foldPiece('p', [cruetMade()])!;
+const planned = routeOf(routed).planned[0]!;
+const step = (change: Partial<NextStep> = {}): NextStep => ({
+  planned,
+  name: planned.step.name,
+  verb: planned.step.verb,
+  status: 'now',
+  opens: NOON - HOUR,
+  closes: NOON + 2 * HOUR,
+  doAt: NOON,
+  wait: null,
+  windows: [],
+  chain: [],
+  enough: null,
+  rescue: null,
+  ...change,
+});
 
 const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> = {}): BenchPiece => ({
   state: 'planned',
@@ -60,7 +63,7 @@ describe('the Bench', () => {
   it('puts first what closes soonest, then what opens soonest, and what is late after what can be saved', async () => {
     benchOf([
       piece('A', step({ status: 'waiting', opens: NOON + 5 * HOUR })),
-      piece('B', step({ status: 'late', opens: NOON - 9 * HOUR, closes: NOON - HOUR })),
+      piece('B', step({ status: 'closed', opens: NOON - 9 * HOUR, closes: NOON - HOUR })),
       piece('C', step({ closes: NOON + 3 * HOUR })),
       piece('D', step({ closes: NOON + HOUR })),
       piece('E', step({ status: 'waiting', opens: NOON + HOUR })),
@@ -96,16 +99,15 @@ describe('the Bench', () => {
 
   it('takes a seen sign with one tap', async () => {
     const waiting = step({
-      stepId: 'coat-2',
       name: 'Coat 2 of 3',
-      waitFor: { sign: 'matte', afterStepId: 'coat-1', to: NOON + 5 * MINUTE } as never,
+      wait: { what: 'matte', look: '', of: planned.refs, from: NOON, to: NOON + 5 * MINUTE },
     });
     const studio = benchOf([piece('p', waiting)]);
     await press('It is matte: p');
     await expect.poll(() => studio.logged.length).toBe(1);
     expect(loggedOnly(studio, 'piece.seen')).toMatchObject({
       subject: 'p',
-      body: { sign: 'matte', stepId: 'coat-1' },
+      body: { what: 'matte', refs: planned.refs },
     });
     await expect.poll(() => screen.getByRole('status').textContent).toMatch(/Logged: p: matte/);
   });
@@ -113,9 +115,9 @@ describe('the Bench', () => {
   it('names the piece that one touch would tell most of, and none where it would tell little', async () => {
     const soon = step({ status: 'waiting', opens: NOON + 4 * HOUR });
     benchOf([
-      piece('A', soon, { check: { stepId: 'coat-1', widthNow: 300, widthAfter: 250 } }),
-      piece('B', soon, { check: { stepId: 'coat-1', widthNow: 300, widthAfter: 120 } }),
-      piece('C', soon, { check: { stepId: 'coat-1', widthNow: 30, widthAfter: 20 } }),
+      piece('A', soon, { check: { key: 'first/coat/1', widthNow: 300, widthAfter: 250 } }),
+      piece('B', soon, { check: { key: 'first/coat/1', widthNow: 300, widthAfter: 120 } }),
+      piece('C', soon, { check: { key: 'first/coat/1', widthNow: 30, widthAfter: 20 } }),
     ]);
     expect(await screen.findByText('Touch this one next: B')).toBeTruthy();
     expect(screen.getByText(/from 5 h to about 2 h/)).toBeTruthy();

@@ -1,4 +1,4 @@
-import type { StepPlan } from '../../core/plan/ahead.ts';
+import type { Gate, GateStatus } from '../../core/piece/gates.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, ink, ironRed, ochre, sans } from '../frame/theme.ts';
@@ -11,28 +11,29 @@ export const LEFT = 96;
 export const GATE_ROW = 27;
 
 /** The rows of gates: everything done shares one, each step to come has its own. */
-export function gateRows(steps: StepPlan[]): StepPlan[][] {
-  const done = steps.filter((s) => s.doneAt !== null);
-  const open = steps.filter((s) => s.doneAt === null && s.opens !== null);
-  return [...(done.length > 0 ? [done] : []), ...open.map((s) => [s])];
+export function gateRows(gates: Gate[]): Gate[][] {
+  const done = gates.filter(({ doneAt }) => doneAt !== null);
+  const open = gates.filter(({ doneAt, opens }) => doneAt === null && opens !== null);
+  return [...(done.length > 0 ? [done] : []), ...open.map((gate) => [gate])];
 }
 
 /** Paints the windows of the steps as gates above the wall. */
 export function paintGates(painter: Painter, scene: StripScene, x: ToX, width: number): void {
-  gateRows(scene.steps).forEach((row, i) => {
+  gateRows(scene.gates).forEach((row, i) => {
     if (row[0]!.doneAt !== null) paintDone(painter, scene, x, row, i * GATE_ROW, width);
     else paintGate(painter, scene, x, row[0]!, i * GATE_ROW, width);
   });
 }
 
-const gateColour: Record<StepPlan['status'], string> = {
+const gateColour: Record<GateStatus, string> = {
   done: ink,
-  skipped: faded,
+  'left-out': faded,
   now: copperGreen,
+  ask: ochre,
   waiting: ochre,
-  late: ironRed,
+  closed: ironRed,
   ahead: faded,
-  unreached: faded,
+  never: faded,
 };
 
 /** Steps done, as filled notches at their moments; the last is named. */
@@ -40,7 +41,7 @@ function paintDone(
   painter: Painter,
   scene: StripScene,
   x: ToX,
-  row: StepPlan[],
+  row: Gate[],
   top: number,
   width: number,
 ): void {
@@ -52,7 +53,7 @@ function paintDone(
   nameGate(
     painter,
     scene,
-    `${last.step.name}${last.status === 'skipped' ? ' left out' : ' done'}`,
+    `${last.planned.step.name}${last.status === 'left-out' ? ' left out' : ' done'}`,
     { from: at, to: at + 4, y: top + GATE_ROW - 12 },
     x,
     width,
@@ -63,7 +64,7 @@ function paintGate(
   painter: Painter,
   scene: StripScene,
   x: ToX,
-  gate: StepPlan,
+  gate: Gate,
   top: number,
   width: number,
 ): void {
@@ -74,7 +75,7 @@ function paintGate(
   painter.fillStyle = colour;
   painter.lineWidth = 2.5;
   painter.font = `650 14px ${sans}`;
-  const spread = scene.spreads[gate.step.id];
+  const [spread] = gate.windows;
   const left = sides(spread?.opens, gate.opens!, x);
   const right =
     gate.closes === null ? ([x(scene.to), x(scene.to)] as const) : sides(spread?.closes, gate.closes, x);
@@ -90,7 +91,7 @@ function paintGate(
   painter.lineTo(right[1], base);
   painter.fill();
   painter.globalAlpha = 1;
-  nameGate(painter, scene, gate.step.name, { from: flatFrom - 6, to: width, y: top + 8 }, x, width);
+  nameGate(painter, scene, gate.planned.step.name, { from: flatFrom - 6, to: width, y: top + 8 }, x, width);
 }
 
 /** Where an edge begins to be crossed and where it has been: the 10 and 90 % moments. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Entry } from '../../core/log/entry.ts';
 
-import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/plan/piece.test-support.ts';
+import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/piece/piece.test-support.ts';
 import { planPiece } from '../../core/plan/plan.ts';
 import { sceneOf, type Zoom } from '../pieces/scene.ts';
 import { LEFT, type Painter } from './gates.ts';

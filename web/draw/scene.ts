@@ -2,8 +2,7 @@ import type { ClayBody } from '../../core/clay/body.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import type { Trajectory } from '../../core/drying/trajectory.ts';
 import type { Spell } from '../../core/plan/hours.ts';
-import type { StepPlan } from '../../core/plan/ahead.ts';
-import type { StepSpread } from '../../core/plan/plan.ts';
+import type { Gate } from '../../core/piece/gates.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 /** Everything the wall strip shows. */
@@ -14,9 +13,8 @@ export interface StripScene {
   from: Instant;
   to: Instant;
   now: Instant;
-  steps: StepPlan[];
+  gates: Gate[];
   covers: { cover: Cover; from: Instant; to: Instant }[];
-  spreads: Record<string, StepSpread>;
   /** Other places of the piece that dry otherwise than its wall, with their mean water over time. */
   places: { name: string; at: Instant[]; meanX: number[] }[];
   nights: Spell[];

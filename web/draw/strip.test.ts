@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../../core/clay/body.ts';
 import { emptyTrajectory } from '../../core/drying/trajectory.ts';
-import { sgraffitoSteps } from './strip.test-support.ts';
+import { sgraffitoGates } from './strip.test-support.ts';
 import { GATE_ROW, gateRows, LEFT } from './gates.ts';
 import type { StripScene } from './scene.ts';
 import { stripLayout, timeAxis } from './strip.ts';
@@ -14,9 +14,8 @@ const scene = (change: Partial<StripScene> = {}): StripScene => ({
   from: 0,
   to: 40 * HOUR,
   now: 10 * HOUR,
-  steps: sgraffitoSteps,
+  gates: sgraffitoGates,
   covers: [],
-  spreads: {},
   places: [],
   nights: [],
   zone: 'Etc/UTC',
@@ -25,15 +24,15 @@ const scene = (change: Partial<StripScene> = {}): StripScene => ({
 
 describe('the strip', () => {
   it('gives all that is done one row, and each step to come its own', () => {
-    const rows = gateRows(sgraffitoSteps);
+    const rows = gateRows(sgraffitoGates);
     expect(rows[0]!.every(({ doneAt }) => doneAt !== null)).toBe(true);
     expect(rows.slice(1).every((row) => row.length === 1)).toBe(true);
-    expect(rows.flat().map(({ step }) => step.id)).not.toContain('never');
+    expect(rows.flat().map(({ planned }) => planned.key)).not.toContain('never');
   });
 
   it('stacks its parts without a gap or an overlap, and grows by a band for each place', () => {
     const plain = stripLayout(scene());
-    expect(plain.coversTop).toBe(gateRows(sgraffitoSteps).length * GATE_ROW);
+    expect(plain.coversTop).toBe(gateRows(sgraffitoGates).length * GATE_ROW);
     const order = [
       plain.coversTop,
       plain.wallTop,
@@ -51,7 +50,7 @@ describe('the strip', () => {
   });
 
   it('has room for a piece without any step to come', () => {
-    expect(stripLayout(scene({ steps: [] })).coversTop).toBe(GATE_ROW);
+    expect(stripLayout(scene({ gates: [] })).coversTop).toBe(GATE_ROW);
   });
 
   it('runs through time evenly, and holds at its ends', () => {

@@ -36,8 +36,8 @@ interface StripLayout {
 }
 
 /** Where each part of the strip lies, px from its top. */
-export function stripLayout({ steps, places }: StripScene): StripLayout {
-  const coversTop = Math.max(1, gateRows(steps).length) * GATE_ROW;
+export function stripLayout({ gates, places }: StripScene): StripLayout {
+  const coversTop = Math.max(1, gateRows(gates).length) * GATE_ROW;
   const wallTop = coversTop + COVER_HEIGHT + 3 * COAT_HEIGHT;
   const wallBottom = wallTop + WALL_HEIGHT;
   const stagesTop = wallBottom + places.length * PLACE_HEIGHT;

@@ -7,17 +7,20 @@ import { span, whenNear } from './times.ts';
 const now = Date.parse('2026-03-11T09:20:00Z');
 const zone = 'Etc/GMT-1';
 const step = (change: Partial<NextStep>): NextStep => ({
-  stepId: 'carve',
+  planned: {
+    step: { remedies: [{ when: 'too-dry', sign: 'lines chip', say: 'Mist it.' }] },
+  } as unknown as NextStep['planned'],
   name: 'Carve',
   verb: 'Log carving',
-  does: 'work',
   status: 'now',
   opens: now - HOUR,
   closes: now + 2 * HOUR,
   doAt: now,
-  remedy: 'Mist it.',
-  waitFor: null,
-  spread: null,
+  wait: null,
+  windows: [],
+  chain: [],
+  enough: null,
+  rescue: null,
   ...change,
 });
 
@@ -40,26 +43,42 @@ describe('the answer in words', () => {
   it('says no length of time finer than its edge is known', () => {
     const closes = { p10: now + HOUR, p50: now + 4 * HOUR, p90: now + 7 * HOUR };
     const of = (length: number) =>
-      answerFor(step({ closes: now + length, spread: { opens: closes, closes } }), now + 25_000, zone).detail;
+      answerFor(
+        step({ closes: now + length, windows: [{ opens: closes, closes, chance: 1 }] }),
+        now + 25_000,
+        zone,
+      ).detail;
     expect(of(4 * HOUR)).toBe('Until 14:20: about 4 h left, closing between 11:20 and 17:20.');
     expect(of(4 * MINUTE)).toContain('Until 10:20: under 10 min left');
     expect(of(12 * HOUR)).toContain(': 12 h left');
   });
   it('names the sign that ends a wait', () => {
-    const waitFor = { sign: 'matte', afterStepId: 'coat-3', from: now, to: now + 3 * MINUTE } as const;
-    expect(answerFor(step({ waitFor }), now, zone)).toMatchObject({
+    const wait = { what: 'matte', look: 'the shine has gone', of: [], from: now, to: now + 3 * MINUTE };
+    expect(answerFor(step({ wait }), now, zone)).toMatchObject({
       tone: 'soon',
       headline: 'Wait until matte',
     });
   });
+  it('asks for what only the maker can see', () => {
+    const wait = { what: 'the kiln is cold', look: '', of: [], from: now - HOUR, to: now + 5 * HOUR };
+    const answer = answerFor(step({ status: 'ask', wait, opens: wait.to, closes: null }), now, zone);
+    expect(answer.headline).toBe('Wait until the kiln is cold');
+    expect(answer.detail).toBe('Then carve, about 15:20.');
+  });
+  it('says what opens a closed window again, and when', () => {
+    const [remedy] = step({}).planned.step.remedies;
+    const rescue = { remedy: remedy!, opens: now + 10 * MINUTE, closes: now + HOUR };
+    const answer = answerFor(step({ status: 'closed', closes: now - HOUR, rescue }), now, zone);
+    expect(answer.detail).toContain('Mist it. That opens it again about 10:30, until 11:20.');
+  });
   it('says it is late, since when, and the remedy', () => {
-    const answer = answerFor(step({ status: 'late', closes: now - 90 * MINUTE }), now, zone);
+    const answer = answerFor(step({ status: 'closed', closes: now - 90 * MINUTE }), now, zone);
     expect(answer.tone).toBe('late');
     expect(answer.detail).toContain('1 h 30 min ago');
     expect(answer.detail).toContain('Mist it.');
   });
   it('says what holds a step back for ever', () => {
-    expect(answerFor(step({ status: 'unreached', opens: null, closes: null }), now, zone).headline).toBe(
+    expect(answerFor(step({ status: 'never', opens: null, closes: null }), now, zone).headline).toBe(
       'Holding',
     );
     expect(answerFor(null, now, zone).headline).toBe('All steps done');

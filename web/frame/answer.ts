@@ -1,7 +1,7 @@
-import { signNames } from '../../core/technique/technique.ts';
+import { isSign, signNames } from '../../core/coat/sign.ts';
 import type { CoverAdvice } from '../../core/plan/advice.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
-import type { NextStep } from '../../core/plan/next.ts';
+import { remedyFor, type NextStep } from '../../core/plan/next.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { span, whenNear } from './times.ts';
@@ -31,30 +31,32 @@ export function answerFor(
       headline: 'All steps done',
       detail: 'Finish the piece when it is out of the kiln.',
     };
-  const { name, waitFor } = next;
-  const opens = asKnown(next.opens, next.spread?.opens);
-  const closes = asKnown(next.closes, next.spread?.closes);
-  if (next.status === 'late') {
+  const { name, wait } = next;
+  const [spread] = next.windows;
+  const opens = asKnown(next.opens, spread?.opens);
+  const closes = asKnown(next.closes, spread?.closes);
+  if (next.status === 'closed') {
     return {
       tone: 'late',
-      headline: `Too dry: ${lower(name)}`,
-      detail: `Its window closed ${closes === null ? '' : `${whenNear(closes, now, zone)}, ${spanTo(next.spread?.closes, now - closes)} ago`}. ${next.remedy}`,
+      headline: `Too late: ${lower(name)}`,
+      detail: closedWords(next, closes, now, zone),
     };
   }
-  if (waitFor && (opens === null || waitFor.to >= now || next.status !== 'now')) {
-    const until = opens !== null && opens > waitFor.to ? opens : waitFor.to;
+  if (wait && (next.status === 'ask' || opens === null || wait.to >= now || next.status !== 'now')) {
+    const until = opens !== null && opens > wait.to ? opens : wait.to;
     const usual = until > now ? `, about ${whenNear(until, now, zone)}` : ', any moment now';
+    const look = isSign(wait.what) ? ` Look: ${wait.look}.` : '';
     return {
       tone: until - now < SOON ? 'soon' : 'rest',
-      headline: `Wait until ${signNames[waitFor.sign].name}`,
-      detail: `Then ${lower(name)}${usual}. Look: ${signNames[waitFor.sign].look}.`,
+      headline: `Wait until ${waitWords(wait.what)}`,
+      detail: `Then ${lower(name)}${usual}.${look}`,
     };
   }
   if (next.status === 'now') {
     const until =
       closes === null
         ? 'It stays open.'
-        : `Until ${whenNear(closes, now, zone)}: ${spanTo(next.spread?.closes, closes - now)} left${between(next.spread?.closes, now, zone, ', closing ')}.`;
+        : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, closes - now)} left${between(spread?.closes, now, zone, ', closing ')}.`;
     return { tone: 'now', headline: `${name} now`, detail: until };
   }
   if (opens === null)
@@ -69,8 +71,23 @@ export function answerFor(
   return {
     tone: opens - now < SOON ? 'soon' : 'rest',
     headline: `${name} ${atTime(whenNear(opens, now, zone))}`,
-    detail: `Opens in ${spanTo(next.spread?.opens, opens - now)}${between(next.spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(next.spread?.closes, now, zone, ', ')}`}.`,
+    detail: `Opens in ${spanTo(spread?.opens, opens - now)}${between(spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(spread?.closes, now, zone, ', ')}`}.`,
   };
+}
+
+/** What is waited for, in words. */
+export const waitWords = (what: string): string => (isSign(what) ? signNames[what].name : what);
+
+/** When a window closed, and what opens it again. */
+function closedWords(next: NextStep, closes: Instant | null, now: Instant, zone: string): string {
+  const [spread] = next.windows;
+  const since =
+    closes === null ? '' : ` ${whenNear(closes, now, zone)}, ${spanTo(spread?.closes, now - closes)} ago`;
+  const { rescue } = next;
+  const again = rescue
+    ? ` That opens it again ${rescue.opens <= now + MINUTE ? 'at once' : `about ${whenNear(rescue.opens, now, zone)}`}${rescue.closes === null ? '' : `, until ${whenNear(rescue.closes, now, zone)}`}.`
+    : '';
+  return `Its window closed${since}. ${remedyFor(next)}${again}`;
 }
 
 /** A moment no finer than it is known: to the minute only where the forecast is as sure as that. */

@@ -2,7 +2,17 @@ import { openDB, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { ActAnswer, ProblemDetails } from '../../api/routes.ts';
-import type { Act, Entry, EntryBodies, EntryKind, EntryOf, Face, Place } from '../../core/log/entry.ts';
+import {
+  versionOf,
+  type Act,
+  type Entry,
+  type EntryBodies,
+  type EntryKind,
+  type EntryOf,
+  type Face,
+  type Place,
+} from '../../core/log/entry.ts';
+import { upcast, type AnyAct } from '../../core/log/upcast.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { deviceNow, studioNow } from './clock.ts';
 import { currentMaker } from './maker.ts';
@@ -41,7 +51,11 @@ function show(next: Waiting[]): void {
   for (const listener of listeners) listener();
 }
 
-const reload = async (): Promise<void> => show((await (await database).getAll(STORE)) as Waiting[]);
+/** What waited here before an update is read as it is written today. */
+const reload = async (): Promise<void> => {
+  const kept = (await (await database).getAll(STORE)) as (Omit<Waiting, 'act'> & { act: AnyAct })[];
+  show(kept.map((of) => ({ ...of, act: upcast(of.act) })));
+};
 
 /** One entry of an act. */
 export function entry<K extends EntryKind>(
@@ -53,7 +67,7 @@ export function entry<K extends EntryKind>(
   const head: EntryOf<K> = {
     id: uuid(),
     kind,
-    v: 1,
+    v: versionOf(kind),
     subject,
     at: new Date(more.at ?? studioNow()).toISOString(),
     place: more.place ?? null,
@@ -97,7 +111,7 @@ export async function logOtherwise(
 
 /** A coat that was logged already, logged beside the planned ones. */
 export const asFurtherCoat = (entry: Entry): Entry =>
-  entry.kind === 'piece.coated' ? { ...entry, body: { ...entry.body, stepId: null } } : entry;
+  entry.kind === 'piece.done' ? { ...entry, body: { ...entry.body, refs: [] } } : entry;
 
 /** Forgets a refused act. */
 export async function drop(order: number): Promise<void> {

@@ -8,14 +8,8 @@ import { afterEach, vi } from 'vitest';
 import { act as actSchema } from '../../api/entry.ts';
 import { CLOCK_HEADER } from '../../api/routes.ts';
 import { whyNot } from '../../core/log/admit.ts';
-import {
-  entriesOf,
-  type Act,
-  type Entry,
-  type EntryBodies,
-  type EntryKind,
-  type EntryOf,
-} from '../../core/log/entry.ts';
+import { entriesOf, type Act, type Entry, type EntryKind, type EntryOf } from '../../core/log/entry.ts';
+import { asToday, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
 import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.ts';
 import { DEFAULT_MAKER, studioOf } from '../../core/log/studio.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -60,22 +54,12 @@ export function loggedOnly<K extends EntryKind>(studio: TestStudio, kind: K): En
   return found[0]!;
 }
 
-export const known = <K extends EntryKind>(
+export const known = <K extends AnyKind>(
   kind: K,
   subject: string,
-  body: EntryBodies[K],
+  body: AnyBody<K>,
   at: Instant = NOON - 3_600_000,
-): Entry =>
-  ({
-    id: uuid(),
-    kind,
-    v: 1,
-    subject,
-    at: new Date(at).toISOString(),
-    place: null,
-    face: null,
-    body,
-  }) as unknown as Entry;
+): Entry => asToday(kind, { id: uuid(), subject, at: new Date(at).toISOString() }, body);
 
 /** Begins a studio with what is already known of it, and answers for it until the test ends. */
 export function testStudio(...before: Entry[]): TestStudio {

@@ -10,6 +10,7 @@ import { FinishDialog } from './FinishDialog.tsx';
 import { HeatDialog } from './HeatDialog.tsx';
 import { coatedWall } from './coatedWall.ts';
 import { LogNext } from './LogNext.tsx';
+import { TrimDialog } from './TrimDialog.tsx';
 import { WeighDialog } from './WeighDialog.tsx';
 
 interface ActionRowProps {
@@ -18,7 +19,7 @@ interface ActionRowProps {
   tone: Tone;
 }
 
-type Open = 'check' | 'weigh' | 'cover' | 'heat' | 'finish' | null;
+type Open = 'check' | 'weigh' | 'cover' | 'heat' | 'trim' | 'finish' | null;
 
 /** The acts on a piece, largest and likeliest first. */
 export function ActionRow({ plan, next, tone }: ActionRowProps) {
@@ -36,7 +37,7 @@ export function ActionRow({ plan, next, tone }: ActionRowProps) {
         piece={{
           pieceId: piece.id,
           name: piece.made.name,
-          areaM2: outsideArea(piece.made.form),
+          areaM2: outsideArea(piece.form),
           wall: coatedWall(plan),
           next,
         }}
@@ -46,11 +47,13 @@ export function ActionRow({ plan, next, tone }: ActionRowProps) {
       {button('cover', 'Change cover')}
       {button('weigh', 'Weigh')}
       {button('heat', 'Mist or heat')}
+      {button('trim', 'Trim')}
       {button('finish', 'Finish')}
       {open === 'check' && <CheckDialog plan={plan} onClose={close} />}
       {open === 'cover' && <CoverDialog plan={plan} onClose={close} />}
       {open === 'weigh' && <WeighDialog plan={plan} onClose={close} />}
       {open === 'heat' && <HeatDialog plan={plan} onClose={close} />}
+      {open === 'trim' && <TrimDialog plan={plan} onClose={close} />}
       {open === 'finish' && <FinishDialog plan={plan} onClose={close} />}
     </Box>
   );

@@ -7,6 +7,7 @@ import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Caution } from '../frame/parts.tsx';
+import { deed } from './deed.ts';
 
 type Does = HeatTool | 'mist';
 
@@ -32,7 +33,12 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
       if (!(count! >= 1 && count! <= 10)) return { wrong: 'Mistings must be between 1 and 10.' };
       return {
         words: `${made.name} misted`,
-        entries: [entry('piece.misted', id, { waterKgM2: MISTING * count! }, { at, face })],
+        entries: [
+          entry('piece.done', id, deed({ effects: [{ does: 'film', kgM2: MISTING * count!, share: 1 }] }), {
+            at,
+            face,
+          }),
+        ],
       };
     }
     const seconds = (typedNumber(minutes) ?? Number.NaN) * 60;
@@ -41,7 +47,12 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
     if (!(duty >= 0.02 && duty <= 1)) return { wrong: 'The share of time must be between 2 and 100 %.' };
     return {
       words: `${made.name}: ${heatTools[does].name.toLowerCase()}`,
-      entries: [entry('piece.heated', id, { tool: does, seconds, duty }, { at, face })],
+      entries: [
+        entry('piece.done', id, deed({ effects: [{ does: 'heat', tool: does, seconds, duty }] }), {
+          at,
+          face,
+        }),
+      ],
     };
   };
   return (

@@ -1,14 +1,15 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Button } from '@mui/material';
-import { signNames } from '../../core/technique/technique.ts';
 import type { NextStep } from '../../core/plan/next.ts';
+import { isSign } from '../../core/coat/sign.ts';
+import { waitWords } from '../frame/answer.ts';
 import { useLog } from '../frame/notice.tsx';
 import { nextAct } from '../frame/nextAct.ts';
 import { entry } from '../frame/outbox.ts';
 import type { Tone } from '../frame/theme.ts';
-import { CoatDialog } from './CoatDialog.tsx';
 import type { CoatedWall } from './coatedWall.ts';
-import { StepDialog } from './StepDialog.tsx';
+
+const DoneDialog = lazy(async () => ({ default: (await import('./DoneDialog.tsx')).DoneDialog }));
 
 interface Named {
   pieceId: string;
@@ -27,20 +28,35 @@ export function LogNext({ piece, tone }: LogNextProps) {
   const log = useLog();
   const { next, pieceId, name } = piece;
   if (!next) return null;
-  if (!next.waitFor || tone === 'late')
-    return <LogStepButton piece={piece} step={next} variant={tone === 'now' ? 'contained' : 'outlined'} />;
-  const { sign, afterStepId } = next.waitFor;
-  const look = signNames[sign].name;
+  const { wait, enough } = next;
+  if (!wait || tone === 'late')
+    return (
+      <>
+        <LogStepButton piece={piece} step={next} variant={tone === 'now' ? 'contained' : 'outlined'} />
+        {enough && (
+          <Button
+            variant="outlined"
+            aria-label={`Enough, ${enough.what}: ${name}`}
+            onClick={() => void log(`${name}: ${enough.what}`, [entry('piece.seen', pieceId, enough)])}
+          >
+            Enough: {enough.what}
+          </Button>
+        )}
+      </>
+    );
+  const seen = isSign(wait.what) ? `It is ${waitWords(wait.what)}` : `Seen: ${wait.what}`;
   return (
     <Button
       {...nextAct}
       variant="contained"
-      aria-label={`It is ${look}: ${name}`}
+      aria-label={`${seen}: ${name}`}
       onClick={() =>
-        void log(`${name}: ${look}`, [entry('piece.seen', pieceId, { sign, stepId: afterStepId })])
+        void log(`${name}: ${waitWords(wait.what)}`, [
+          entry('piece.seen', pieceId, { refs: wait.of, what: wait.what }),
+        ])
       }
     >
-      It is {look}
+      {seen}
     </Button>
   );
 }
@@ -56,7 +72,6 @@ export function LogStepButton({
   variant: 'contained' | 'outlined' | 'text';
 }) {
   const [open, setOpen] = useState(false);
-  const Dialog = step.does === 'coat' ? CoatDialog : StepDialog;
   return (
     <>
       <Button
@@ -69,14 +84,16 @@ export function LogStepButton({
         {step.verb}
       </Button>
       {open && (
-        <Dialog
-          pieceId={piece.pieceId}
-          pieceName={piece.name}
-          areaM2={piece.areaM2}
-          wall={piece.wall}
-          step={step}
-          onClose={() => setOpen(false)}
-        />
+        <Suspense fallback={null}>
+          <DoneDialog
+            pieceId={piece.pieceId}
+            pieceName={piece.name}
+            areaM2={piece.areaM2}
+            wall={piece.wall}
+            step={step}
+            onClose={() => setOpen(false)}
+          />
+        </Suspense>
       )}
     </>
   );

@@ -1,11 +1,11 @@
 import { useMemo, useState } from 'react';
 import useSWR from 'swr';
-import { useParams } from 'react-router';
+import { Link as RouterLink, useParams } from 'react-router';
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
 import { nextStep } from '../../core/plan/next.ts';
-import { foldPiece, type PieceState } from '../../core/log/piece.ts';
-import type { PieceCase } from '../../core/plan/case.ts';
+import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import {
   formatFixed,
@@ -21,7 +21,7 @@ import { useNow } from '../frame/clock.ts';
 import { useUnits, useZone } from '../frame/maker.ts';
 import { AnswerBoard, CautionLine, Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
-import { faded } from '../frame/theme.ts';
+import { faded, reachable } from '../frame/theme.ts';
 import { shortDate, clockTime, whenNear } from '../frame/times.ts';
 import { ActionRow } from './ActionRow.tsx';
 import { PieceLog } from './PieceLog.tsx';
@@ -94,7 +94,14 @@ function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
       </Typography>
       <Box sx={{ color: faded }}>
         {clay && `${clay}, `}wall {formatQuantity('length', piece.made.form.wallM, units)}, made{' '}
-        {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)}
+        {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)} · {techniqueNames(piece.layers)}{' '}
+        <Box
+          component={RouterLink}
+          to={`/pieces/${piece.id}/correct`}
+          sx={{ ...reachable, color: 'inherit' }}
+        >
+          Correct
+        </Box>
       </Box>
     </Box>
   );
@@ -102,7 +109,7 @@ function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
 
 interface PieceViewProps {
   plan: PiecePlan;
-  given: PieceCase;
+  given: PieceFacts;
   nights: PlanAnswer['nights'];
   acts: PieceAnswer['acts'];
   now: Instant;
@@ -165,7 +172,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         </Box>
       </Box>
       <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
-      {plan.course.unread.map((weighing) => (
+      {plan.believed.unread.map((weighing) => (
         <Trouble key={weighing.at}>
           The weighing of {whenNear(weighing.at, now, zone)} is kept, but not used: {weighing.reason}.
         </Trouble>
@@ -202,8 +209,8 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
         />
         <Moves plan={plan} trying={trying} now={now} zone={zone} />
-        {plan.softest && (plan.course.waterAdded > 0 || plan.softest.slumps) && (
-          <Box>{softestWords(plan.softest, plan.course.waterAdded, now, zone, units)}</Box>
+        {plan.softest && (plan.believed.waterAdded > 0 || plan.softest.slumps) && (
+          <Box>{softestWords(plan.softest, plan.believed.waterAdded, now, zone, units)}</Box>
         )}
       </Section>
       <Places places={plan.places} body={given.body} />
@@ -224,7 +231,7 @@ function SilentSensor({
   now,
   zone,
 }: {
-  given: PieceCase;
+  given: PieceFacts;
   roomId: string;
   now: Instant;
   zone: string;
@@ -259,8 +266,8 @@ export function softestWords(
 }
 
 /** What the checks have taught about this wall, in words. */
-function checksWords({ course }: PiecePlan): string | null {
-  const { observations, setting, widened, taken } = course;
+function checksWords({ believed }: PiecePlan): string | null {
+  const { observations, setting, widened, taken } = believed;
   if (observations.length === 0) return null;
   const faster = Math.round((setting.airFactor - 1) * 100);
   // the times above hold all that the checks told, of which the air is one part: they may have come nearer all the same

@@ -2,19 +2,20 @@ import { useState } from 'react';
 import { Box, Button, TextField } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
 import { stages } from '../../core/clay/stage.ts';
-import { heatTools } from '../../core/drying/heat.ts';
 import { questions } from '../../core/forecast/answers.ts';
 import { stands } from '../../core/form/form.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import type { Entry } from '../../core/log/entry.ts';
-import type { PieceState } from '../../core/log/piece.ts';
-import { stepsOf } from '../../core/technique/catalogue.ts';
+import { routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
+import { refKey, type StepRef } from '../../core/technique/layer.ts';
 import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { ActLog } from '../frame/ActLog.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section } from '../frame/parts.tsx';
+import { waitWords } from '../frame/answer.ts';
+import { effectWords } from './effectWords.ts';
 
 interface PieceLogProps {
   piece: PieceState;
@@ -62,6 +63,8 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
   );
 }
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** The face that is meant, where it is not the outside. */
 const faceWords = ({ face }: Entry): string => (face === 'inside' ? ', inside' : '');
 
@@ -72,19 +75,20 @@ function entryWords(
   units: UnitChoice,
   roomName: (id: string) => string,
 ): string {
-  const stepName = (id: string | null) =>
-    stepsOf(piece.made.techniqueId, piece.made.schools).find((s) => s.id === id)?.name ??
-    'Coat beside the plan';
+  const stepName = ([ref]: StepRef[]) => {
+    if (!ref) return null;
+    const key = refKey(ref);
+    const planned = routeOf(piece).planned.find(({ refs }) => refs.some((of) => refKey(of) === key));
+    return planned?.step.name ?? ref.step;
+  };
   const stageName = (stage: string) => stages.find((s) => s.stage === stage)!.name.toLowerCase();
   switch (e.kind) {
     case 'piece.made':
       return e.body.stage ? `On the bench, ${stageName(e.body.stage)}` : 'Made';
     case 'piece.corrected':
       return 'Its figures corrected';
-    case 'piece.misted':
-      return `Misted${faceWords(e)}`;
-    case 'piece.heated':
-      return `${heatTools[e.body.tool].name}, ${Math.round(e.body.seconds)} s${faceWords(e)}`;
+    case 'piece.routed':
+      return `Planned anew: ${techniqueNames(e.body.layers)}`;
     case 'piece.felt':
       return `Felt: ${questions.flatMap((q) => q.options.filter((o) => o.answer === e.body[q.id]).map((o) => o.name.toLowerCase())).join(', ')}`;
     case 'piece.covered':
@@ -96,20 +100,24 @@ function entryWords(
       );
     case 'piece.moved':
       return `Moved to ${roomName(e.body.roomId)}`;
-    case 'piece.coated':
-      return `${stepName(e.body.stepId)}, ${formatQuantity('length', e.body.thicknessM, units)} at SG ${formatFixed(e.body.specificGravity, 2, units)}${(e.body.adjusted ?? 'none') === 'none' ? '' : `, ${e.body.adjusted}`}${faceWords(e)}`;
+    case 'piece.done': {
+      const { refs, effects, slip, outcome, note } = e.body;
+      const what = effects.flatMap((effect) => effectWords(effect, units) ?? []).join(', ');
+      const of = slip
+        ? ` at SG ${formatFixed(slip.specificGravity, 2, units)}${slip.adjusted === 'none' ? '' : `, ${slip.adjusted}`}`
+        : '';
+      const name = stepName(refs) ?? (slip ? 'Coat beside the plan' : null);
+      const done = name === null ? capital(what) : `${name}${what && `, ${what}`}`;
+      return `${done}${of}${faceWords(e)}${outcome ? `: ${outcome}` : ''}${note ? `. ${note}` : ''}`;
+    }
     case 'piece.seen':
-      return `${stepName(e.body.stepId)}: ${e.body.sign}`;
-    case 'piece.worked':
-      return `${stepName(e.body.stepId)}${e.body.outcome ? `: ${e.body.outcome}` : ''}${e.body.note ? `. ${e.body.note}` : ''}`;
-    case 'piece.skipped':
-      return `${stepName(e.body.stepId)} left out${e.body.reason ? `. ${e.body.reason}` : ''}`;
+      return `${stepName(e.body.refs)}: ${waitWords(e.body.what)}`;
+    case 'piece.left-out':
+      return `${stepName(e.body.refs)} left out${e.body.reason ? `. ${e.body.reason}` : ''}`;
     case 'piece.checked':
       return `Checked: ${stageName(e.body.stage)}`;
     case 'piece.weighed':
       return `Weighed: ${formatQuantity('mass', e.body.massKg - e.body.tareKg, units)}`;
-    case 'piece.trimmed':
-      return 'Trimmed';
     case 'piece.noted':
       return e.body.text;
     case 'piece.finished':

@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { wetness } from '../../core/clay/colour.ts';
 import type { ClayBody } from '../../core/clay/body.ts';
-import type { PlacesNow } from '../../core/plan/places.ts';
+import type { PlacesNow } from '../../core/piece/places.ts';
 import { formatFixed, formatQuantity } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
 import { useUnits } from '../frame/maker.ts';

@@ -1,26 +1,27 @@
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { outsideArea } from '../../core/form/form.ts';
-import { stepSummary } from '../../core/plan/next.ts';
-import { isOpen, type StepPlan, type StepStatus } from '../../core/plan/ahead.ts';
+import { hazardsOf, stepAt } from '../../core/plan/next.ts';
+import type { Gate, GateStatus } from '../../core/piece/gates.ts';
+import { isOpen } from '../../core/piece/status.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import { signNames } from '../../core/technique/technique.ts';
-import { hazards } from '../../core/hazard/hazard.ts';
+import { isSign } from '../../core/coat/sign.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, hairline, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
-import { asKnown, between } from '../frame/answer.ts';
+import { asKnown, between, waitWords } from '../frame/answer.ts';
 import { coatedWall } from './coatedWall.ts';
 import { LogStepButton } from './LogNext.tsx';
 
-const states: Record<StepStatus, { word: string; colour: string }> = {
+const states: Record<GateStatus, { word: string; colour: string }> = {
   done: { word: 'Done', colour: ink },
-  skipped: { word: 'Left out', colour: faded },
+  'left-out': { word: 'Left out', colour: faded },
   now: { word: 'In its window', colour: copperGreen },
+  ask: { word: 'Say when', colour: ochre },
   waiting: { word: 'Waiting', colour: ochre },
-  late: { word: 'Too dry', colour: ironRed },
+  closed: { word: 'Too late', colour: ironRed },
   ahead: { word: 'Ahead', colour: faded },
-  unreached: { word: 'Not under this cover', colour: faded },
+  never: { word: 'Not under this cover', colour: faded },
 };
 
 /** On a phone each step stands by itself, its figures under one another. */
@@ -42,18 +43,18 @@ const stacked = {
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
 export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone: string }) {
   const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
-  const first = plan.steps.findIndex((s) => isOpen(s.status) && !s.step.optional);
-  const stateOf = (s: StepPlan, i: number): { word: string; colour: string } => {
-    const { status } = stepSummary(s, plan, now);
-    return i === first && status !== 'late' && isAwaited(s, now)
-      ? { word: `Wait until ${signNames[s.waitFor!.sign].name}`, colour: ochre }
+  const first = plan.gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
+  const stateOf = (s: Gate, i: number): { word: string; colour: string } => {
+    const { status } = stepAt(s, now);
+    return i === first && status !== 'closed' && isAwaited(s, now)
+      ? { word: `Wait until ${waitWords(s.wait!.what)}`, colour: ochre }
       : states[status];
   };
-  const doIn = (s: StepPlan, i: number) => {
+  const doIn = (s: Gate, i: number) => {
     if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
-    const { status } = stepSummary(s, plan, now);
-    if (status === 'late' || status === 'unreached') return '–';
-    if (i === first && isAwaited(s, now)) return `once ${signNames[s.waitFor!.sign].name}`;
+    const { status } = stepAt(s, now);
+    if (status === 'closed' || status === 'never' || status === 'left-out') return '–';
+    if (i === first && isAwaited(s, now)) return `once ${waitWords(s.wait!.what)}`;
     if (s.doAt === null) return 'not in working hours';
     return s.doAt <= now + HOUR / 60 ? 'now' : whenNear(s.doAt, now, zone);
   };
@@ -75,30 +76,30 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
           </TableRow>
         </TableHead>
         <TableBody>
-          {plan.steps.map((s, i) => (
-            <TableRow key={s.step.id} role="row">
+          {plan.gates.map((s, i) => (
+            <TableRow key={s.planned.key} role="row">
               <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
-                {s.step.name}
-                {s.step.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
+                {s.planned.step.name}
+                {s.planned.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
               </TableCell>
               <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
                 {stateOf(s, i).word}
-                {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} step={s} />}
+                {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} gate={s} />}
               </TableCell>
               <TableCell role="cell" data-label="Opens">
-                {s.doneAt === null ? when(asKnown(s.opens, plan.spreads[s.step.id]?.opens), '–') : ''}
+                {s.doneAt === null ? when(asKnown(s.opens, s.windows[0]?.opens), '–') : ''}
                 <Spread
-                  edge={s.opens === null || s.doneAt !== null ? undefined : plan.spreads[s.step.id]?.opens}
+                  edge={s.opens === null || s.doneAt !== null ? undefined : s.windows[0]?.opens}
                   now={now}
                   zone={zone}
                 />
               </TableCell>
               <TableCell role="cell" data-label="Closes">
                 {s.doneAt === null && s.opens !== null
-                  ? when(asKnown(s.closes, plan.spreads[s.step.id]?.closes), 'stays open')
+                  ? when(asKnown(s.closes, s.windows[0]?.closes), 'stays open')
                   : ''}
                 <Spread
-                  edge={s.closes === null || s.doneAt !== null ? undefined : plan.spreads[s.step.id]?.closes}
+                  edge={s.closes === null || s.doneAt !== null ? undefined : s.windows[0]?.closes}
                   now={now}
                   zone={zone}
                 />
@@ -107,7 +108,7 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                 {doIn(s, i)}
               </TableCell>
               <TableCell role="cell" sx={{ minWidth: 240 }}>
-                {s.doneAt === null && <Signs step={s} />}
+                {isOpen(s.status) && <Signs gate={s} />}
               </TableCell>
             </TableRow>
           ))}
@@ -117,9 +118,9 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
   );
 }
 
-/** Whether a step still waits for the sign of the coat before. */
-const isAwaited = ({ waitFor, opens, status }: StepPlan, now: Instant): boolean =>
-  waitFor !== null && (opens === null || waitFor.to >= now || status !== 'now');
+/** Whether a step still waits for what is to be seen first. */
+const isAwaited = ({ wait, opens, status }: Gate, now: Instant): boolean =>
+  wait !== null && (status === 'ask' || opens === null || wait.to >= now || status !== 'now');
 
 /** Between which moments an edge lies, under its likeliest. */
 function Spread({ edge, now, zone }: { edge: EdgeSpread | undefined; now: Instant; zone: string }) {
@@ -127,29 +128,37 @@ function Spread({ edge, now, zone }: { edge: EdgeSpread | undefined; now: Instan
   return words === '' ? null : <Box sx={{ color: faded, fontSize: '0.95rem' }}>{words}</Box>;
 }
 
-function Signs({ step: { step, waitFor } }: { step: StepPlan }) {
+function Signs({ gate: { planned, wait } }: { gate: Gate }) {
+  const { step } = planned;
   return (
     <>
-      {waitFor && (
+      {wait && (
         <Box>
-          First wait until {signNames[waitFor.sign].name}: {signNames[waitFor.sign].look}.
+          First wait until {waitWords(wait.what)}
+          {isSign(wait.what) && `: ${wait.look}`}.
         </Box>
       )}
-      <Box>{step.how.join('. ')}.</Box>
-      <Box sx={{ color: faded }}>
-        Too wet: {step.tooWet}.{step.tooDry && ` Too dry: ${step.tooDry}.`}
-      </Box>
-      {step.hazards.map((id) => (
+      <Box>{step.words.join('. ')}.</Box>
+      {step.look.length > 0 && <Box>Before you go on: {step.look.join('. ')}.</Box>}
+      {step.remedies.map(({ when, sign, say }) => (
+        <Box key={sign} sx={{ color: faded }}>
+          {whenWords[when]}
+          {sign}. {say}
+        </Box>
+      ))}
+      {hazardsOf(planned).map(({ id, title, measures }) => (
         <Box key={id} sx={{ color: manganese, fontWeight: 650 }}>
-          Caution, {hazards[id].title.toLowerCase()}: {hazards[id].measures.join('. ')}
+          Caution, {title.toLowerCase()}: {measures.join('. ')}
         </Box>
       ))}
     </>
   );
 }
 
+const whenWords = { 'too-wet': 'Too wet: ', 'too-dry': 'Too dry: ', seen: 'If ' } as const;
+
 /** Any step can be logged out of turn: the wall does not care for the order of a list. */
-function LogStep({ plan, step }: { plan: PiecePlan; step: StepPlan }) {
+function LogStep({ plan, gate }: { plan: PiecePlan; gate: Gate }) {
   const { piece, at } = plan;
   return (
     <Box>
@@ -157,10 +166,10 @@ function LogStep({ plan, step }: { plan: PiecePlan; step: StepPlan }) {
         piece={{
           pieceId: piece.id,
           name: piece.made.name,
-          areaM2: outsideArea(piece.made.form),
+          areaM2: outsideArea(piece.form),
           wall: coatedWall(plan),
         }}
-        step={stepSummary(step, plan, at)}
+        step={stepAt(gate, at)}
         variant="text"
       />
     </Box>

@@ -61,7 +61,7 @@ export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
         text={dry}
         onText={(text) => set({ dry: text })}
         dimension="mass"
-        help={`The starting lump divided by ${formatFixed(1 + plan.course.setting.body.plasticX, 2, units)}. Carried on once given, until clay is cut away.`}
+        help={`The starting lump divided by ${formatFixed(1 + plan.believed.setting.body.plasticX, 2, units)}. Carried on once given, until clay is cut away.`}
       />
     </LogDialog>
   );

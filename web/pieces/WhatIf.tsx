@@ -1,6 +1,7 @@
 import { Box, Button } from '@mui/material';
 import { covers, coverNamed } from '../../core/drying/face.ts';
-import { isOpen } from '../../core/plan/ahead.ts';
+import { wallEventsOf, intended } from '../../core/piece/deed.ts';
+import { isOpen } from '../../core/piece/status.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../frame/fields.tsx';
@@ -13,25 +14,33 @@ const NOTHING = 'nothing';
 const FIRST = 2 * HOUR;
 
 const valueOf = (tried: Tried): string =>
-  tried.does === 'cover' ? `cover ${tried.cover}` : `step ${tried.stepId}`;
+  tried.does === 'cover' ? `cover ${tried.cover}` : `step ${tried.key}`;
 
 /** What is tried, in words. */
 export const triedWords = (tried: Tried, plan: PiecePlan): string =>
   tried.does === 'cover'
     ? coverNamed(tried.cover).verb
-    : plan.steps.find((s) => s.step.id === tried.stepId)!.step.name;
+    : plan.gates.find(({ planned }) => planned.key === tried.key)!.planned.step.name;
 
 /** Picks a cover, a fan or a step to try at another time. Nothing is logged. */
 export function TrialChoice({ plan, now, trying }: { plan: PiecePlan; now: Instant; trying: Trying }) {
-  const coats = plan.steps.filter((s) => isOpen(s.status) && s.step.does === 'coat');
+  // only what does something to the wall moves what follows
+  const movable = plan.gates.filter(
+    ({ status, planned }) => isOpen(status) && wallEventsOf(intended(planned, {}, now), 'wall').length > 0,
+  );
   const options: { value: string; label: string; tried: Tried; at: Instant }[] = [
     ...covers.map(({ cover, verb }) => {
       const tried: Tried = { does: 'cover', cover };
       return { value: valueOf(tried), label: verb, tried, at: now + FIRST };
     }),
-    ...coats.map(({ step, doAt }) => {
-      const tried: Tried = { does: 'step', stepId: step.id };
-      return { value: valueOf(tried), label: step.name, tried, at: Math.max(now, doAt ?? now + FIRST) };
+    ...movable.map(({ planned, doAt }) => {
+      const tried: Tried = { does: 'step', key: planned.key };
+      return {
+        value: valueOf(tried),
+        label: planned.step.name,
+        tried,
+        at: Math.max(now, doAt ?? now + FIRST),
+      };
     }),
   ];
   return (
@@ -88,15 +97,15 @@ function MoveList({
 }) {
   return (
     <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="How the windows move">
-      {tried.steps
-        .filter((s) => isOpen(s.status))
-        .map(({ step, opens, closes }) => {
-          const before = plan.steps.find((b) => b.step.id === step.id)?.opens ?? null;
+      {tried.gates
+        .filter(({ status }) => isOpen(status))
+        .map(({ planned, opens, closes }) => {
+          const before = plan.gates.find((b) => b.planned.key === planned.key)?.opens ?? null;
           const { words, colour } = moveWords(before, opens);
           return (
             <Box
               component="li"
-              key={step.id}
+              key={planned.key}
               sx={{
                 borderTop: `1px solid ${hairline}`,
                 py: 0.75,
@@ -105,7 +114,7 @@ function MoveList({
                 gridTemplateColumns: { xs: '1fr', sm: '2fr 3fr 1fr' },
               }}
             >
-              <Box sx={{ fontWeight: 700 }}>{step.name}</Box>
+              <Box sx={{ fontWeight: 700 }}>{planned.step.name}</Box>
               <Box>{windowWords(opens, closes, now, zone)}</Box>
               <Box sx={{ color: colour }}>{words}</Box>
             </Box>

@@ -8,8 +8,8 @@ export interface CoatedWall {
   meanX: number;
 }
 
-export const coatedWall = ({ course, now }: PiecePlan): CoatedWall => ({
-  body: course.setting.body,
-  thicknessM: course.setting.thicknessM,
+export const coatedWall = ({ believed, now }: PiecePlan): CoatedWall => ({
+  body: believed.setting.body,
+  thicknessM: believed.setting.thicknessM,
   meanX: now.meanX,
 });

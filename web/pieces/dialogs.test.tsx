@@ -3,8 +3,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { metricUnits } from '../../core/units/quantity.ts';
 import { DEFAULT_MAKER } from '../../core/log/studio.ts';
 import { tubBody } from '../../core/log/entries.test-support.ts';
-import { nextStep } from '../../core/plan/next.ts';
-import { caseOf, cruetMade } from '../../core/plan/piece.test-support.ts';
+import { stepAt } from '../../core/plan/next.ts';
+import { caseOf, cruetMade, firstKey } from '../../core/piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from '../../core/plan/plan.ts';
 import {
   choose,
@@ -19,12 +19,12 @@ import {
   type TestStudio,
 } from '../frame/studio.test-support.tsx';
 import { CheckDialog } from './CheckDialog.tsx';
-import { CoatDialog } from './CoatDialog.tsx';
 import { coatedWall } from './coatedWall.ts';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
 import { HeatDialog } from './HeatDialog.tsx';
-import { StepDialog } from './StepDialog.tsx';
+import { DoneDialog } from './DoneDialog.tsx';
+import { TrimDialog } from './TrimDialog.tsx';
 import { WeighDialog } from './WeighDialog.tsx';
 
 const made = cruetMade({ roomId: 'room-default', clayId: 'clay-default' });
@@ -39,7 +39,10 @@ const stepProps = (stepId: string) => ({
   pieceName: 'cruet',
   areaM2: 0.04,
   wall: coatedWall(plan),
-  step: { ...nextStep(plan, NOON)!, stepId, name: 'Coat 1 of 3', verb: 'Log coat 1' },
+  step: stepAt(
+    plan.gates.find(({ planned }) => planned.key === firstKey(stepId))!,
+    NOON,
+  ),
   onClose,
 });
 
@@ -65,22 +68,21 @@ describe('logging a coat', () => {
         levelM3: null,
       }),
     );
-    show(<CoatDialog {...stepProps('coat-1')} />);
+    show(<DoneDialog {...stepProps('coat-1')} />);
     await choose(/^From which tub/, 'Black');
     await expect.poll(() => screen.getByLabelText<HTMLInputElement>('Specific gravity').value).toBe('1.44');
     await type(/Wet thickness/, '0,2');
     await press('Log coat 1');
     await done();
-    const { face, body } = loggedOnly(studio, 'piece.coated');
+    const { face, body } = loggedOnly(studio, 'piece.done');
     expect(face).toBe('outside');
     expect(body).toMatchObject({
-      stepId: 'coat-1',
-      tubId: 'black',
-      specificGravity: 1.44,
-      grainDensity: 2650,
-      adjusted: 'deflocculated',
+      refs: [{ layer: 'first', step: 'coat', pass: 1 }],
+      tubs: ['black'],
+      slip: { specificGravity: 1.44, grainDensity: 2650, adjusted: 'deflocculated' },
     });
-    expect(body.thicknessM).toBeCloseTo(0.0002, 12);
+    const [coat] = body.effects;
+    expect(coat!.does === 'coat' && coat!.thicknessM).toBeCloseTo(0.0002, 12);
     // the area times the wet thickness at least: 0.04 m² · 0.2 mm = 8 ml
     const { volumeM3, pieceId } = loggedOnly(studio, 'tub.used').body;
     expect(pieceId).toBe('p');
@@ -89,22 +91,22 @@ describe('logging a coat', () => {
   });
 
   it('logs a coat inside beside the planned steps', async () => {
-    show(<CoatDialog {...stepProps('coat-1')} />);
+    show(<DoneDialog {...stepProps('coat-1')} />);
     await choose(/^Face/, /^Inside/);
     await press('Log coat 1');
     await done();
-    expect(loggedOnly(studio, 'piece.coated')).toMatchObject({
+    expect(loggedOnly(studio, 'piece.done')).toMatchObject({
       face: 'inside',
-      body: { stepId: null, tubId: null },
+      body: { refs: [], tubs: [] },
     });
   });
 
   it.each([
-    [/Wet thickness/, 'thin', /Coat thickness must be between/],
+    [/Wet thickness/, 'thin', /Coat thickness must be a number/],
     [/Wet thickness/, '25', /between 0.01 and 20 mm/],
-    [/Specific gravity/, '14', /Specific gravity of a coat must be between 1.02 and 4/],
+    [/Specific gravity/, '14', /between 1 and 4|Specific gravity/],
   ])('refuses %s of %s, and keeps it in its field', async (field, text, words) => {
-    show(<CoatDialog {...stepProps('coat-1')} />);
+    show(<DoneDialog {...stepProps('coat-1')} />);
     await type(field, text);
     await press('Log coat 1');
     expect(await complaint()).toMatch(words);
@@ -113,7 +115,7 @@ describe('logging a coat', () => {
   });
 
   it('tells of the fit before it is logged, the worse the thicker', async () => {
-    show(<CoatDialog {...stepProps('coat-1')} />);
+    show(<DoneDialog {...stepProps('coat-1')} />);
     const index = async () =>
       Number(/flake index ([\d.]+)/.exec((await screen.findByText(/flake index/)).textContent)![1]);
     await type(/Wet thickness/, '0.1');
@@ -285,9 +287,10 @@ describe('covering, heating, finishing', () => {
     await choose(/^Face/, /^Inside/);
     await press('Log it');
     await done();
-    const misted = loggedOnly(studio, 'piece.misted');
+    const misted = loggedOnly(studio, 'piece.done');
     expect(misted.face).toBe('inside');
-    expect(misted.body.waterKgM2).toBeCloseTo(0.15, 12);
+    const [film] = misted.body.effects;
+    expect(film!.does === 'film' && film!.kgM2).toBeCloseTo(0.15, 12);
   });
 
   it('shows the caution of a flame where it is chosen, and logs minutes and share', async () => {
@@ -305,7 +308,9 @@ describe('covering, heating, finishing', () => {
     await type(/points at one spot/, '40');
     await press('Log it');
     await done();
-    expect(loggedOnly(studio, 'piece.heated').body).toEqual({ tool: 'torch', seconds: 90, duty: 0.4 });
+    expect(loggedOnly(studio, 'piece.done').body.effects).toEqual([
+      { does: 'heat', tool: 'torch', seconds: 90, duty: 0.4 },
+    ]);
   });
 
   it('is not finished without saying how it came out', async () => {
@@ -319,11 +324,27 @@ describe('covering, heating, finishing', () => {
   });
 
   it('logs a step as done, or as left out with the reason', async () => {
-    show(<StepDialog {...stepProps('carve')} />);
+    show(<DoneDialog {...stepProps('carve')} />);
     await press('Left out');
     await type('Note', 'burrs rose');
     await press('Log left out');
     await done();
-    expect(loggedOnly(studio, 'piece.skipped').body).toEqual({ stepId: 'carve', reason: 'burrs rose' });
+    expect(loggedOnly(studio, 'piece.left-out').body).toEqual({
+      refs: [{ layer: 'first', step: 'carve', zone: null, pass: 1 }],
+      reason: 'burrs rose',
+    });
+  });
+
+  it('logs what was trimmed, and refuses a depth that no wall has', async () => {
+    show(<TrimDialog plan={plan} onClose={onClose} />);
+    await type(/^Depth taken off/, '80');
+    await press('Log trimmed');
+    expect(await complaint()).toMatch(/between 0 and 50 mm/);
+    await type(/^Depth taken off/, '2');
+    await press('Log trimmed');
+    await done();
+    expect(loggedOnly(studio, 'piece.done').body.effects).toEqual([
+      { does: 'cut', depthM: 0.002, share: 0.2 },
+    ]);
   });
 });

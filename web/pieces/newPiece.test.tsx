@@ -36,7 +36,7 @@ describe('a new piece', () => {
       name: 'Gulls salt pig',
       clayId: 'clay-default',
       roomId: 'room-default',
-      techniqueId: 'sgraffito',
+      layers: [{ technique: 'sgraffito', rev: '2', zones: [{ kind: 'whole' }] }],
       cover: 'open',
       stand: 'board',
       attachmentM: null,

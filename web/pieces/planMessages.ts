@@ -1,11 +1,11 @@
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { Spell } from '../../core/plan/hours.ts';
 import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 export interface PlanRequest {
   ticket: number;
-  given: PieceCase;
+  given: PieceFacts;
   now: Instant;
   whatIf?: WhatIf;
   effort?: Effort;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../../core/plan/piece.test-support.ts';
+import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../../core/piece/piece.test-support.ts';
 import { planPiece } from '../../core/plan/plan.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { sceneOf } from './scene.ts';
@@ -37,7 +37,7 @@ describe('what the strip shows', () => {
     const scene = at({ tried: { does: 'cover', cover: 'tight' }, at: tightAt, plan: tried });
     expect(scene.covers.at(-1)).toMatchObject({ cover: 'tight', from: tightAt });
     expect(scene.trajectory).toBe(tried.trajectory);
-    expect(scene.steps).toBe(tried.steps);
+    expect(scene.gates).toBe(tried.gates);
   });
 
   it('shows a trial’s cover before its plan is worked out, over the wall as it is', () => {

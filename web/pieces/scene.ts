@@ -1,4 +1,4 @@
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { Spell } from '../../core/plan/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { meanReading } from '../../core/drying/readings.ts';
@@ -29,32 +29,32 @@ export const placeNames: Record<PlaceName, string> = {
 export function sceneOf(
   real: PiecePlan,
   trial: Trial | null,
-  given: PieceCase,
+  given: PieceFacts,
   nights: Spell[],
   now: Instant,
   zoom: Zoom,
   zone: string,
 ): StripScene {
   const plan = trial?.plan ?? real;
-  const { piece, trajectory, steps } = plan;
+  const { piece, trajectory, gates } = plan;
   const end = trajectory.at.at(-1)!;
-  const carveClose = steps.find((s) => s.step.id === 'carve')?.closes ?? 0;
+  // what is looked forward to: when the last step that dries away closes
+  const lastClose = Math.max(0, ...gates.map(({ closes }) => closes ?? 0));
   const near = {
     from: Math.max(piece.madeAt, now - 14 * HOUR),
-    to: Math.min(end, Math.max(now + 26 * HOUR, Math.min(carveClose + 4 * HOUR, now + 48 * HOUR))),
+    to: Math.min(end, Math.max(now + 26 * HOUR, Math.min(lastClose + 4 * HOUR, now + 48 * HOUR))),
   };
   const range = zoom === 'near' ? near : { from: piece.madeAt, to: end };
   return {
     ...range,
     to: Math.max(range.to, now + 2 * HOUR),
     body: given.body,
-    thicknessM: piece.made.form.wallM,
+    thicknessM: piece.form.wallM,
     trajectory,
     now,
-    steps,
+    gates,
     covers: coverSpells(plan, given, trial),
     places: placesApart(plan),
-    spreads: plan.spreads,
     nights,
     zone,
   };
@@ -71,7 +71,7 @@ const placesApart = ({ places, trajectory }: PiecePlan): StripScene['places'] =>
 
 function coverSpells(
   { piece, trajectory }: PiecePlan,
-  given: PieceCase,
+  given: PieceFacts,
   trial: Trial | null,
 ): StripScene['covers'] {
   const changes = [

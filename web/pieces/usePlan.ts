@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { PieceAnswer } from '../../api/routes.ts';
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import { inOrder } from '../../core/log/ledger.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { useOutbox } from '../frame/outbox.ts';
 import type { PlanAnswer, PlanRequest } from './planMessages.ts';
 
 /** A piece's case with what still waits on this tablet added, so that the view goes on while offline. */
-export function useCase(answer: PieceAnswer | undefined): PieceCase | null {
+export function useCase(answer: PieceAnswer | undefined): PieceFacts | null {
   const waiting = useOutbox();
   return useMemo(() => {
     if (!answer) return null;
@@ -58,7 +58,7 @@ interface Answered {
 }
 
 /** The plan of a piece, computed in a worker; the last one stays until the next is ready. */
-export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | null {
+export function usePlan(given: PieceFacts | null, now: Instant): PlanAnswer | null {
   const [answered, setAnswered] = useState<Answered | null>(null);
   const key = useMemo(() => JSON.stringify(given), [given]);
   const known = answered?.pieceId === given?.pieceId ? answered : null;
@@ -67,7 +67,7 @@ export function usePlan(given: PieceCase | null, now: Instant): PlanAnswer | nul
   const due = holds ? null : Math.floor(now / 10_000) * 10_000;
 
   useEffect(() => {
-    const wanted = JSON.parse(key) as PieceCase | null;
+    const wanted = JSON.parse(key) as PieceFacts | null;
     if (due === null || !wanted) return;
     let current = true;
     void planInWorker({ given: wanted, now: due }).then(

@@ -1,6 +1,6 @@
 import { act, renderHook } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { PlanAnswer, PlanRequest } from './planMessages.ts';
 import { useTrial } from './useTrial.ts';
@@ -20,7 +20,7 @@ vi.mock('./usePlan.ts', () => ({
 }));
 
 const real = { at: 1_000 } as PiecePlan;
-const given = { pieceId: 'p' } as PieceCase;
+const given = { pieceId: 'p' } as PieceFacts;
 const planned = (n: number) => ({ at: n }) as PiecePlan;
 const hook = () => renderHook(() => useTrial(real, given)).result;
 const draped = { does: 'cover', cover: 'draped' } as const;
@@ -59,7 +59,7 @@ describe('a trial on the strip', () => {
 
   it('works out with all members what is let go of', async () => {
     const trying = hook();
-    act(() => trying.current.begin({ does: 'step', stepId: 'coat-2' }, 5_000));
+    act(() => trying.current.begin({ does: 'step', key: 'coat-2' }, 5_000));
     await asked[0]!.answer(planned(1));
     act(() => trying.current.move(6_000));
     await asked[1]!.answer(planned(2));

@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Cover } from '../../core/drying/face.ts';
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { planInWorker } from './usePlan.ts';
 
 /** What is tried at another time: a cover (a fan among them), or a step. */
-export type Tried = { does: 'cover'; cover: Cover } | { does: 'step'; stepId: string };
+export type Tried = { does: 'cover'; cover: Cover } | { does: 'step'; key: string };
 
 export interface Trial {
   tried: Tried;
@@ -36,10 +36,10 @@ interface Wanted {
 }
 
 const whatIfOf = ({ tried, at }: Wanted): WhatIf =>
-  tried.does === 'cover' ? { covers: [{ at, cover: tried.cover }] } : { times: { [tried.stepId]: at } };
+  tried.does === 'cover' ? { covers: [{ at, cover: tried.cover }] } : { times: { [tried.key]: at } };
 
 /** Tries what would happen, without logging anything. One trial is worked out at a time; those overtaken are dropped. */
-export function useTrial(plan: PiecePlan, given: PieceCase): Trying {
+export function useTrial(plan: PiecePlan, given: PieceFacts): Trying {
   const [wanted, setWanted] = useState<Wanted | null>(null);
   const [found, setFound] = useState<PiecePlan | null>(null);
   const newest = useRef<Wanted | null>(null);

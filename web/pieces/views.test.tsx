@@ -5,7 +5,7 @@ import { foldPiece } from '../../core/log/piece.ts';
 import { inOrder } from '../../core/log/ledger.ts';
 import { noAnswers } from '../../core/forecast/answers.ts';
 import { HOUR } from '../../core/units/quantity.ts';
-import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/plan/piece.test-support.ts';
+import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/piece/piece.test-support.ts';
 import { planPiece } from '../../core/plan/plan.ts';
 import { loggedOnly, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { softestWords } from './Piece.tsx';
@@ -63,7 +63,10 @@ describe('the log of a piece', () => {
       logged('piece.heated', hoursOn(1), { tool: 'torch', seconds: 90, duty: 0.5 }, { face: 'outside' }),
       /^Torch, 90 s$/,
     ],
-    [logged('piece.misted', hoursOn(1), { waterKgM2: 0.05 }, { face: 'inside' }), /^Misted, inside$/],
+    [
+      logged('piece.misted', hoursOn(1), { waterKgM2: 0.05 }, { face: 'inside' }),
+      /^Misted 50 g\/m², inside$/,
+    ],
     [logged('piece.moved', hoursOn(1), { roomId: 'room-default' }), /^Moved to Workroom$/],
     [
       logged('piece.finished', hoursOn(3), { outcome: 'bad', faults: ['warped'], note: '' }),

@@ -1,6 +1,6 @@
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { DryingTest, FittedClay } from '../../core/clay/dryingTest.ts';
-import type { PieceCase } from '../../core/plan/case.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { LogFit } from '../../core/plan/logFit.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -13,7 +13,7 @@ export type FitTask =
       test: Omit<DryingTest, 'climate'>;
       room: { celsius: number; humidity: number };
     }
-  | { kind: 'log'; cases: PieceCase[]; now: Instant };
+  | { kind: 'log'; cases: PieceFacts[]; now: Instant };
 
 export type FitAnswer<T extends FitTask> = T['kind'] extends 'drying-test'
   ? Result<FittedClay>

@@ -8,7 +8,7 @@ import { spreadOf } from '../forecast/windows.ts';
 import { placesOf, takesCoats, type PlaceName } from '../form/form.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { Course } from './course.ts';
+import type { Believed } from './believed.ts';
 
 /** A place of a piece as it stands now. */
 export interface PlaceNow {
@@ -51,15 +51,15 @@ const DRY = 0.012;
  */
 export function placesNow(
   piece: PieceState,
-  course: Course,
+  believed: Believed,
   coming: { events: WallEvent[]; end: Instant },
 ): PlacesNow {
-  const { body } = course.best.wall!.setting;
+  const { body } = believed.best.wall!.setting;
   const { made, stand } = piece;
   const places = placesOf(made.form, stand, made.attachmentM).map(({ place, thicknessM }): PlaceNow => {
-    const run = course.best[place]!;
+    const run = believed.best[place]!;
     const meanX = meanOf(run);
-    const indices = spreadOf(course.members.map((walls) => moistureIndex(body, meanOf(walls[place]!))));
+    const indices = spreadOf(believed.members.map((walls) => moistureIndex(body, meanOf(walls[place]!))));
     return {
       place,
       thicknessM,
@@ -71,13 +71,13 @@ export function placesNow(
     };
   });
   const byWater = [...places].sort((a, b) => a.meanX - b.meanX);
-  const unevenIn = course.members.filter((walls) => isUneven(body, walls)).length / course.members.length;
+  const unevenIn = believed.members.filter((walls) => isUneven(body, walls)).length / believed.members.length;
   return {
     places,
     driest: byWater[0]!,
     wettest: byWater.at(-1)!,
-    shrinkageApart: apart(body, course.best),
-    shrinkageThrough: through(body, course.best.wall!),
+    shrinkageApart: apart(body, believed.best),
+    shrinkageThrough: through(body, believed.best.wall!),
     unevenIn,
     uneven: unevenIn > LIKELY,
   };

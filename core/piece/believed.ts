@@ -1,5 +1,7 @@
 import { stageSpan } from '../clay/stage.ts';
 import { drySolidsPerArea } from '../clay/body.ts';
+import { isSign } from '../coat/sign.ts';
+import type { Cover } from '../drying/face.ts';
 import {
   ensembleOf,
   MEMBERS,
@@ -12,16 +14,17 @@ import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
 import { carry, plainSetting, startRun, type Surroundings, type WallEvent } from '../drying/run.ts';
 import { emptyTrajectory, since } from '../drying/trajectory.ts';
-import { clayShares, outsideArea, placesOf, takesCoats, type PlaceName } from '../form/form.ts';
-import { entriesOf, type Entry, type EntryOf } from '../log/entry.ts';
-import { instantOf, weighedWater, type PieceState } from '../log/piece.ts';
-import { coatLoad } from '../slip/density.ts';
+import { clayShares, outsideArea, placesOf, type PlaceName, type Stand } from '../form/form.ts';
+import { entriesOf, type Entry, type PieceBegun } from '../log/entry.ts';
+import { instantOf, type PieceState } from '../log/piece.ts';
 import type { Instant } from '../units/quantity.ts';
+import { deedOf, laidBy, wallEventsOf } from './deed.ts';
 import { withoutLongPast } from './longPast.ts';
-import { roomClimate, roomSettingAt, type PieceCase, type RoomCase } from './case.ts';
+import { weighedWater } from './weighing.ts';
+import { roomClimate, roomSettingAt, type PieceFacts, type RoomFacts } from './facts.ts';
 
-/** The walls of a piece from when it was made until now, as its log and its checks have them. */
-export interface Course extends Ensemble {
+/** The walls of a piece as they are believed to be now, by its log and its checks. */
+export interface Believed extends Ensemble {
   at: Instant;
   observations: Observation[];
   /** Weighings that could not be used, with the reason. */
@@ -31,17 +34,17 @@ export interface Course extends Ensemble {
 }
 
 /** Carries the walls of a piece from when it was made to `now`, with as many members as the case asks for. */
-export function courseOf(piece: PieceState, given: PieceCase, now: Instant, members = MEMBERS): Course {
-  const { observations, unread } = observationsOf(piece, given, now);
-  const recent = withoutLongPast(piece, given, now, () => ownWall(piece, given));
+export function believedNow(piece: PieceState, facts: PieceFacts, now: Instant, members = MEMBERS): Believed {
+  const { observations, unread } = observationsOf(piece, facts, now);
+  const recent = withoutLongPast(piece, facts, now, () => ownWall(piece, facts));
   const looked = observations.filter(({ at }) => at > recent.piece.madeAt);
-  const solids = drySolidsPerArea(given.body, piece.made.form.wallM);
-  const waterAdded = entriesOf(given.entries, 'piece.coated').reduce(
-    (sum, coat) => sum + loadOf(coat).water / solids,
+  const solids = drySolidsPerArea(facts.body, piece.made.form.wallM);
+  const waterAdded = entriesOf(facts.entries, 'piece.done').reduce(
+    (sum, entry) => sum + laidBy(deedOf(entry)).water / solids,
     0,
   );
   const ensemble = ensembleOf({
-    ...wallCase(recent.piece, recent.given, now),
+    ...wallCase(recent.piece, recent.facts, now),
     observations: looked,
     members,
   });
@@ -60,27 +63,32 @@ function forgetPast(members: Walls[], piece: PieceState): void {
       run.trajectory = run === walls.wall ? since(run.trajectory, last) : emptyTrajectory();
 }
 
-/** The same course at a later moment, if nothing was logged of the piece since. */
-export function courseLater(course: Course, piece: PieceState, given: PieceCase, now: Instant): Course {
-  const coming = wallsOf(piece, given).map(({ place, events }) => ({
+/** The same walls at a later moment, if nothing was logged of the piece since. */
+export function believedLater(
+  before: Believed,
+  piece: PieceState,
+  facts: PieceFacts,
+  now: Instant,
+): Believed {
+  const coming = wallsOf(piece, facts).map(({ place, events }) => ({
     place,
-    events: events.filter((event) => event.at > course.at && event.at <= now),
+    events: events.filter((event) => event.at > before.at && event.at <= now),
   }));
-  for (const walls of [course.best, ...course.members])
+  for (const walls of [before.best, ...before.members])
     for (const { place, events } of coming) carry(walls[place]!, now, events);
-  return { ...course, at: now };
+  return { ...before, at: now };
 }
 
 /** What is known of a piece's walls until an instant, before anything was found of them. */
 export function wallCase(
   piece: PieceState,
-  given: PieceCase,
+  facts: PieceFacts,
   now: Instant,
 ): Omit<WallCase, 'observations' | 'members'> {
   return {
-    given: plainSetting(given.body, piece.made.form.wallM, startingX(piece, given)),
-    prior: priorOf(piece, given),
-    walls: wallsOf(piece, given).map((wall) => ({
+    given: plainSetting(facts.body, piece.made.form.wallM, startingX(piece, facts)),
+    prior: priorOf(piece, facts),
+    walls: wallsOf(piece, facts).map((wall) => ({
       ...wall,
       events: wall.events.filter((event) => event.at <= now),
     })),
@@ -92,33 +100,33 @@ export function wallCase(
 }
 
 /** Each place of a piece as a wall of its own: what is believed of the wall holds for it in its thickness. */
-function wallsOf(piece: PieceState, given: PieceCase): WallOfPiece[] {
+function wallsOf(piece: PieceState, facts: PieceFacts): WallOfPiece[] {
   const { made, madeAt } = piece;
   return placesOf(made.form, made.stand, made.attachmentM).map(({ place, thicknessM, exposure }) => {
     const share = thicknessM / made.form.wallM;
-    const first = { ...surroundingsIn(given, made.roomId, madeAt), cover: made.cover, ...exposure };
+    const first = { ...surroundingsIn(facts, made.roomId, madeAt), cover: made.cover, ...exposure };
     return {
       place,
       begin: (setting, fineness) =>
         startRun({ ...setting, thicknessM: setting.thicknessM * share }, first, madeAt, fineness),
-      events: wallEvents(piece, given, place),
+      events: wallEvents(piece, facts, place),
     };
   });
 }
 
 /** A piece's own wall as the defaults have it. */
-function ownWall(piece: PieceState, given: PieceCase) {
-  const begun = plainSetting(given.body, piece.made.form.wallM, startingX(piece, given));
-  return { ...wallsOf(piece, given).find(({ place }) => place === 'wall')!, begun };
+function ownWall(piece: PieceState, facts: PieceFacts) {
+  const begun = plainSetting(facts.body, piece.made.form.wallM, startingX(piece, facts));
+  return { ...wallsOf(piece, facts).find(({ place }) => place === 'wall')!, begun };
 }
 
-function priorOf({ made }: PieceState, given: PieceCase): Prior {
-  const measured = roomOf(given, made.roomId).series.at.length > 1 ? measuredAir : {};
+function priorOf({ made }: PieceState, facts: PieceFacts): Prior {
+  const measured = roomOf(facts, made.roomId).series.at.length > 1 ? measuredAir : {};
   const start =
-    made.stage === null && given.startX === undefined
+    made.stage === null && facts.startX === undefined
       ? {}
       : { start: { mean: 0, sigma: 3 * usualPrior.start.sigma } };
-  return { ...usualPrior, ...measured, ...start, ...given.learned };
+  return { ...usualPrior, ...measured, ...start, ...facts.learned };
 }
 
 /** A number from 0 to below 1 that a name always gives. */
@@ -128,48 +136,62 @@ function seedOf(name: string): number {
   return hash / 1_000_003;
 }
 
-function startingX(piece: PieceState, { body, startX }: PieceCase): number {
+function startingX(piece: PieceState, { body, startX }: PieceFacts): number {
   if (startX !== undefined) return startX;
   if (piece.made.stage === null || piece.made.stage === 'plastic') return body.plasticX;
   const span = stageSpan(body, piece.made.stage);
   return (span.fromX + span.toX) / 2;
 }
 
-function roomOf(given: PieceCase, roomId: string): RoomCase {
-  const room = given.rooms.find((r) => r.id === roomId);
+function roomOf(facts: PieceFacts, roomId: string): RoomFacts {
+  const room = facts.rooms.find((r) => r.id === roomId);
   if (!room) throw new Error(`the case has no room ${roomId}`);
   return room;
 }
 
 function surroundingsIn(
-  given: PieceCase,
+  facts: PieceFacts,
   roomId: string,
   at: Instant,
 ): Pick<Surroundings, 'climate' | 'heatTransfer'> {
-  const room = roomOf(given, roomId);
-  return { climate: roomClimate(room, given.studio), heatTransfer: roomSettingAt(room, at).heatTransfer };
+  const room = roomOf(facts, roomId);
+  return { climate: roomClimate(room, facts.studio), heatTransfer: roomSettingAt(room, at).heatTransfer };
 }
 
 /**
  * The log of a piece as events of one of its walls, and what was changed about the room it stood in. What was logged
  * before the piece was made counts from then.
  */
-function wallEvents(piece: PieceState, given: PieceCase, place: PlaceName): WallEvent[] {
-  const logged = given.entries.flatMap((entry) => {
-    const event = wallEvent(piece, given, place, entry);
-    return event ? [{ ...event, at: Math.max(event.at, piece.madeAt) }] : [];
-  });
-  return [...logged, ...roomChanges(piece, given)].sort((a, b) => a.at - b.at);
+function wallEvents(piece: PieceState, facts: PieceFacts, place: PlaceName): WallEvent[] {
+  const logged = facts.entries.flatMap((entry) =>
+    eventsOfEntry(piece, facts, place, entry).map((event) => ({
+      ...event,
+      at: Math.max(event.at, piece.madeAt),
+    })),
+  );
+  const fired = firedAt(facts.entries);
+  return [...logged, ...roomChanges(piece, facts)]
+    .filter(({ at }) => at <= fired)
+    .sort((a, b) => a.at - b.at);
 }
 
-function roomChanges(piece: PieceState, given: PieceCase): WallEvent[] {
+/** When a piece was first fired: what is done to it afterwards is done to no drying wall. */
+const firedAt = (entries: readonly Entry[]): Instant =>
+  Math.min(
+    Number.POSITIVE_INFINITY,
+    ...entriesOf(entries, 'piece.done').flatMap((entry) =>
+      entry.body.effects.some(({ does }) => does === 'fire') ? [instantOf(entry)] : [],
+    ),
+  );
+
+function roomChanges(piece: PieceState, facts: PieceFacts): WallEvent[] {
   const moves = [
     { from: piece.madeAt, roomId: piece.made.roomId },
-    ...entriesOf(given.entries, 'piece.moved').map((e) => ({ from: instantOf(e), roomId: e.body.roomId })),
+    ...entriesOf(facts.entries, 'piece.moved').map((e) => ({ from: instantOf(e), roomId: e.body.roomId })),
   ];
   return moves.flatMap(({ from, roomId }, i) => {
     const to = moves[i + 1]?.from ?? Number.POSITIVE_INFINITY;
-    return roomOf(given, roomId)
+    return roomOf(facts, roomId)
       .settings.filter((setting) => setting.from > from && setting.from < to)
       .map(({ from: at, heatTransfer }): WallEvent => ({
         at,
@@ -179,46 +201,44 @@ function roomChanges(piece: PieceState, given: PieceCase): WallEvent[] {
   });
 }
 
-function wallEvent({ made }: PieceState, given: PieceCase, place: PlaceName, entry: Entry): WallEvent | null {
+function eventsOfEntry({ made }: PieceState, facts: PieceFacts, place: PlaceName, entry: Entry): WallEvent[] {
   const at = instantOf(entry);
-  const face = entry.face ?? 'outside';
   switch (entry.kind) {
-    case 'piece.covered': {
-      const { cover, stand } = entry.body;
-      const { exposure } = placesOf(made.form, stand, made.attachmentM).find((p) => p.place === place)!;
-      return { at, kind: 'surroundings', change: { cover, ...exposure } };
-    }
+    case 'piece.covered':
+      return [stood(made, place, at, entry.body)];
     case 'piece.moved':
-      return { at, kind: 'surroundings', change: surroundingsIn(given, entry.body.roomId, at) };
-    case 'piece.coated': {
-      if (!takesCoats(place)) return null;
-      const { thicknessM, specificGravity, grainDensity, adjusted = 'none' } = entry.body;
-      return { at, kind: 'coat', coat: { face, thicknessM, specificGravity, grainDensity, adjusted } };
-    }
-    case 'piece.misted':
-      return { at, kind: 'mist', face, water: entry.body.waterKgM2 };
-    case 'piece.heated':
-      return { at, kind: 'heat', face, ...entry.body };
+      return [{ at, kind: 'surroundings', change: surroundingsIn(facts, entry.body.roomId, at) }];
+    case 'piece.done':
+      return wallEventsOf(deedOf(entry), place);
     default:
-      return null;
+      return [];
   }
 }
 
-const loadOf = ({ body }: EntryOf<'piece.coated'>) =>
-  coatLoad(body.thicknessM, body.specificGravity, body.grainDensity);
+/** How a cover and a stand surround a place. */
+function stood(
+  made: PieceBegun,
+  place: PlaceName,
+  at: Instant,
+  { cover, stand }: { cover: Cover; stand: Stand },
+): WallEvent {
+  const { exposure } = placesOf(made.form, stand, made.attachmentM).find((p) => p.place === place)!;
+  return { at, kind: 'surroundings', change: { cover, ...exposure } };
+}
 
 /** What was found of a piece until an instant, oldest first, and the weighings that could not be used. */
-export function observationsOf(piece: PieceState, given: PieceCase, now: Instant) {
+export function observationsOf(piece: PieceState, facts: PieceFacts, now: Instant) {
   const area = outsideArea(piece.made.form);
   const over = clayShares(piece.made.form);
-  const weighings = weighedWater(given.entries, (coat) => loadOf(coat).dry * area);
-  const checks = given.entries.flatMap((entry) => checkOf(entry));
+  const weighings = weighedWater(facts.entries, (entry) => laidBy(deedOf(entry)).dry * area);
+  const fired = firedAt(facts.entries);
+  const checks = facts.entries.flatMap((entry) => checkOf(entry));
   const weighed = weighings.flatMap((w): Observation[] =>
     w.x === null ? [] : [{ at: w.at, place: 'wall', kind: 'water', x: w.x, over }],
   );
   const places = placesOf(piece.made.form, piece.stand, piece.made.attachmentM).map(({ place }) => place);
   const observations = [...checks, ...weighed]
-    .filter((o) => o.at > piece.madeAt && o.at <= now && places.includes(o.place))
+    .filter((o) => o.at > piece.madeAt && o.at <= Math.min(now, fired) && places.includes(o.place))
     .sort((a, b) => a.at - b.at);
   const unread = weighings.flatMap((w) => (w.reason === null ? [] : [{ at: w.at, reason: w.reason }]));
   return { observations, unread };
@@ -232,7 +252,7 @@ function checkOf(entry: Entry): Observation[] {
     case 'piece.felt':
       return [{ ...found, kind: 'answers', answers: entry.body }];
     case 'piece.seen':
-      return [{ ...found, kind: 'sign', sign: entry.body.sign }];
+      return isSign(entry.body.what) ? [{ ...found, kind: 'sign', sign: entry.body.what }] : [];
     default:
       return [];
   }

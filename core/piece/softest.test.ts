@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR } from '../units/quantity.ts';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged } from './piece.test-support.ts';
-import { planPiece } from './plan.ts';
+import { planPiece } from '../plan/plan.ts';
 
 const members = 4;
 const thin = { kind: 'plate', diameterM: 0.2, wallM: 0.0025 } as const;
@@ -64,6 +64,6 @@ describe('the softest moment of a coated wall', () => {
     // by hand: 0.6 mm at SG 1.38 and G 2.6 holds 0.6·(1 − φ) kg/m² of water, φ = 0.38/1.6; the wall 2.5 mm/v(0.25)
     const water = 0.6 * (1 - 0.38 / 1.6);
     const dry = 0.0025 / (1 / 2600 + 0.25 / 1000 + 2e-5);
-    expect(plan(3, thick(2.9), inside(2.95)).course.waterAdded).toBeCloseTo((2 * water) / dry, 9);
+    expect(plan(3, thick(2.9), inside(2.95)).believed.waterAdded).toBeCloseTo((2 * water) / dry, 9);
   });
 });

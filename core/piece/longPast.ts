@@ -3,7 +3,7 @@ import { meanReading } from '../drying/readings.ts';
 import { COARSE, type WallOfPiece } from '../forecast/ensemble.ts';
 import { foldPiece, instantOf, type PieceState } from '../log/piece.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
-import type { PieceCase } from './case.ts';
+import type { PieceFacts } from './facts.ts';
 
 /** Where nothing was logged for longer than this, what went before is folded away. */
 export const LONG_PAST = 28 * DAY;
@@ -18,13 +18,13 @@ const BEFORE = 3 * DAY;
  */
 export function withoutLongPast(
   piece: PieceState,
-  given: PieceCase,
+  facts: PieceFacts,
   now: Instant,
   wallOf: () => WallOfPiece & { begun: Parameters<WallOfPiece['begin']>[0] },
-): { piece: PieceState; given: PieceCase } {
-  const moments = [piece.madeAt, ...given.entries.map(instantOf).filter((at) => at > piece.madeAt), now];
+): { piece: PieceState; facts: PieceFacts } {
+  const moments = [piece.madeAt, ...facts.entries.map(instantOf).filter((at) => at > piece.madeAt), now];
   const gap = moments.findLastIndex((at, i) => i > 0 && at <= now && at - moments[i - 1]! > LONG_PAST);
-  if (gap < 0) return { piece, given };
+  if (gap < 0) return { piece, facts };
   const from = moments[gap]! - BEFORE;
   const { begin, begun, events } = wallOf();
   const { state, wall } = carry(
@@ -34,15 +34,16 @@ export function withoutLongPast(
   );
   const before = foldPiece(
     piece.id,
-    given.entries.filter((e) => instantOf(e) <= from),
+    facts.entries.filter((e) => instantOf(e) <= from),
   );
   const { cover, stand, roomId } = before ?? piece.made;
+  const { form } = before ?? piece;
   return {
-    piece: { ...piece, madeAt: from, made: { ...piece.made, cover, stand, roomId } },
-    given: {
-      ...given,
+    piece: { ...piece, madeAt: from, made: { ...piece.made, form, cover, stand, roomId } },
+    facts: {
+      ...facts,
       startX: meanReading(state.x, wall.mesh),
-      entries: given.entries.filter((e) => instantOf(e) > from),
+      entries: facts.entries.filter((e) => instantOf(e) > from),
     },
   };
 }

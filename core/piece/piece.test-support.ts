@@ -1,8 +1,10 @@
 import { defaultBody, type ClayBody } from '../clay/body.ts';
-import type { Entry, EntryBodies, EntryKind, Place } from '../log/entry.ts';
+import type { Entry, Place } from '../log/entry.ts';
+import { asToday, type AnyBody, type AnyKind } from '../log/upcast.test-support.ts';
+import type { EarlierBodies } from '../log/upcast.ts';
 import { defaultRoom, defaultStudio } from '../log/studio.ts';
 import { HOUR, type Instant } from '../units/quantity.ts';
-import type { PieceCase } from './case.ts';
+import type { PieceFacts } from './facts.ts';
 
 /** When the pieces of these tests were made: a Tuesday, 9 in the morning of the usual zone. */
 export const MADE = Date.parse('2026-03-10T08:00:00Z');
@@ -12,26 +14,18 @@ export const hoursOn = (hours: number): Instant => MADE + hours * HOUR;
 let count = 0;
 
 /** An entry of piece `p`. */
-export function logged<K extends EntryKind>(
+export function logged<K extends AnyKind>(
   kind: K,
   at: Instant,
-  body: EntryBodies[K],
+  body: AnyBody<K>,
   more: { face?: 'outside' | 'inside'; place?: Place; subject?: string } = {},
 ): Entry {
-  return {
-    id: `e${(count += 1)}`,
-    kind,
-    v: 1,
-    subject: more.subject ?? 'p',
-    at: new Date(at).toISOString(),
-    place: more.place ?? null,
-    face: more.face ?? null,
-    body,
-  } as unknown as Entry;
+  const head = { id: `e${(count += 1)}`, subject: more.subject ?? 'p', at: new Date(at).toISOString() };
+  return asToday(kind, { ...head, place: more.place ?? null, face: more.face ?? null }, body);
 }
 
 /** A cruet of 6 mm, standing open on a board. */
-export const cruetMade = (change: Partial<EntryBodies['piece.made']> = {}, subject = 'p'): Entry =>
+export const cruetMade = (change: Partial<EarlierBodies['piece.made']> = {}, subject = 'p'): Entry =>
   logged(
     'piece.made',
     MADE,
@@ -51,7 +45,11 @@ export const cruetMade = (change: Partial<EntryBodies['piece.made']> = {}, subje
     { subject },
   );
 
-export const coatLaid = (n: number, at: Instant, change: Partial<EntryBodies['piece.coated']> = {}): Entry =>
+export const coatLaid = (
+  n: number,
+  at: Instant,
+  change: Partial<EarlierBodies['piece.coated']> = {},
+): Entry =>
   logged(
     'piece.coated',
     at,
@@ -66,12 +64,19 @@ export const coatLaid = (n: number, at: Instant, change: Partial<EntryBodies['pi
     { face: 'outside' },
   );
 
+/** The name of a step of the one layer that pieces had first. */
+export const firstKey = (stepId: string): string => {
+  const coat = /^coat-(\d+)$/.exec(stepId);
+  return coat ? `first/coat/${coat[1]}` : `first/${stepId}/1`;
+};
+
 /** A piece in a room of the usual air, with what was logged of it. */
-export const caseOf = (entries: Entry[], body: ClayBody = defaultBody): PieceCase => ({
+export const caseOf = (entries: Entry[], body: ClayBody = defaultBody): PieceFacts => ({
   pieceId: entries[0]!.subject,
   body,
   entries,
   studio: defaultStudio,
+  tubs: {},
   rooms: [
     { id: 'r', settings: [{ ...defaultRoom, from: 0 }], series: { at: [], celsius: [], humidity: [] } },
   ],

@@ -3,10 +3,10 @@ import { clayShares, placesOf, type Form, type Stand } from '../form/form.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
 import { HOUR } from '../units/quantity.ts';
-import { courseOf } from './course.ts';
+import { believedNow } from './believed.ts';
 import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { placesNow } from './places.ts';
-import { planPiece, type PiecePlan } from './plan.ts';
+import { planPiece, type PiecePlan } from '../plan/plan.ts';
 
 const cruet: Form = { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'narrow' };
 
@@ -18,7 +18,7 @@ function places(
 ) {
   const given = caseOf([cruetMade({ form, ...more }), ...entries]);
   const piece = foldPiece('p', given.entries)!;
-  const course = courseOf(piece, given, hoursOn(hours), 8);
+  const course = believedNow(piece, given, hoursOn(hours), 8);
   return placesNow(piece, course, { events: [], end: course.at + 48 * HOUR });
 }
 
@@ -92,7 +92,7 @@ describe('places of a piece', () => {
       return planPiece(caseOf([made, entry]), hoursOn(at) + 1, undefined, { members: 32 })!;
     };
     const asExpected = weighed(whole);
-    expect(asExpected.course.widened).toBe(0);
+    expect(asExpected.believed.widened).toBe(0);
     expect(Math.abs(meanX(asExpected, 'wall') - meanX(before, 'wall'))).toBeLessThan(0.004);
     expect(meanX(weighed(whole - 0.015), 'wall')).toBeLessThan(meanX(asExpected, 'wall') - 0.008);
   });

@@ -1,25 +1,27 @@
 import type { ClayBody } from '../clay/body.ts';
 import { cycleClimate, seriesClimate, type AirSeries, type Climate } from '../drying/air.ts';
 import type { Prior } from '../forecast/prior.ts';
-import type { Entry, RoomSet, StudioSet } from '../log/entry.ts';
+import type { Entry, RoomSet, SlipLaid, StudioSet } from '../log/entry.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import { zoneOffset } from './hours.ts';
+import { zoneOffset } from '../plan/hours.ts';
 
 /** Everything needed to forecast one piece, as plain data: the same on the server and in the browser. */
-export interface PieceCase {
+export interface PieceFacts {
   pieceId: string;
   /** Standing entries about the piece, in order. */
   entries: Entry[];
   body: ClayBody;
-  rooms: RoomCase[];
+  rooms: RoomFacts[];
   studio: StudioSet;
+  /** Slip of the tubs that are planned for it, as it stands now. */
+  tubs: Record<string, SlipLaid>;
   /** What finished pieces have taught of this clay and room, where they have. */
   learned?: Partial<Prior>;
   /** Mean water content to begin with, where what went before was folded away, kg/kg. */
   startX?: number;
 }
 
-export interface RoomCase {
+export interface RoomFacts {
   id: string;
   /** The room as it was set, with when each setting began; ascending, at least one. */
   settings: (RoomSet & { from: Instant })[];
@@ -33,12 +35,12 @@ export interface RoomCase {
 export const AIR_STEP = 30 * MINUTE;
 
 /** The setting of a room at an instant; its first setting also holds before it. */
-export function roomSettingAt(room: RoomCase, at: Instant): RoomSet {
+export function roomSettingAt(room: RoomFacts, at: Instant): RoomSet {
   return room.settings.findLast((setting) => setting.from <= at) ?? room.settings[0]!;
 }
 
 /** The climate of a room: what was measured there, else the daily cycle set at the time. */
-export function roomClimate(room: RoomCase, studio: StudioSet): Climate {
+export function roomClimate(room: RoomFacts, studio: StudioSet): Climate {
   const offset = zoneOffset(studio.zone, room.settings.at(-1)!.from);
   const cycles = room.settings.map(({ from, cycle }) => ({ from, climate: cycleClimate(cycle, offset) }));
   const unmeasured: Climate = (at, out) =>

@@ -1,0 +1,49 @@
+import type { FaceFlux } from './face.ts';
+import type { FaceName, Layer, LayerLaws, Mesh } from './mesh.ts';
+
+/** Of one cell that meets the air of a face on a share of it; `drop` is how much drier its surface is than the cell. */
+export interface Skin extends FaceFlux {
+  cell: number;
+  share: number;
+  drop: number;
+  /** What left through it at the start of a step, and in each of its stages, kg/m². */
+  first: FaceFlux;
+  /** How fast that changes with time, by itself. */
+  drift: number;
+  left: Float64Array;
+}
+
+const skinOf = (cell: number, share: number): Skin => ({
+  cell,
+  share,
+  flux: 0,
+  slope: 0,
+  drop: 0,
+  first: { flux: 0, slope: 0 },
+  drift: 0,
+  left: new Float64Array(4),
+});
+
+/** The cells that meet the air of a face: the outermost, and of each layer beneath it what is not covered. */
+export function skinsOf({ layers }: Mesh, face: FaceName): Skin[] {
+  const clay = layers.findIndex(({ coat }) => coat === null);
+  const outwards = face === 'outside' ? layers.slice(clay) : layers.slice(0, clay + 1).reverse();
+  return outwards.flatMap((layer, i) => {
+    const bare = layer.share - (outwards[i + 1]?.share ?? 0);
+    return bare > 1e-9 ? [skinOf(face === 'outside' ? layer.to - 1 : layer.from, bare)] : [];
+  });
+}
+
+/** The share of the face that each cell lies on. */
+export function sharesByCell({ widths, layers }: Mesh): Float64Array {
+  const shares = new Float64Array(widths.length);
+  for (const { from, to, share } of layers) shares.fill(share, from, to);
+  return shares;
+}
+
+/** How water moves in each cell. */
+export function lawsByCell({ widths, layers }: Mesh, lawsOf: (layer: Layer) => LayerLaws): LayerLaws[] {
+  const laws: LayerLaws[] = new Array<LayerLaws>(widths.length);
+  for (const layer of layers) laws.fill(lawsOf(layer), layer.from, layer.to);
+  return laws;
+}

@@ -1,0 +1,153 @@
+import { SILICATE_SOLIDS } from '../drying/mesh.ts';
+import type { WallEvent } from '../drying/run.ts';
+import { takesCoats, type PlaceName } from '../form/form.ts';
+import type { EntryOf, SlipLaid } from '../log/entry.ts';
+import { instantOf } from '../log/piece.ts';
+import { consistencyFor } from '../slip/consistency.ts';
+import { coatLoad, USUAL_GRAIN } from '../slip/density.ts';
+import { wholeZone, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
+import type { Effect, Face, Usual } from '../technique/technique.ts';
+import type { Instant } from '../units/quantity.ts';
+
+/** Something done to a piece, or meant to be: what it does to the clay, where, with which slip. */
+export interface Deed {
+  refs: StepRef[];
+  at: Instant;
+  face: Face;
+  zone: Zone;
+  effects: Effect<number>[];
+  slip: SlipLaid | null;
+}
+
+export const deedOf = (entry: EntryOf<'piece.done'>): Deed => ({
+  refs: entry.body.refs,
+  at: instantOf(entry),
+  face: entry.face ?? 'outside',
+  zone: entry.body.zone ?? wholeZone,
+  effects: entry.body.effects,
+  slip: entry.body.slip,
+});
+
+/** A step as it is meant to be done: as is usual, from the tub it is planned from. */
+export function intended(planned: Planned, tubs: Record<string, SlipLaid>, at: Instant): Deed {
+  const effects = planned.step.effects.map(usually);
+  const tub = planned.stock.map((id) => tubs[id]).find((slip) => slip !== undefined);
+  return {
+    refs: planned.refs,
+    at,
+    face: planned.face,
+    zone: planned.zones[0] ?? wholeZone,
+    effects,
+    slip: tub ?? slipFor(effects),
+  };
+}
+
+/** What is usual of a quantity. */
+export const usually = (effect: Effect<Usual>): Effect<number> =>
+  Object.fromEntries(
+    Object.entries(effect).map(([name, value]: [string, string | Usual]) => [
+      name,
+      typeof value === 'object' ? value.usual : value,
+    ]),
+  ) as Effect<number>;
+
+/** Slip as its use wants it; null where no slip is laid. */
+function slipFor(effects: Effect<number>[]): SlipLaid | null {
+  for (const effect of effects) {
+    if (!('use' in effect)) continue;
+    const { gravity } = consistencyFor(effect.use);
+    return { specificGravity: (gravity.from + gravity.to) / 2, grainDensity: USUAL_GRAIN, adjusted: 'none' };
+  }
+  return null;
+}
+
+/** Density of sodium silicate as it is sold, kg/m³: 42 °Bé. */
+const SILICATE_DENSITY = 1408;
+
+/** What a deed does to a wall of a piece: its coats, water, heat and stretch. */
+export function wallEventsOf(deed: Deed, place: PlaceName): WallEvent[] {
+  return reaches(deed.zone, place) ? deed.effects.flatMap((effect) => eventsOf(effect, deed, place)) : [];
+}
+
+function eventsOf(effect: Effect<number>, { at, face, slip }: Deed, place: PlaceName): WallEvent[] {
+  switch (effect.does) {
+    case 'coat':
+    case 'line':
+    case 'fill': {
+      if (!slip || !takesCoats(place)) return [];
+      const thicknessM = effect.does === 'fill' ? effect.depthM * (1 + effect.proud) : effect.thicknessM;
+      const laid = { face, thicknessM, ...slip, ...(effect.share < 1 && { share: effect.share }) };
+      return thicknessM > 0 && effect.share > 0 ? [{ at, kind: 'coat', coat: laid }] : [];
+    }
+    case 'silicate':
+      return takesCoats(place) && effect.kgM2 > 0
+        ? [
+            {
+              at,
+              kind: 'coat',
+              coat: {
+                face,
+                thicknessM: effect.kgM2 / SILICATE_DENSITY,
+                specificGravity: SILICATE_DENSITY / 1000,
+                grainDensity: USUAL_GRAIN,
+                silicateSolids: SILICATE_SOLIDS,
+                ...(effect.share < 1 && { share: effect.share }),
+              },
+            },
+          ]
+        : [];
+    case 'film':
+      return effect.kgM2 > 0 ? [{ at, kind: 'mist', face, water: effect.kgM2 * effect.share }] : [];
+    case 'wash':
+      return takesCoats(place) && effect.kgM2 > 0
+        ? [{ at, kind: 'mist', face, water: effect.kgM2 * effect.share }]
+        : [];
+    case 'heat':
+      return [{ at, kind: 'heat', face, tool: effect.tool, seconds: effect.seconds, duty: effect.duty }];
+    case 'stretch':
+      return stretches(place) ? [{ at, kind: 'stretch', ratio: effect.ratio }] : [];
+    default:
+      return [];
+  }
+}
+
+/** A wall is stretched with its rim; foot, floor and handle stay as they are. */
+const stretches = (place: PlaceName): boolean => place === 'wall' || place === 'rim';
+
+/** How near to an end of the height a band takes the rim, or the foot, with it. */
+const NEAR_END = 0.05;
+
+/** Whether what is done in a zone meets a place. */
+function reaches(zone: Zone, place: PlaceName): boolean {
+  switch (zone.kind) {
+    case 'whole':
+      return true;
+    case 'place':
+      return zone.place === place;
+    case 'band':
+      if (place === 'rim') return zone.to > 1 - NEAR_END;
+      if (place === 'foot') return zone.from < NEAR_END;
+      return place === 'wall';
+    case 'motif':
+      return place === 'wall';
+  }
+}
+
+/** Water and dry matter that a deed lays on each square metre of its zone, kg/m². */
+export function laidBy({ effects, slip }: Deed): { water: number; dry: number } {
+  let water = 0;
+  let dry = 0;
+  for (const effect of effects) {
+    if ((effect.does === 'coat' || effect.does === 'line' || effect.does === 'fill') && slip) {
+      const thicknessM = effect.does === 'fill' ? effect.depthM * (1 + effect.proud) : effect.thicknessM;
+      const load = coatLoad(thicknessM, slip.specificGravity, slip.grainDensity);
+      water += load.water * effect.share;
+      dry += load.dry * effect.share;
+    }
+    if (effect.does === 'silicate') {
+      water += effect.kgM2 * effect.share * (1 - SILICATE_SOLIDS);
+      dry += effect.kgM2 * effect.share * SILICATE_SOLIDS;
+    }
+  }
+  return { water, dry };
+}

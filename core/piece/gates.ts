@@ -1,0 +1,293 @@
+import { linearShrinkage, type ClayBody } from '../clay/body.ts';
+import { waterAtEdge } from '../clay/stage.ts';
+import { isSign, signAt, signNames, type Sign } from '../coat/sign.ts';
+import { coatsOn } from '../drying/mesh.ts';
+import { coreReading, meanReading, readingNamed, signReading, type Reading } from '../drying/readings.ts';
+import { firstWhen, wallAt, whileHolds, type Trajectory, type WallAt } from '../drying/trajectory.ts';
+import type { EdgeSpread } from '../forecast/windows.ts';
+import { seenAt, type PieceState } from '../log/piece.ts';
+import type { Planned, StepRef } from '../technique/layer.ts';
+import type { Face, FiredState, Need, Remedy, Span } from '../technique/technique.ts';
+import { SECOND, type Instant } from '../units/quantity.ts';
+
+export type GateStatus =
+  | 'done'
+  | 'left-out'
+  /** Others come before it. */
+  | 'ahead'
+  | 'waiting'
+  /** The maker must say so. */
+  | 'ask'
+  | 'now'
+  | 'closed'
+  /** Not within the time looked ahead, as it stands. */
+  | 'never';
+
+/** What a step waits for: a sign that the maker will see, and when it is usual. */
+export interface Wait {
+  /** A sign of a coat, or in words what is seen. */
+  what: string;
+  /** What it looks like. */
+  look: string;
+  /** The step after which it is seen. */
+  of: StepRef[];
+  from: Instant;
+  to: Instant;
+}
+
+/** When a window opens and closes over the members, and in which share of them it opens at all. */
+export interface Window {
+  opens: EdgeSpread;
+  closes: EdgeSpread;
+  chance: number;
+}
+
+export interface Gate {
+  planned: Planned;
+  status: GateStatus;
+  doneAt: Instant | null;
+  /** When the clay comes into the window of the step; null if it does not within the time looked ahead. */
+  opens: Instant | null;
+  /** When it leaves it; null if it stays in it. */
+  closes: Instant | null;
+  /** When to do it: in its window, after its wait, with time enough in working hours; null if that cannot be. */
+  doAt: Instant | null;
+  wait: Wait | null;
+  /** Over the members; empty where nothing was forecast. */
+  windows: Window[];
+  /** Steps done wet in wet with it, by name: their time must fit as well. */
+  chain: string[];
+  /** What the maker may say to have done with a step that is done until it is enough. */
+  enough: { refs: StepRef[]; what: string } | null;
+  /** What opens it again once it has closed, and when. */
+  rescue: { remedy: Remedy; opens: Instant; closes: Instant | null } | null;
+}
+
+/** A stretch of time; open to the end of what was computed where `to` is infinite. */
+export interface Interval {
+  from: Instant;
+  to: Instant;
+}
+
+/** Everything that the needs of a step are read from. */
+export interface Readings {
+  trajectory: Trajectory;
+  body: ClayBody;
+  piece: PieceState;
+  /** When a step of the route was done, in the log or as planned; null while it was not. */
+  doneAt: (key: string) => Instant | null;
+  fired: FiredState;
+}
+
+/** A sign is looked for from this share of its wait on. */
+const EARLY = 0.6;
+/** A fill is as firm as the wall it lies in once it holds no more than this above it, kg/kg. From memory. */
+const LEVEL = 0.02;
+
+/**
+ * When a step can be done, from an instant on: the first stretches of time in which all its needs hold, ascending.
+ * @param longEnough stops at the first that is so long, ms
+ */
+export function intervalsOf(
+  planned: Planned,
+  readings: Readings,
+  from: Instant,
+  longEnough: (interval: Interval) => boolean,
+): { found: Interval[]; wait: Wait | null; tooDry: boolean } {
+  const { face, step } = planned;
+  let low = from;
+  let high = Number.POSITIVE_INFINITY;
+  let wait: Wait | null = null;
+  const tests: ((wall: WallAt) => boolean)[] = [];
+  const waters: { reading: Reading; spans: { fromX: number; toX: number }[] }[] = [];
+  for (const need of step.needs) {
+    if (need.rather) continue;
+    const bound = boundsOf(need, planned, readings, low);
+    if (bound === 'never') return { found: [], wait, tooDry: false };
+    if (bound === 'holds') continue;
+    if (bound) {
+      low = Math.max(low, bound.from);
+      high = Math.min(high, bound.to);
+      wait = later(wait, bound.wait);
+      continue;
+    }
+    const water = waterOf(need, face, readings.body);
+    if (water) {
+      waters.push(water);
+      tests.push(({ x, mesh }) => {
+        const value = water.reading(x, mesh);
+        return water.spans.some(({ fromX, toX }) => value >= fromX && value <= toX);
+      });
+    } else if (need.kind === 'level') tests.push(levelTest(face));
+  }
+  const { trajectory } = readings;
+  const end = trajectory.at.at(-1)!;
+  if (tests.length === 0) {
+    const only = { from: low, to: high };
+    return { found: high > low ? [only] : [], wait, tooDry: high <= low };
+  }
+  const found: Interval[] = [];
+  const holds = (wall: WallAt) => tests.every((test) => test(wall));
+  for (const stretch of whileHolds(trajectory, Math.min(low, end), holds)) {
+    const interval = { from: Math.max(low, stretch.from), to: Math.min(high, stretch.to) };
+    if (interval.to <= interval.from) continue;
+    found.push(interval);
+    if (longEnough(interval)) break;
+  }
+  return {
+    found,
+    wait,
+    tooDry: found.length === 0 && driedPast(waters, wallAt(trajectory, Math.max(low, trajectory.at[0]!))),
+  };
+}
+
+/** The longer of two waits. */
+const later = (a: Wait | null, b: Wait | null): Wait | null => (!a || (b && b.to > a.to) ? (b ?? a) : a);
+
+/** Whether the clay is drier than any span of a need already. */
+const driedPast = (
+  waters: { reading: Reading; spans: { fromX: number }[] }[],
+  { x, mesh }: WallAt,
+): boolean => waters.some(({ reading, spans }) => spans.every(({ fromX }) => reading(x, mesh) < fromX));
+
+/** The water contents between which a need holds on a body; null for a need of something else. */
+export function waterOf(
+  need: Need,
+  face: Face,
+  body: ClayBody,
+): { reading: Reading; spans: { fromX: number; toX: number }[] } | null {
+  if (need.kind === 'kiln-dry')
+    return { reading: coreReading, spans: [{ fromX: Number.NEGATIVE_INFINITY, toX: need.wettestX }] };
+  if (need.kind !== 'water') return null;
+  return { reading: readingNamed(need.of, face), spans: need.spans.map((span) => watersOf(span, body)) };
+}
+
+const watersOf = ({ driest, wettest }: Span, body: ClayBody): { fromX: number; toX: number } => ({
+  fromX: driest === undefined ? Number.NEGATIVE_INFINITY : waterAtEdge(body, driest),
+  toX: wettest === undefined ? Number.POSITIVE_INFINITY : waterAtEdge(body, wettest),
+});
+
+/** The newest coat is no softer than the wall that it lies in. */
+const levelTest =
+  (face: Face) =>
+  ({ x, mesh }: WallAt): boolean => {
+    const newest = coatsOn(mesh, face).at(-1);
+    if (!newest) return true;
+    let water = 0;
+    let dry = 0;
+    for (let i = newest.from; i < newest.to; i++) {
+      water += mesh.widths[i]! * x[i]!;
+      dry += mesh.widths[i]!;
+    }
+    return water / dry <= meanReading(x, mesh) + LEVEL;
+  };
+
+type Bounds = (Interval & { wait: Wait | null }) | 'never' | 'holds' | null;
+
+/** Between which moments a need holds that is no reading of the clay; null for one that is. */
+function boundsOf(need: Need, { face, refs, after }: Planned, readings: Readings, from: Instant): Bounds {
+  const forever = Number.POSITIVE_INFINITY;
+  switch (need.kind) {
+    case 'water':
+    case 'kiln-dry':
+    case 'level':
+    case 'together':
+      return null;
+    case 'fired':
+      return need.state.includes(readings.fired) ? 'holds' : 'never';
+    case 'since': {
+      const begun = readings.doneAt(need.of);
+      if (begun === null) return 'never';
+      const { least = 0, most = Number.POSITIVE_INFINITY } = need;
+      return { from: begun + least * SECOND, to: begun + most * SECOND, wait: null };
+    }
+    case 'shrunk': {
+      const begun = readings.doneAt(need.of);
+      return begun === null ? 'never' : { from: begun, to: shrunkAt(readings, begun, need.most), wait: null };
+    }
+    case 'sign':
+      return signBounds(need, face, readings, refs);
+    case 'seen': {
+      const key = need.of ?? after.at(-1) ?? null;
+      const begun = (key === null ? null : readings.doneAt(key)) ?? from;
+      const seen = key === null ? null : seenAt(readings.piece, key, need.what);
+      if (seen !== null) return { from: seen, to: forever, wait: null };
+      const usual = begun + (need.usual?.usual ?? 0) * SECOND;
+      const of = key === null ? refs : refsNamed(key, refs);
+      return {
+        from: usual,
+        to: forever,
+        wait: {
+          what: need.what,
+          look: need.what,
+          of,
+          from: begun + (need.usual?.least ?? (need.usual?.usual ?? 0) * EARLY) * SECOND,
+          to: usual,
+        },
+      };
+    }
+  }
+}
+
+/** The step of a name, as the log refers to it. */
+function refsNamed(key: string, fallback: StepRef[]): StepRef[] {
+  const read = /^(.+?)\/([^@/]+)(?:@([^/]+))?\/(\d+)$/.exec(key);
+  return read
+    ? [{ layer: read[1]!, step: read[2]!, zone: read[3] ?? null, pass: Number(read[4]) }]
+    : fallback;
+}
+
+function signBounds(
+  need: Extract<Need, { kind: 'sign' }>,
+  face: Face,
+  readings: Readings,
+  refs: StepRef[],
+): Bounds {
+  const begun = readings.doneAt(need.of);
+  // what was left out is not waited for
+  if (begun === null) return 'holds';
+  const seen = signSeen(readings.piece, need.of, need.sign);
+  const shown = seen ?? shownAt(readings, begun, face, need.sign);
+  if (need.side === 'before') return { from: begun, to: shown ?? Number.POSITIVE_INFINITY, wait: null };
+  const to = shown ?? begun + LONGEST_WAIT_S * SECOND;
+  if (seen !== null) return { from: seen, to: Number.POSITIVE_INFINITY, wait: null };
+  return {
+    from: to,
+    to: Number.POSITIVE_INFINITY,
+    wait: {
+      what: need.sign,
+      look: signNames[need.sign].look,
+      of: refsNamed(need.of, refs),
+      from: begun + (to - begun) * EARLY,
+      to,
+    },
+  };
+}
+
+/** Where its own drying does not bring a sign within the time looked ahead, it is waited for so long. Common practice. */
+const LONGEST_WAIT_S = 20 * 60;
+
+/** When a sign of a coat was seen, or one that comes later than it. */
+function signSeen(piece: PieceState, key: string, sign: Sign): Instant | null {
+  const seen = Object.entries(piece.seen[key] ?? {}).flatMap(([what, at]) =>
+    isSign(what) && signAt[what] <= signAt[sign] ? [at] : [],
+  );
+  return seen.length > 0 ? Math.min(...seen) : null;
+}
+
+function shownAt({ trajectory }: Readings, begun: Instant, face: Face, sign: Sign): Instant | null {
+  return firstWhen(trajectory, begun + 1, signReading(face), (x) => x <= signAt[sign]);
+}
+
+function shrunkAt({ trajectory, body }: Readings, begun: Instant, most: number): Instant {
+  const { x, mesh } = wallAt(trajectory, begun);
+  const then = meanReading(x, mesh);
+  return (
+    firstWhen(
+      trajectory,
+      begun,
+      meanReading,
+      (now) => now < then && linearShrinkage(body, then, now) > most,
+    ) ?? Number.POSITIVE_INFINITY
+  );
+}

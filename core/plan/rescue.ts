@@ -1,0 +1,63 @@
+import { applyEvent, carry, forkRun, standing, type WallRun } from '../drying/run.ts';
+import { joined } from '../drying/trajectory.ts';
+import { wallEventsOf, usually } from '../piece/deed.ts';
+import { intervalsOf, type Gate } from '../piece/gates.ts';
+import { wholeZone, type Planned } from '../technique/layer.ts';
+import type { Need, Remedy } from '../technique/technique.ts';
+import { HOUR, type Instant } from '../units/quantity.ts';
+import type { Project } from './project.ts';
+import { doneOf } from '../log/piece.ts';
+
+/** A rescue is looked for no further ahead than this. */
+const LOOK = 12 * HOUR;
+
+/**
+ * What would open a closed window again: the first remedy of the step that does something to the clay, if it helps.
+ * @returns null where none does
+ */
+export function rescued(from: WallRun, planned: Planned, { piece, route, now }: Project): Gate['rescue'] {
+  for (const remedy of planned.step.remedies) {
+    if (remedy.when !== 'too-dry' || !remedy.effects) continue;
+    const fork = forkRun(from, now, standing(from));
+    const slip = null;
+    const deed = {
+      refs: [],
+      at: now,
+      face: planned.face,
+      zone: wholeZone,
+      effects: remedy.effects.map(usually),
+      slip,
+    };
+    for (const event of wallEventsOf(deed, 'wall')) applyEvent(fork, event);
+    carry(fork, now + LOOK);
+    const doneAt = (key: string): Instant | null => {
+      const of = route.find((p) => p.key === key);
+      const done = of && doneOf(piece, of);
+      return done && !done.leftOut ? done.at : null;
+    };
+    const { found } = intervalsOf(
+      {
+        ...planned,
+        step: { ...planned.step, needs: planned.step.needs.map((need) => widened(need, remedy)) },
+      },
+      {
+        trajectory: joined([fork.trajectory]),
+        body: from.setting.body,
+        piece,
+        doneAt,
+        fired: piece.fired,
+      },
+      now,
+      () => true,
+    );
+    const [window] = found;
+    if (window) return { remedy, opens: window.from, closes: Number.isFinite(window.to) ? window.to : null };
+  }
+  return null;
+}
+
+/** A dampened wall may be drier beneath. */
+function widened(need: Need, { reaches }: Remedy): Need {
+  if (need.kind !== 'water' || !reaches) return need;
+  return { ...need, spans: need.spans.map((span) => ({ ...span, ...reaches })) };
+}

@@ -1,0 +1,240 @@
+import { schoolsOf, stepsOf, techniqueOf } from './catalogue.ts';
+import { conflictsOf } from './conflicts.ts';
+import { overlap, refKey, type Layer, type Planned, type Route, type StepRef, type Zone } from './layer.ts';
+import type { Need, SharedStep, Step } from './technique.ts';
+
+/** How far the steps of a piece are: how often each was done, and whether the maker said that it is enough. */
+export interface Progress {
+  done: (ref: Omit<StepRef, 'pass'>) => number;
+  enough: (ref: Omit<StepRef, 'pass'>) => boolean;
+  /** How often a step is done at least from the slip that it is done with; null where the slip says nothing. */
+  usual?: (layer: Layer, step: Step) => number | null;
+}
+
+export const untouched: Progress = { done: () => 0, enough: () => false };
+
+const inOrder: SharedStep[] = ['clean', 'load', 'bisque', 'glaze', 'glost'];
+
+/**
+ * The route of a piece: the steps of all its layers in one order, those they share done once. Layers begin with the
+ * wettest; those that share clay follow one another, the others go side by side. What cannot be is named beside it.
+ */
+export function compose(layers: readonly Layer[], progress: Progress = untouched): Route {
+  const standing = layers.filter(({ dropped, technique, rev }) => !dropped && techniqueOf(technique, rev));
+  const runs = standing
+    .map((layer) => runOf(layer, progress))
+    .map((run, i) => ({ run, i, wettest: firstEdge(run.units) }))
+    .sort((a, b) => b.wettest - a.wettest || a.i - b.i)
+    .map(({ run }) => run);
+  const planned: Planned[] = [];
+  for (let phase = 0; phase <= inOrder.length; phase++) {
+    if (phase > 0) planned.push(...sharedOf(runs, inOrder[phase - 1]!));
+    planned.push(...merged(runs, phase));
+  }
+  const route = linked(planned, standing);
+  return { planned: route, conflicts: conflictsOf(route, standing) };
+}
+
+/** A step of one layer, and after which of the shared steps it comes. */
+interface Unit extends Planned {
+  phase: number;
+}
+
+interface Run {
+  layer: Layer;
+  units: Unit[];
+}
+
+function runOf(layer: Layer, progress: Progress): Run {
+  const technique = techniqueOf(layer.technique, layer.rev)!;
+  const steps = stepsOf(technique, schoolsOf(technique, layer.schools));
+  const units: Unit[] = [];
+  let phase = 0;
+  for (const step of steps) {
+    if (step.shared) phase = Math.max(phase, inOrder.indexOf(step.shared) + 1);
+    const zoned = step.repeat?.each === 'zone' && layer.zones.length > 1;
+    for (const zone of zoned ? layer.zones : [null])
+      for (const unit of passesOf(layer, step, zone, progress)) units.push({ ...unit, phase });
+  }
+  for (const unit of units) unit.step = { ...unit.step, needs: ownNeeds(unit, units) };
+  return { layer, units };
+}
+
+function passesOf(layer: Layer, step: Step, zone: Zone | null, progress: Progress): Planned[] {
+  const ref = { layer: layer.id, step: step.key, zone: zone?.id ?? null };
+  const count = passCount(layer, step, ref, progress);
+  const usual = Math.max(1, usualPasses(layer, step, progress));
+  const face = step.face ?? layer.face;
+  return Array.from({ length: count }, (_, i): Planned => {
+    const pass = i + 1;
+    const of = zone ? `, ${zone.name.toLowerCase()}` : '';
+    const many = count > 1;
+    const refs = [{ ...ref, pass }];
+    return {
+      key: refKey(refs[0]!),
+      refs,
+      step: {
+        ...step,
+        name: `${step.name}${many ? ` ${pass} of ${Math.max(count, usual)}` : ''}${of}`,
+        verb: `${step.verb}${many ? ` ${pass}` : ''}${of}`,
+      },
+      pass,
+      passes: count,
+      optional: (step.optional === true && !layer.also.includes(step.key)) || pass > usual,
+      face,
+      zones: zone ? [zone] : layer.zones,
+      stock: stockOf(layer, refs[0]!),
+      after: [],
+    };
+  });
+}
+
+const usualPasses = (layer: Layer, step: Step, { usual }: Progress): number =>
+  usual?.(layer, step) ?? step.repeat?.usual ?? 1;
+
+/** As often as is usual, and where the maker has not said that it is enough, once more than was done. */
+function passCount(layer: Layer, step: Step, ref: Omit<StepRef, 'pass'>, progress: Progress): number {
+  const done = progress.done(ref);
+  if (!step.repeat) return Math.max(1, done);
+  if (progress.enough(ref)) return Math.max(1, done);
+  const usual = usualPasses(layer, step, progress);
+  if (done < usual) return usual;
+  return step.repeat.until && done < step.repeat.most ? done + 1 : Math.max(1, done);
+}
+
+/** The tubs of a step: those named most particularly. */
+function stockOf({ stock }: Layer, { step, zone, pass }: StepRef): string[] {
+  const fits = stock.filter(
+    (of) =>
+      (of.step === undefined || of.step === step) &&
+      (of.zone === undefined || of.zone === zone) &&
+      (of.pass === undefined || of.pass === pass),
+  );
+  const weight = (of: Layer['stock'][number]) =>
+    (of.pass === undefined ? 0 : 4) + (of.zone === undefined ? 0 : 2) + (of.step === undefined ? 0 : 1);
+  return fits.sort((a, b) => weight(b) - weight(a))[0]?.ids ?? [];
+}
+
+/** The needs of a pass, its references to steps of its own layer made names of planned steps. */
+function ownNeeds(unit: Unit, units: Unit[]): Need[] {
+  const { step, pass, refs } = unit;
+  const here = units.indexOf(unit);
+  const [{ zone }] = refs as [StepRef];
+  return step.needs.flatMap((need): Need[] => {
+    if (need.pass && (need.pass === 'first') !== (pass === 1)) return [];
+    if (!('of' in need) || need.of === undefined || need.kind === 'water' || need.of === '@here')
+      return [need];
+    const named = need.of === '@before' ? step.key : need.of;
+    const before = units
+      .slice(0, here)
+      .findLast(
+        ({ refs: [ref] }) =>
+          ref!.step === named && (ref!.zone === zone || zone === null || ref!.zone === null),
+      );
+    return before ? [{ ...need, of: before.key } as Need] : [];
+  });
+}
+
+/** The wettest edge at which the first compulsory step with a need of water can be done. */
+function firstEdge(units: Unit[]): number {
+  for (const { step, optional } of units) {
+    if (optional) continue;
+    for (const need of step.needs)
+      if (need.kind === 'water') return Math.max(...need.spans.map(({ wettest }) => wettest ?? WETTEST));
+      else if (need.kind === 'fired') return Number.NEGATIVE_INFINITY;
+  }
+  return Number.NEGATIVE_INFINITY;
+}
+
+/** Wetter than any clay on the moisture index. */
+const WETTEST = 120;
+
+function sharedOf(runs: Run[], shared: SharedStep): Planned[] {
+  const same = runs.flatMap(({ units }) => units.filter(({ step }) => step.shared === shared));
+  const [first] = same;
+  if (!first) return [];
+  return [
+    {
+      ...plain(first),
+      refs: same.flatMap(({ refs }) => refs),
+      optional: same.every(({ optional }) => optional),
+      step: { ...first.step, hazards: [...new Set(same.flatMap(({ step }) => step.hazards))] },
+      zones: same.flatMap(({ zones }) => zones),
+    },
+  ];
+}
+
+const plain = ({ phase, ...planned }: Unit): Planned => planned;
+
+/** Steps of one phase: layers that share clay one after another, the others by the wettest of what comes next. */
+function merged(runs: Run[], phase: number): Planned[] {
+  const rests = runs.map(({ layer, units }) => ({
+    layer,
+    left: units.filter((unit) => unit.phase === phase && !unit.step.shared),
+  }));
+  const found: Planned[] = [];
+  for (;;) {
+    const free = rests.filter(
+      ({ layer, left }, i) =>
+        left.length > 0 &&
+        !rests.slice(0, i).some((before) => before.left.length > 0 && onSameClay(before.layer, layer)),
+    );
+    if (free.length === 0) return found;
+    const next = free.reduce((a, b) => (firstEdge(b.left) > firstEdge(a.left) ? b : a));
+    found.push(plain(next.left.shift()!));
+  }
+}
+
+const onSameClay = (a: Layer, b: Layer): boolean =>
+  a.face === b.face &&
+  a.zones.some((one) => b.zones.some((two) => overlap(one, two, [...a.zones, ...b.zones])));
+
+/** Whether a step leaves slip or the like on the clay that others wait for. */
+export const lays = ({ step }: Planned): boolean =>
+  step.effects.some(
+    ({ does }) => does === 'coat' || does === 'line' || does === 'fill' || does === 'silicate',
+  );
+
+const sharesClay = (a: Planned, b: Planned): boolean =>
+  a.face === b.face &&
+  a.zones.some((one) => b.zones.some((two) => overlap(one, two, [...a.zones, ...b.zones])));
+
+/** Names what comes before each step, and the coats beneath that it waits for. */
+function linked(planned: Planned[], layers: readonly Layer[]): Planned[] {
+  const begun = new Set<string>();
+  // of a shared step every layer has its own name, and all mean the one
+  const named = new Map(planned.flatMap(({ key, refs }) => refs.map((ref) => [refKey(ref), key])));
+  return planned.map((of, i) => {
+    const earlier = planned.slice(0, i);
+    const beneath = earlier.findLast((before) => lays(before) && sharesClay(before, of));
+    const own = of.refs[0]!.layer;
+    const upon = layers.find(({ id }) => id === own)!.upon;
+    const first = !begun.has(own);
+    begun.add(own);
+    const other = beneath !== undefined && beneath.refs[0]!.layer !== own;
+    const waits: Need[] =
+      first && other && upon !== null && !of.step.shared
+        ? [
+            {
+              kind: 'sign',
+              sign: upon === 'wet' ? 'matte' : upon,
+              of: beneath.key,
+              side: upon === 'wet' ? 'before' : 'after',
+            },
+          ]
+        : [];
+    const needs = of.step.needs.flatMap((need): Need[] => {
+      if (need.kind === 'water' || !('of' in need) || need.of === undefined) return [need];
+      if (need.of !== '@here') return [{ ...need, of: named.get(need.of) ?? need.of } as Need];
+      return beneath ? [{ ...need, of: beneath.key } as Need] : [];
+    });
+    const layerIds = new Set(of.refs.map(({ layer }) => layer));
+    return {
+      ...of,
+      step: { ...of.step, needs: [...needs, ...waits] },
+      after: earlier
+        .filter((before) => before.refs.some(({ layer }) => layerIds.has(layer)) || sharesClay(before, of))
+        .map(({ key }) => key),
+    };
+  });
+}

@@ -1,0 +1,94 @@
+import type { Sign } from '../coat/sign.ts';
+import type { PlaceName } from '../form/form.ts';
+import type { Problem } from '../units/problem.ts';
+import type { Face, Only, Step, StepKey } from './technique.ts';
+
+/** Where on a piece something is done. */
+export type Zone = { id: string; name: string } & (
+  | { kind: 'whole' }
+  | { kind: 'place'; place: PlaceName }
+  /** Between two shares of the height: it survives a stretch. */
+  | { kind: 'band'; from: number; to: number }
+  /** On a share of another zone; `widthM` is of one feature. */
+  | { kind: 'motif'; within: string; share: number; widthM: number }
+);
+
+export const wholeZone: Zone = { id: 'whole', name: 'All over', kind: 'whole' };
+
+/** One technique on one piece. */
+export interface Layer {
+  id: string;
+  technique: string;
+  rev: string;
+  schools: Only;
+  /** At least one. */
+  zones: Zone[];
+  face: Face;
+  /** How it waits for the coat beneath it; null where it does not. */
+  upon: Sign | 'wet' | null;
+  /** Optional steps that are taken in. */
+  also: StepKey[];
+  /** Tubs by step, zone and pass; the most particular counts. */
+  stock: {
+    step?: StepKey | undefined;
+    zone?: string | undefined;
+    pass?: number | undefined;
+    ids: string[];
+  }[];
+  /** Given up; what was done of it stays done. */
+  dropped?: true | undefined;
+}
+
+/** A step of a layer, in a zone of its own where it has one, and which time it is done; passes count from 1. */
+export interface StepRef {
+  layer: string;
+  step: StepKey;
+  zone: string | null;
+  pass: number;
+}
+
+/** The name of a step of a piece. */
+export const refKey = ({ layer, step, zone, pass }: StepRef): string =>
+  `${layer}/${step}${zone === null ? '' : `@${zone}`}/${pass}`;
+
+/** A step as it stands in the route of a piece. References of its needs are names of planned steps. */
+export interface Planned {
+  key: string;
+  /** All layers that it is done for. */
+  refs: StepRef[];
+  /** With the needs of this pass, and its name and verb. */
+  step: Step;
+  pass: number;
+  /** How often the step is usually done. */
+  passes: number;
+  /** It need not be done. */
+  optional: boolean;
+  face: Face;
+  zones: Zone[];
+  /** Tubs it is done from. */
+  stock: string[];
+  /** Those that come before it: of its own layers, and of layers beneath. */
+  after: string[];
+}
+
+export interface Conflict {
+  refs: StepRef[];
+  problem: Problem;
+}
+
+export interface Route {
+  planned: Planned[];
+  conflicts: Conflict[];
+}
+
+/** Whether two zones share clay. */
+export function overlap(a: Zone, b: Zone, zones: readonly Zone[]): boolean {
+  const ground = (zone: Zone): Zone =>
+    zone.kind === 'motif' ? ground(zones.find((z) => z.id === zone.within) ?? wholeZone) : zone;
+  const [one, two] = [ground(a), ground(b)];
+  if (one.kind === 'whole' || two.kind === 'whole') return true;
+  if (one.kind === 'band' && two.kind === 'band') return one.from < two.to && two.from < one.to;
+  if (one.kind === 'place' && two.kind === 'place') return one.place === two.place;
+  const place = one.kind === 'place' ? one.place : two.kind === 'place' ? two.place : null;
+  return place === 'wall';
+}

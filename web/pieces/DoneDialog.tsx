@@ -1,0 +1,286 @@
+import { useState } from 'react';
+import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { bodies } from '../../api/entry.ts';
+import { hazardsOf, type NextStep } from '../../core/plan/next.ts';
+import { usually } from '../../core/piece/deed.ts';
+import { consistencyFor } from '../../core/slip/consistency.ts';
+import { USUAL_GRAIN } from '../../core/slip/density.ts';
+import { slipForCoat } from '../../core/slip/amount.ts';
+import type { Face, Outcome } from '../../core/log/entry.ts';
+import type { Effect } from '../../core/technique/technique.ts';
+import { formatFixed, formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
+import { useDraft } from '../frame/draft.ts';
+import {
+  ChoiceField,
+  NumberField,
+  QuantityField,
+  quantityText,
+  typedNumber,
+  typedQuantity,
+} from '../frame/fields.tsx';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { entry } from '../frame/outbox.ts';
+import { CautionLine } from '../frame/parts.tsx';
+import { wrongFields } from '../frame/shape.ts';
+import { useShelf } from '../slips/shelf.ts';
+import type { CoatedWall } from './coatedWall.ts';
+import { deed } from './deed.ts';
+import { fieldsOf, type EffectField } from './effectFields.ts';
+import { Fit } from './Fit.tsx';
+
+export interface DoneDialogProps {
+  pieceId: string;
+  pieceName: string;
+  /** The face that is worked on, m². */
+  areaM2: number;
+  wall: CoatedWall;
+  step: NextStep;
+  onClose: () => void;
+}
+
+const LAST_TUB = 'kosmema-last-tub';
+const NO_TUB = 'none';
+
+interface Typed {
+  /** What was typed of each quantity, by effect and name. */
+  values: Record<string, string>;
+  tub: string | null;
+  gravity: string | null;
+  face: Face;
+  outcome: Outcome | 'left-out' | null;
+  note: string;
+}
+
+/** Logs any step as done, by what it does to the clay, or as left out. */
+export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: DoneDialogProps) {
+  const units = useUnits();
+  const { data: shelf } = useShelf();
+  const { planned, name } = step;
+  const usual = planned.step.effects.map(usually);
+  const laid = usual.find((effect) => 'use' in effect);
+  const tubs = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
+  const [typed, setTyped, forget] = useDraft<Typed>(`done ${pieceId} ${planned.key}`, () => ({
+    values: {},
+    tub: planned.stock[0] ?? (laid ? localStorage.getItem(LAST_TUB) : null),
+    gravity: null,
+    face: planned.face,
+    outcome: null,
+    note: '',
+  }));
+  const set = (change: Partial<Typed>) => setTyped((last) => ({ ...last, ...change }));
+  const [further, setFurther] = useState(false);
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const tub = tubs.find(({ id }) => id === typed.tub);
+  const gravityText = typed.gravity ?? formatFixed(tub?.specificGravity ?? usualGravity(laid), 2, units);
+  const textOf = (i: number, field: EffectField) =>
+    typed.values[`${i}.${field.key}`] ?? asText(usual[i]!, field, units);
+  const effects = usual.map((effect, i) => typedEffect(effect, (field) => textOf(i, field), units));
+  const slip = laid && {
+    specificGravity: typedNumber(gravityText) ?? Number.NaN,
+    grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
+    adjusted: tub?.adjusted ?? 'none',
+  };
+  const beside = further || typed.face !== planned.face;
+
+  const act = (at: number) => {
+    if (typed.outcome === 'left-out')
+      return {
+        words: `${pieceName}: ${name.toLowerCase()} left out`,
+        entries: [entry('piece.left-out', pieceId, { refs: planned.refs, reason: typed.note }, { at })],
+      };
+    const body = deed({
+      refs: beside ? [] : planned.refs,
+      effects,
+      zone: planned.zones.length === 1 ? planned.zones[0]! : null,
+      slip: slip ?? null,
+      tubs: laid && tub ? [tub.id] : [],
+      outcome: typed.outcome,
+      note: typed.note,
+    });
+    const found = wrongFields(bodies['piece.done'], body);
+    setWrong(found);
+    const [first] = Object.values(found);
+    if (first) return { wrong: first };
+    if (tub && laid) localStorage.setItem(LAST_TUB, tub.id);
+    const volumeM3 = laid ? slipForCoat(areaM2 * laid.share, depthOf(effects.find((e) => 'use' in e)!)) : 0;
+    const used =
+      laid && tub && volumeM3 > 0 ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];
+    return {
+      words: `${pieceName}: ${typed.face === planned.face ? name.toLowerCase() : `coat ${typed.face}`}`,
+      entries: [entry('piece.done', pieceId, body, { at, face: typed.face }), ...used],
+    };
+  };
+
+  return (
+    <LogDialog
+      title={`${name}: ${pieceName}`}
+      verb={typed.outcome === 'left-out' ? 'Log left out' : further ? 'Log a further coat' : step.verb}
+      act={act}
+      onClose={onClose}
+      forget={forget}
+      onRefused={({ code }) => setFurther(code === 'coated-already')}
+    >
+      {laid && (
+        <ChoiceField
+          label="From which tub"
+          value={tub?.id ?? NO_TUB}
+          onChoose={(value) => set({ tub: value })}
+          options={[
+            { value: NO_TUB, label: 'No tub, or not on the shelf' },
+            ...tubs.map((t) => ({ value: t.id, label: t.made.name })),
+          ]}
+        />
+      )}
+      {typed.outcome !== 'left-out' &&
+        usual.map((effect, i) =>
+          fieldsOf(effect).map((field) => (
+            <EffectInput
+              key={`${i}.${field.key}`}
+              field={field}
+              text={textOf(i, field)}
+              onText={(text) => set({ values: { ...typed.values, [`${i}.${field.key}`]: text } })}
+              error={wrong[`effects.${i}.${field.key}`]}
+            />
+          )),
+        )}
+      {laid && (
+        <>
+          <NumberField
+            label="Specific gravity"
+            text={gravityText}
+            onText={(text) => set({ gravity: text })}
+            error={wrong['slip.specificGravity']}
+            help={
+              tub
+                ? tub.specificGravity === null
+                  ? 'This tub has not been measured'
+                  : 'As the tub stands by its log'
+                : 'Usual for this use'
+            }
+          />
+          <ChoiceField
+            label="Face"
+            value={typed.face}
+            onChoose={(face) => set({ face })}
+            options={(['outside', 'inside'] as const).map((face) => ({
+              value: face,
+              label: `${face === 'outside' ? 'Outside' : 'Inside'}${face === planned.face ? '' : ' (beside the planned steps)'}`,
+            }))}
+          />
+          <Fit
+            coat={{
+              thicknessM: depthOf(effects.find((e) => 'use' in e)!),
+              specificGravity: slip!.specificGravity,
+              grainDensity: slip!.grainDensity,
+              adjusted: slip!.adjusted,
+            }}
+            wall={wall}
+            step={step}
+          />
+        </>
+      )}
+      {!laid && <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />}
+      <TextField
+        label="Note"
+        multiline
+        minRows={laid ? 1 : 2}
+        value={typed.note}
+        onChange={({ target }) => set({ note: target.value })}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
+      {typed.outcome !== 'left-out' &&
+        hazardsOf(planned).map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />)}
+    </LogDialog>
+  );
+}
+
+function HowItWent({
+  outcome,
+  onOutcome,
+}: {
+  outcome: Typed['outcome'];
+  onOutcome: (outcome: Typed['outcome']) => void;
+}) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      fullWidth
+      value={outcome}
+      onChange={(_event, value: Typed['outcome']) => onOutcome(value)}
+      aria-label="How it went"
+    >
+      <ToggleButton value="good">Good</ToggleButton>
+      <ToggleButton value="mixed">Mixed</ToggleButton>
+      <ToggleButton value="bad">Bad</ToggleButton>
+      <ToggleButton value="left-out">Left out</ToggleButton>
+    </ToggleButtonGroup>
+  );
+}
+
+interface EffectInputProps {
+  field: EffectField;
+  text: string;
+  onText: (text: string) => void;
+  error: string | undefined;
+}
+
+function EffectInput({ field: { label, as, help }, text, onText, error }: EffectInputProps) {
+  const props = { label, text, onText, help };
+  if (as === 'text')
+    return (
+      <TextField
+        label={label}
+        value={text}
+        onChange={({ target }) => onText(target.value)}
+        error={error !== undefined}
+        helperText={error ?? help}
+      />
+    );
+  const wrong = error === undefined ? {} : { error };
+  if (as === 'percent') return <NumberField {...props} {...wrong} unit="%" />;
+  if (as === 'grams') return <NumberField {...props} {...wrong} unit="g/m²" />;
+  if (as === 'seconds') return <NumberField {...props} {...wrong} unit="s" />;
+  return <QuantityField {...props} {...wrong} dimension={as} />;
+}
+
+const perUnit = { percent: 100, grams: 1000, seconds: 1 };
+
+/** A usual quantity as the text of its field. */
+function asText(effect: Effect<number>, { key, as }: EffectField, units: UnitChoice): string {
+  const value = (effect as unknown as Record<string, number | string>)[key]!;
+  if (typeof value === 'string') return value;
+  return as === 'percent' || as === 'grams' || as === 'seconds'
+    ? formatNumber(value * perUnit[as], 1, units)
+    : quantityText(value, as as 'length', units);
+}
+
+/** An effect with what was typed of it; what is no number is left to the schema to refuse. */
+function typedEffect(
+  effect: Effect<number>,
+  textOf: (field: EffectField) => string,
+  units: UnitChoice,
+): Effect<number> {
+  const typed = fieldsOf(effect).map((field): [string, number | string] => {
+    const text = textOf(field);
+    if (field.as === 'text') return [field.key, text.trim()];
+    if (field.as === 'percent' || field.as === 'grams' || field.as === 'seconds')
+      return [field.key, (typedNumber(text) ?? Number.NaN) / perUnit[field.as]];
+    return [field.key, typedQuantity(text, field.as, units) ?? Number.NaN];
+  });
+  return { ...effect, ...Object.fromEntries(typed) };
+}
+
+/** How thick slip lies where it lies, m. */
+const depthOf = (effect: Effect<number>): number =>
+  effect.does === 'fill'
+    ? effect.depthM * (1 + effect.proud)
+    : 'thicknessM' in effect
+      ? effect.thicknessM
+      : 0;
+
+function usualGravity(laid: Effect<number> | undefined): number {
+  if (!laid || !('use' in laid)) return 1;
+  const { gravity } = consistencyFor(laid.use);
+  return (gravity.from + gravity.to) / 2;
+}

@@ -1,0 +1,32 @@
+import { heatTools } from '../../core/drying/heat.ts';
+import type { Effect } from '../../core/technique/technique.ts';
+import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
+
+/** What a deed did to the clay, in words; null where there is nothing to say of it. */
+export function effectWords(effect: Effect<number>, units: UnitChoice): string | null {
+  const length = (m: number) => formatQuantity('length', m, units);
+  const grams = (kgM2: number) => `${formatNumber(kgM2 * 1000, 0, units)} g/m²`;
+  switch (effect.does) {
+    case 'coat':
+    case 'line':
+      return length(effect.thicknessM);
+    case 'fill':
+      return `into ${length(effect.depthM)}`;
+    case 'silicate':
+    case 'wash':
+      return grams(effect.kgM2);
+    case 'film':
+      return `misted ${grams(effect.kgM2)}`;
+    case 'cut':
+    case 'scrape':
+      return effect.depthM > 0 ? `${length(effect.depthM)} off` : 'clay cut away';
+    case 'heat':
+      return `${heatTools[effect.tool].name.toLowerCase()}, ${Math.round(effect.seconds)} s`;
+    case 'stretch':
+      return `stretched to ${formatNumber(effect.ratio * 100, 0, units)} %`;
+    case 'fire':
+      return `cone ${effect.cone}`;
+    default:
+      return null;
+  }
+}
