@@ -51,7 +51,7 @@ test.describe('the moisture clock', () => {
     await page.reload();
     const spreadOf = async () => {
       const text = await page
-        .getByRole('row', { name: /^Carve/ })
+        .getByRole('row', { name: /^Cut the outlines/ })
         .getByRole('cell')
         .nth(1)
         .innerText();
@@ -61,7 +61,9 @@ test.describe('the moisture clock', () => {
       return (to! - from! + 1440) % 1440;
     };
     // a first look from few members is there at once; the whole forecast is what a check narrows
-    await expect(page.locator('[aria-busy=false]').getByRole('row', { name: /^Carve/ })).toBeVisible();
+    await expect(
+      page.locator('[aria-busy=false]').getByRole('row', { name: /^Cut the outlines/ }),
+    ).toBeVisible();
     const before = await spreadOf();
     await page.getByRole('button', { name: 'Check the clay' }).click();
     await page.getByRole('button', { name: 'Dents when pressed firmly' }).click();
@@ -74,7 +76,7 @@ test.describe('the moisture clock', () => {
     const carving = page
       .getByLabel('How the windows move')
       .getByRole('listitem')
-      .filter({ hasText: 'Carve' });
+      .filter({ hasText: 'Cut the outlines' });
     const tryCover = async (cover: RegExp) => {
       await page.getByRole('combobox', { name: /^What if/ }).click();
       await page.getByRole('option', { name: cover }).click();

@@ -7,7 +7,7 @@ test('the demo workshop: something due, something waiting, something late', asyn
   await page.goto(studio.address);
   await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
   await expect(page.getByText('Wait until matte').first()).toBeVisible();
-  await expect(page.getByText('Too dry: coat 1 of 3')).toBeVisible();
+  await expect(page.getByText('Too late: coat 1 of 3')).toBeVisible();
   await expectNoAxeFindings(page);
 });
 

@@ -78,11 +78,13 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
       .getByRole('dialog')
       .getByRole('button', { name: `Log coat ${n}`, exact: true })
       .click();
-    await expect(page.getByText('Wait until matte')).toBeVisible();
-    await page.getByRole('button', { name: /^It is matte/ }).click();
+    // the next coat waits until matte, carving until firm
+    const sign = n === 3 ? 'firm' : 'matte';
+    await expect(page.getByText(`Wait until ${sign}`)).toBeVisible();
+    await page.getByRole('button', { name: new RegExp(`^It is ${sign}`) }).click();
   }
   await page.getByRole('link', { name: 'Trial cruet', exact: true }).click();
-  const carve = page.getByRole('row', { name: /^Carve/ });
+  const carve = page.getByRole('row', { name: /^Cut the outlines/ });
   await expect(carve).toBeVisible();
   const before = await carve.getByRole('cell').nth(1).innerText();
 

@@ -48,6 +48,8 @@ export interface Air {
   celsius: number;
   /** Relative humidity as a fraction. */
   humidity: number;
+  /** How much faster it moves than is usual for the room; 1 where it is not said. */
+  stir?: number;
 }
 
 /** Air over time: fills `out` with the air at an instant (ms). */
@@ -60,14 +62,61 @@ export const steadyClimate =
     out.humidity = humidity;
   };
 
-/** A climate somewhat warmer and damper; within what air can be. */
-export function shiftedClimate(climate: Climate, shift: { celsius: number; humidity: number }): Climate {
-  if (shift.celsius === 0 && shift.humidity === 0) return climate;
+/** How far the air of a room is from what is known of it. */
+export interface AirShift {
+  /** K, at all times. */
+  celsius: number;
+  /** Relative humidity as a fraction, at all times. */
+  humidity: number;
+  /** How its humidity wanders besides, one standard deviation each: cosine and sine of a quick and of a slow wave. */
+  wander?: readonly [number, number, number, number];
+  /** From when on it wanders: until then it was measured. */
+  wanderFrom?: number | undefined;
+  /** ln of how much more it moves by day than by night. */
+  draught?: number;
+  /** How far the studio's clock is ahead of UTC, ms. */
+  offsetMs?: number | undefined;
+}
+
+const DAY_MS = 86_400_000;
+/** Weather comes and goes in some days, ms. From memory. */
+const WAVES = [2.3 * DAY_MS, 5.1 * DAY_MS];
+/** It has wandered from what was measured within about so long, ms. From memory. */
+const WANDERS_IN = 1.5 * DAY_MS;
+/** Damper air is cooler in the same room, K for the whole of relative humidity. From memory. */
+const COOLER = 10;
+/** People are about most at this hour of the day. */
+const ABOUT = 13;
+
+/** A climate somewhat other than it is known to be; within what air can be. */
+export function shiftedClimate(climate: Climate, shift: AirShift): Climate {
+  const {
+    celsius,
+    humidity,
+    wander,
+    wanderFrom = Number.NEGATIVE_INFINITY,
+    draught = 0,
+    offsetMs = 0,
+  } = shift;
+  if (celsius === 0 && humidity === 0 && !wander && draught === 0) return climate;
   return (at, out) => {
     climate(at, out);
-    out.celsius += shift.celsius;
-    out.humidity = Math.min(0.99, Math.max(0.02, out.humidity + shift.humidity));
+    const wandered = wander && at > wanderFrom ? wanderedTo(wander, at, wanderFrom) : 0;
+    out.celsius += celsius - COOLER * wandered;
+    out.humidity = Math.min(0.99, Math.max(0.02, out.humidity + humidity + wandered));
+    if (draught === 0) return;
+    const hour = ((at + offsetMs) / 3_600_000) % 24;
+    out.stir = Math.exp((draught / 2) * Math.cos((2 * Math.PI * (hour - ABOUT)) / 24));
   };
+}
+
+function wanderedTo(wander: readonly [number, number, number, number], at: number, from: number): number {
+  const quick = (2 * Math.PI * at) / WAVES[0]!;
+  const slow = (2 * Math.PI * at) / WAVES[1]!;
+  const [a, b, c, d] = wander;
+  const far = Number.isFinite(from) ? Math.sqrt(1 - Math.exp((-2 * (at - from)) / WANDERS_IN)) : 1;
+  const waves = a * Math.cos(quick) + b * Math.sin(quick) + c * Math.cos(slow) + d * Math.sin(slow);
+  return (far * waves) / Math.SQRT2;
 }
 
 /** A day in a room nobody measures: a cosine about the mean, driest when warmest. */
@@ -104,8 +153,6 @@ export interface AirSeries {
 
 /** A gap between readings longer than this is not bridged. */
 const LONGEST_GAP_MS = 3 * 3_600_000;
-const DAY_MS = 86_400_000;
-
 /**
  * The climate of a series of readings. Inside it: straight lines between knots. After it: its last day
  * repeated. Before it, in gaps of over three hours, or when it is shorter than a day: the fallback.

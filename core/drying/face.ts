@@ -132,6 +132,8 @@ interface RoomAt {
   vapour: number;
   /** Heat by air and radiation, W/m², with what the face gives back left out. */
   heat: number;
+  /** h_c, W/(m²·K). */
+  heatTransfer: number;
 }
 
 const fourth = (kelvin: number): number => kelvin * kelvin * kelvin * kelvin;
@@ -139,7 +141,8 @@ const fourth = (kelvin: number): number => kelvin * kelvin * kelvin * kelvin;
 function roomAt(face: EvaporatingFace, air: Air, out: RoomAt): void {
   out.celsius = air.celsius;
   out.vapour = (face.held?.() ?? air.humidity) * saturationDensity(air.celsius);
-  out.heat = face.heatTransfer * air.celsius + RADIATION * fourth(air.celsius + KELVIN);
+  out.heatTransfer = face.heatTransfer * (air.stir ?? 1);
+  out.heat = out.heatTransfer * air.celsius + RADIATION * fourth(air.celsius + KELVIN);
 }
 
 /**
@@ -147,7 +150,7 @@ function roomAt(face: EvaporatingFace, air: Air, out: RoomAt): void {
  * h_c·(T_air − T_s) + ε·σ·(T_air⁴ − T_s⁴) = λ·j. Newton from the last surface temperature.
  */
 function solveSurface(face: EvaporatingFace, room: RoomAt, surfaceX: number, out: Surface): void {
-  const h = face.heatTransfer;
+  const h = room.heatTransfer;
   const resistance = LEWIS / h + face.resistance;
   const activity = face.activity.value(surfaceX);
   let t = Number.isFinite(out.celsius) ? out.celsius : room.celsius;
@@ -175,7 +178,7 @@ function solveSurface(face: EvaporatingFace, room: RoomAt, surfaceX: number, out
 /** The face law of a surface evaporating into a room. The room is asked once for each moment. */
 export function evaporatingFace(face: EvaporatingFace): FaceLaw {
   const air: Air = { celsius: 20, humidity: 0.5 };
-  const room: RoomAt = { celsius: 20, vapour: 0, heat: 0 };
+  const room: RoomAt = { celsius: 20, vapour: 0, heat: 0, heatTransfer: 4 };
   const surface: Surface = { celsius: 16, flux: 0, slope: 0 };
   let asked = Number.NaN;
   return (surfaceX, timeS, out) => {
@@ -200,7 +203,7 @@ export function surfaceState(
   surfaceX: number,
 ): { celsius: number; flux: number } {
   const air: Air = { celsius: 20, humidity: 0.5 };
-  const room: RoomAt = { celsius: 20, vapour: 0, heat: 0 };
+  const room: RoomAt = { celsius: 20, vapour: 0, heat: 0, heatTransfer: 4 };
   face.climate(at, air);
   roomAt(face, air, room);
   const surface: Surface = { celsius: air.celsius, flux: 0, slope: 0 };

@@ -112,6 +112,9 @@ export function firstWhen(
   return null;
 }
 
+/** A wall dries one way between two records, but for the weather: what turns within half a step is not looked for. */
+const HALVES = 2;
+
 /**
  * The stretches of time from `from` on in which something holds of the wall, to within a second, ascending, one by one;
  * `to` is infinite where it holds to the end of what was computed.
@@ -128,7 +131,7 @@ export function* whileHolds(
   for (let k = recordBefore(run, from); k < run.at.length; k++) {
     const start = Math.max(run.at[k]!, from);
     const stop = run.at[k + 1] ?? start;
-    const parts = stop > start ? FINER : 0;
+    const parts = stop > start ? HALVES : 0;
     for (let part = 0; part <= parts; part++) {
       const at = parts === 0 ? start : start + ((stop - start) * part) / parts;
       const now = holds(k, at);

@@ -1,7 +1,7 @@
 import type { ClayBody } from '../clay/body.ts';
 import type { FaceExposure } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { Climate } from './air.ts';
+import type { AirShift, Climate } from './air.ts';
 import type { Cover } from './face.ts';
 import type { Trajectory } from './trajectory.ts';
 import type { Wall, WallState } from './wall.ts';
@@ -17,8 +17,8 @@ export interface WallSetting {
   airFactor: number;
   /** How much tighter than the default its covers are (learned; 1 is no change). */
   coverFactor: number;
-  /** How far the room's air is from what is known of it: K, and relative humidity as a fraction. */
-  airShift: { celsius: number; humidity: number };
+  /** How far the room's air is from what is known of it. */
+  airShift: AirShift;
 }
 
 /** A wall as the defaults have it. */

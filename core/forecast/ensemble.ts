@@ -1,10 +1,10 @@
 import type { Fineness, WallEvent, WallRun, WallSetting } from '../drying/run.ts';
-import { carry } from '../drying/run.ts';
+import { carryTogether, type Joined, type Walls } from '../drying/together.ts';
 import type { PlaceName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 import { takenAsFound } from './found.ts';
-import { comparedOf, looksAt, predicted, type Compared, type Observation } from './observe.ts';
-import { settingOf, unknowns, type Belief, type Prior, type Unknown } from './prior.ts';
+import { allCompared, looksAt, predicted, type Compared, type Observation } from './observe.ts';
+import { settingOf, unknowns, wider, type Belief, type Prior, type Unknown } from './prior.ts';
 import { normalDraws, smoothed, type Draws } from './smoother.ts';
 
 export const MEMBERS = 64;
@@ -29,6 +29,8 @@ export interface WallCase {
   observations: Observation[];
   /** The walls of the piece; a member is one belief about all of them. */
   walls: WallOfPiece[];
+  /** How they are joined. */
+  joined: Joined;
   now: Instant;
   /** From when on the piece's own wall is looked back upon in each member; all along where that is not said. */
   lookedBack?: Instant;
@@ -36,9 +38,6 @@ export interface WallCase {
   /** 0 to below 1. */
   seed: number;
 }
-
-/** The walls of one member, or some of them, by place. */
-export type Walls = Partial<Record<PlaceName, WallRun>>;
 
 export interface Ensemble {
   /** The walls of each member, carried to now. */
@@ -56,7 +55,7 @@ export interface Ensemble {
 /** The walls that agree with what was found, and how each goes on. Same case and seed, same ensemble. */
 export function ensembleOf(wall: WallCase): Ensemble {
   const { observations, now } = wall;
-  const compared = observations.flatMap(comparedOf);
+  const compared = allCompared(observations);
   let { prior } = wall;
   let widened = 0;
   let draws = drawn(wall, prior, compared);
@@ -72,34 +71,37 @@ export function ensembleOf(wall: WallCase): Ensemble {
   if (taken) members = membersOf(found, prior, draws);
   const mean = Float64Array.from(unknowns, (_, k) => draws.reduce((sum, z) => sum + z[k]!, 0) / draws.length);
   const setting = settingOf(wall.given, prior, mean);
-  const best = wallsOf(found.walls, setting, now, (place) => (place === 'wall' ? {} : COARSE));
+  const best = wallsOf(found, found.walls, setting, now, (place) => (place === 'wall' ? {} : COARSE));
   return { members, best, belief: beliefOf(prior, draws), widened, taken };
 }
 
 /** Carries walls of a setting to an instant; each looked back upon only from when that is needed. */
 function wallsOf(
+  { joined }: Pick<WallCase, 'joined'>,
   walls: WallOfPiece[],
   setting: WallSetting,
   to: Instant,
   fineness: (place: PlaceName) => Partial<Fineness>,
   recordFrom: (place: PlaceName) => Instant = () => Number.NEGATIVE_INFINITY,
 ): Walls {
-  return Object.fromEntries(
-    walls.map(({ place, begin, events }) => {
-      const run = { ...begin(setting, fineness(place)), recordFrom: recordFrom(place) };
-      return [place, carry(run, to, events)];
-    }),
-  );
+  const runs = walls.map(({ place, begin }): [PlaceName, WallRun] => [
+    place,
+    { ...begin(setting, fineness(place)), recordFrom: recordFrom(place) },
+  ]);
+  const events = Object.fromEntries(walls.map((of) => [of.place, of.events]));
+  return carryTogether(Object.fromEntries(runs), joined, events, to);
 }
 
 function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
   const first = normalDraws(wall.members, unknowns.length, wall.seed);
   const last = wall.observations.at(-1)?.at ?? wall.now;
-  const looked = wall.walls.filter(({ place }) => looksAt(compared, place));
+  // where only the wall was looked at, what passes to and from its neighbours tells nothing that could be seen
+  const places = wall.walls.filter(({ place }) => looksAt(compared, place));
+  const looked = places.every(({ place }) => place === 'wall') ? places : wall.walls;
   const found = () => wall.observations[0]?.at ?? last;
   const seen = {
     predict: (z: Float64Array) => {
-      const walls = wallsOf(looked, settingOf(wall.given, prior, z), last, () => COARSE, found);
+      const walls = wallsOf(wall, looked, settingOf(wall.given, prior, z), last, () => COARSE, found);
       return Float64Array.from(compared, (c) => predicted(c, walls));
     },
     values: Float64Array.from(compared, (c) => c.value),
@@ -113,7 +115,7 @@ const membersOf = (wall: WallCase, prior: Prior, draws: Draws): Walls[] => {
   const recordFrom = (place: PlaceName) =>
     place === 'wall' ? Math.min(found, wall.lookedBack ?? Number.NEGATIVE_INFINITY) : found;
   return draws.map((z) =>
-    wallsOf(wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE, recordFrom),
+    wallsOf(wall, wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE, recordFrom),
   );
 };
 
@@ -129,11 +131,6 @@ function withFound(wall: WallCase): WallCase {
 
 const fits = (members: Walls[], compared: Compared[]): boolean =>
   compared.every((c) => members.some((walls) => Math.abs(predicted(c, walls) - c.value) < FITS * c.sigma));
-
-const wider = (prior: Prior): Prior =>
-  Object.fromEntries(
-    Object.entries(prior).map(([unknown, { mean, sigma }]) => [unknown, { mean, sigma: 2 * sigma }]),
-  ) as Prior;
 
 function beliefOf(prior: Prior, draws: Draws): Record<Unknown, Belief> {
   return Object.fromEntries(

@@ -9,12 +9,10 @@ import { carry, plainSetting, startRun, type WallEvent } from '../drying/run.ts'
 import { coatLoad } from '../slip/density.ts';
 import { HOUR } from '../units/quantity.ts';
 import { COARSE } from './ensemble.ts';
-import { settingOf, unknowns, usualPrior, type Prior } from './prior.ts';
+import { settingOf, unknowns, usualPrior, wider } from './prior.ts';
 
 /** What the prior becomes when it is widened twice. */
-const widest = Object.fromEntries(
-  Object.entries(usualPrior).map(([unknown, { mean, sigma }]) => [unknown, { mean, sigma: 4 * sigma }]),
-) as Prior;
+const widest = wider(wider(usualPrior));
 
 const draw = fc.array(fc.double({ min: -3.5, max: 3.5, noNaN: true }), {
   minLength: unknowns.length,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../clay/body.ts';
+import { alone } from '../drying/together.ts';
 import { steadyClimate } from '../drying/air.ts';
 import { meanReading } from '../drying/readings.ts';
 import { carry, plainSetting, startRun, type Fineness, type WallSetting } from '../drying/run.ts';
@@ -36,6 +37,7 @@ function forecast(n: number, prior: Prior, checked: boolean) {
     prior,
     observations: checked ? [{ at, place: 'wall', kind: 'water', x, over: wallAlone }] : [],
     walls: [{ place: 'wall', begin: begin(believed), events: [] }],
+    joined: alone,
     now: at,
     members: 48,
     seed: n / 100,

@@ -38,6 +38,20 @@ export function comparedOf(observation: Observation): Compared[] {
   return numbersOf(observation).map((numbers) => ({ ...numbers, over }));
 }
 
+/** The same hands err alike: so much of the error of an edge is the same in all checks of a piece. From memory. */
+const ALIKE = 0.5;
+
+/** All that was found, as numbers to compare. Many checks by hand tell less than as many hands would. */
+export function allCompared(observations: Observation[]): Compared[] {
+  const byHand = observations.filter(({ kind }) => kind === 'stage' || kind === 'answers').length;
+  const blunter = Math.sqrt(1 + ALIKE * Math.max(0, byHand - 1));
+  return observations.flatMap((observation) =>
+    comparedOf(observation).map((of) =>
+      observation.kind === 'water' || observation.kind === 'sign' ? of : { ...of, sigma: of.sigma * blunter },
+    ),
+  );
+}
+
 /** What the walls of a piece predict of it. */
 export const predicted = ({ over, predict }: Compared, walls: Partial<Record<PlaceName, WallRun>>): number =>
   over.reduce((sum, { place, share }) => sum + share * predict(walls[place]!), 0);

@@ -1,9 +1,41 @@
+import type { AirShift } from '../drying/air.ts';
 import type { WallSetting } from '../drying/run.ts';
 
 /** What is not known of a real wall in a real room. */
-export type Unknown = 'air' | 'diffusion' | 'thickness' | 'start' | 'cover' | 'celsius' | 'humidity';
+export type Unknown =
+  | 'air'
+  | 'diffusion'
+  | 'thickness'
+  | 'start'
+  | 'cover'
+  | 'celsius'
+  | 'humidity'
+  | 'critical'
+  | 'growth'
+  | 'isotherm'
+  | 'draught'
+  | 'quickCosine'
+  | 'quickSine'
+  | 'slowCosine'
+  | 'slowSine';
 
-export const unknowns: Unknown[] = ['air', 'diffusion', 'thickness', 'start', 'cover', 'celsius', 'humidity'];
+export const unknowns: Unknown[] = [
+  'air',
+  'diffusion',
+  'thickness',
+  'start',
+  'cover',
+  'celsius',
+  'humidity',
+  'critical',
+  'growth',
+  'isotherm',
+  'draught',
+  'quickCosine',
+  'quickSine',
+  'slowCosine',
+  'slowSine',
+];
 
 /** A normal belief about an unknown. */
 export interface Belief {
@@ -12,30 +44,66 @@ export interface Belief {
 }
 
 /**
- * Beliefs in natural terms: ln of the air and cover factors and of the diffusivity, thickness as a share, water at
- * the start in kg/kg, the room's error in K and relative humidity.
+ * Beliefs in natural terms: ln of the air and cover factors and of the diffusivity, thickness as a share, water at the
+ * start in kg/kg, the room's error in K and relative humidity; what no weighing tells: the critical water content in
+ * kg/kg, ln of how fast diffusivity grows with water, ln of the isotherm's scale, ln of how much more the air moves by
+ * day than by night, and how the weather to come wanders in relative humidity.
  */
 export type Prior = Record<Unknown, Belief>;
 
+const about = (sigma: number): Belief => ({ mean: 0, sigma });
+
+/** One sigma of the weather's waves in a room that nobody measures, and of what is to come where somebody does. */
+const WANDERS = { unmeasured: 0.042, measured: 0.032 };
+
+const waves = (sigma: number): Pick<Prior, 'quickCosine' | 'quickSine' | 'slowCosine' | 'slowSine'> => ({
+  quickCosine: about(sigma),
+  quickSine: about(sigma),
+  slowCosine: about(sigma),
+  slowSine: about(sigma),
+});
+
 /** One sigma before anything is known. From memory. */
 export const usualPrior: Prior = {
-  air: { mean: 0, sigma: 0.3 },
-  diffusion: { mean: 0, sigma: 0.4 },
-  thickness: { mean: 0, sigma: 0.08 },
-  start: { mean: 0, sigma: 0.008 },
-  cover: { mean: 0, sigma: 0.5 },
-  celsius: { mean: 0, sigma: 1.5 },
-  humidity: { mean: 0, sigma: 0.07 },
+  air: about(0.33),
+  diffusion: about(0.4),
+  thickness: about(0.08),
+  start: about(0.008),
+  cover: about(0.5),
+  celsius: about(1.7),
+  humidity: about(0.08),
+  critical: about(0.0075),
+  growth: about(0.23),
+  isotherm: about(0.3),
+  draught: about(0.3),
+  ...waves(WANDERS.unmeasured),
 };
 
-/** Where the room's air is measured. From memory. */
-export const measuredAir: Pick<Prior, 'celsius' | 'humidity'> = {
-  celsius: { mean: 0, sigma: 0.5 },
-  humidity: { mean: 0, sigma: 0.03 },
+/** Where the room's air is measured: what it is to come still wanders. From memory. */
+export const measuredAir: Partial<Prior> = {
+  celsius: about(0.5),
+  humidity: about(0.03),
+  ...waves(WANDERS.measured),
+};
+
+/** What may be far from what is usual, and so is looked for further off where nothing fits. */
+const maybeFar: Unknown[] = ['air', 'diffusion', 'thickness', 'start', 'cover', 'celsius', 'humidity'];
+
+/** The same, twice as unsure of what may be far from what is usual. */
+export const wider = (prior: Prior): Prior => {
+  const further = maybeFar.map((unknown) => [
+    unknown,
+    { ...prior[unknown], sigma: 2 * prior[unknown].sigma },
+  ]);
+  return { ...prior, ...(Object.fromEntries(further) as Partial<Prior>) };
 };
 
 /** No draw is believed that goes beyond these sigmas. */
 const FURTHEST = 3.5;
+/** Laws of diffusivity of different growth are compared at this water content, kg/kg. */
+const ALIKE_AT = 0.2;
+/** Shrinking goes on over some water at least: the critical content keeps this far from plastic and dry, kg/kg. */
+const APART = 0.02;
 
 /**
  * The wall that a draw makes of what is given.
@@ -47,16 +115,33 @@ export function settingOf(given: WallSetting, prior: Prior, z: Float64Array): Wa
     return mean + sigma * Math.min(FURTHEST, Math.max(-FURTHEST, z[unknowns.indexOf(unknown)]!));
   };
   const { body } = given;
+  const growth = body.diffusivity.growth * Math.exp(value('growth'));
+  const alike = Math.exp((body.diffusivity.growth - growth) * ALIKE_AT);
   return {
     ...given,
     body: {
       ...body,
-      diffusivity: { ...body.diffusivity, at0: body.diffusivity.at0 * Math.exp(value('diffusion')) },
+      criticalX: Math.min(
+        body.plasticX - APART,
+        Math.max(Math.min(body.criticalX, APART), body.criticalX + value('critical')),
+      ),
+      diffusivity: { at0: body.diffusivity.at0 * alike * Math.exp(value('diffusion')), growth },
+      isotherm: { ...body.isotherm, scale: body.isotherm.scale * Math.exp(value('isotherm')) },
     },
     thicknessM: given.thicknessM * Math.max(0.5, 1 + value('thickness')),
     startX: Math.max(0.002, given.startX + value('start')),
     airFactor: given.airFactor * Math.exp(value('air')),
     coverFactor: given.coverFactor * Math.exp(value('cover')),
-    airShift: { celsius: value('celsius'), humidity: value('humidity') },
+    airShift: { ...given.airShift, ...shiftOf(value) },
+  };
+}
+
+function shiftOf(value: (unknown: Unknown) => number): AirShift {
+  const wander = [value('quickCosine'), value('quickSine'), value('slowCosine'), value('slowSine')] as const;
+  return {
+    celsius: value('celsius'),
+    humidity: value('humidity'),
+    draught: value('draught'),
+    ...(wander.some((wave) => wave !== 0) && { wander }),
   };
 }

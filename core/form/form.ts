@@ -194,3 +194,74 @@ export function placesOf(form: Form, stand: Stand, attachmentM: number | null): 
     ...attachment,
   ];
 }
+
+/** Two places that share a section of clay through which water passes. */
+export interface Join {
+  between: [PlaceName, PlaceName];
+  /** How long the seam is, m. */
+  widthM: number;
+  /** How thick the clay is there, m. */
+  sectionM: number;
+  /** From the middle of the one to the middle of the other, m. */
+  distanceM: number;
+}
+
+/** How far a rim or a foot reaches along the wall, and how far its middle lies from the wall's next to it, m. From memory. */
+const EDGE_REACH = 0.016;
+const EDGE_APART = 0.015;
+/** A handle's length, and how far its middle lies from the wall, m. From memory. */
+const HANDLE = { length: 0.12, apart: 0.03 };
+
+/** The seams between the places of a piece, and the face of each place, m². */
+export function joinsOf(
+  form: Form,
+  attachmentM: number | null,
+): { joins: Join[]; areas: Partial<Record<PlaceName, number>> } {
+  const { wallM } = form;
+  const seam = (between: Join['between'], widthM: number, distanceM = EDGE_APART): Join => ({
+    between,
+    widthM,
+    sectionM: wallM * RIM,
+    distanceM,
+  });
+  const around =
+    form.kind === 'tile' ? 2 * (form.lengthM + form.widthM) : Math.PI * Math.max(form.diameterM, 4 * wallM);
+  const edge = around * EDGE_REACH;
+  const handle: { joins: Join[]; areas: Partial<Record<PlaceName, number>> } =
+    attachmentM === null
+      ? { joins: [], areas: {} }
+      : {
+          joins: [
+            {
+              between: ['wall', 'attachment'],
+              widthM: 4 * attachmentM,
+              sectionM: attachmentM,
+              distanceM: HANDLE.apart,
+            },
+          ],
+          areas: { attachment: 2 * attachmentM * HANDLE.length },
+        };
+  const rim = seam(['rim', 'wall'], around);
+  if (form.kind === 'plate' || form.kind === 'tile')
+    return {
+      joins: [rim, ...handle.joins],
+      areas: { wall: Math.max(outsideArea(form) - edge, edge), rim: edge, ...handle.areas },
+    };
+  const flat = form.kind === 'bowl' ? BOWL_FLAT * form.diameterM : form.diameterM;
+  const foot = Math.PI * flat;
+  return {
+    joins: [
+      rim,
+      { ...seam(['wall', 'foot'], foot), sectionM: wallM },
+      { ...seam(['foot', 'floor'], foot, EDGE_REACH / 2 + flat / 6), sectionM: wallM },
+      ...handle.joins,
+    ],
+    areas: {
+      wall: Math.max(outsideArea(form) - edge - foot * EDGE_REACH, edge),
+      rim: edge,
+      foot: foot * EDGE_REACH,
+      floor: (Math.PI / 4) * flat ** 2,
+      ...handle.areas,
+    },
+  };
+}

@@ -20,6 +20,13 @@ export function leftAfterFills(phi: number, proud: number, fills: number): numbe
   return left;
 }
 
+/**
+ * How thick a fill is laid, m: what the fills before it left of the groove, and proud by a share of its depth.
+ * @param pass which fill it is, from 1
+ */
+export const fillThicknessM = (depthM: number, proud: number, phi: number, pass: number): number =>
+  depthM * ((pass > 1 ? leftAfterFills(phi, proud, pass - 1).at(-1)! : 1) + proud);
+
 /** How many fills until nothing of the groove is left. */
 export function fillsNeeded(phi: number, proud: number): number {
   const left = leftAfterFills(phi, proud, MOST);

@@ -214,7 +214,10 @@ function lackingBefore(before: PieceState, need: Need, piece: PieceState, of: St
   if (need.rather || need.kind === 'water' || !('of' in need) || need.of === undefined) return null;
   const planned = routeOf(piece).planned.find(({ key }) => key === need.of);
   if (!planned || planned.optional || planned.refs.some(({ step }) => step === of.step)) return null;
-  return doneOf(before, planned) === null ? planned.step.name : null;
+  // of what is done several times, once is enough to go on from
+  const [ref] = planned.refs;
+  const begun = before.done[refKey({ ...ref!, pass: 1 })] !== undefined;
+  return doneOf(before, planned) === null && !begun ? planned.step.name : null;
 }
 
 /** No cut goes through the wall. */

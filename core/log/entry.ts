@@ -67,6 +67,20 @@ export interface PieceDone {
   note: string;
 }
 
+/** A deed of which nothing was said. */
+export const nothingSaid: PieceDone = {
+  refs: [],
+  effects: [],
+  zone: null,
+  endedAt: null,
+  slip: null,
+  tubs: [],
+  form: null,
+  outcome: null,
+  faults: [],
+  note: '',
+};
+
 export interface PieceWeighed {
   massKg: number;
   /** Board or bat under the piece, kg. */

@@ -13,7 +13,7 @@ import type {
   PieceDone,
   RecordedAct,
 } from './entry.ts';
-import { versionOf } from './entry.ts';
+import { nothingSaid, versionOf } from './entry.ts';
 
 /** Bodies as earlier versions of the program wrote them. They are read, and never written any more. */
 export interface EarlierBodies {
@@ -68,19 +68,6 @@ function refOf(stepId: string): StepRef {
   return { layer: FIRST_LAYER, step, zone: null, pass };
 }
 
-const none: PieceDone = {
-  refs: [],
-  effects: [],
-  zone: null,
-  endedAt: null,
-  slip: null,
-  tubs: [],
-  form: null,
-  outcome: null,
-  faults: [],
-  note: '',
-};
-
 const begun = <T extends { techniqueId: 'sgraffito'; schools: Only }>({
   techniqueId,
   schools,
@@ -93,7 +80,10 @@ const cutSome: Effect<number> = { does: 'cut', depthM: 0, share: 0 };
 type Upcast<K extends EarlierKind> = (body: EarlierBodies[K]) => Written;
 type Written = { [K in EntryKind]: { kind: K; body: EntryBodies[K] } }[EntryKind];
 
-const done = (body: Partial<PieceDone>): Written => ({ kind: 'piece.done', body: { ...none, ...body } });
+const done = (body: Partial<PieceDone>): Written => ({
+  kind: 'piece.done',
+  body: { ...nothingSaid, ...body },
+});
 
 const upcasts: { [K in EarlierKind]: Upcast<K> } = {
   'piece.made': (body) => ({

@@ -2,19 +2,20 @@ import { stageSpan } from '../clay/stage.ts';
 import { drySolidsPerArea } from '../clay/body.ts';
 import { isSign } from '../coat/sign.ts';
 import type { Cover } from '../drying/face.ts';
-import {
-  ensembleOf,
-  MEMBERS,
-  type Ensemble,
-  type WallCase,
-  type Walls,
-  type WallOfPiece,
-} from '../forecast/ensemble.ts';
+import { ensembleOf, MEMBERS, type Ensemble, type WallCase, type WallOfPiece } from '../forecast/ensemble.ts';
 import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
-import { carry, plainSetting, startRun, type Surroundings, type WallEvent } from '../drying/run.ts';
+import {
+  plainSetting,
+  startRun,
+  type Surroundings,
+  type WallEvent,
+  type WallSetting,
+} from '../drying/run.ts';
+import { zoneOffset } from '../plan/hours.ts';
+import { carryTogether, type Joined, type Walls } from '../drying/together.ts';
 import { emptyTrajectory, since } from '../drying/trajectory.ts';
-import { clayShares, outsideArea, placesOf, type PlaceName, type Stand } from '../form/form.ts';
+import { clayShares, joinsOf, outsideArea, placesOf, type PlaceName, type Stand } from '../form/form.ts';
 import { entriesOf, type Entry, type PieceBegun } from '../log/entry.ts';
 import { instantOf, type PieceState } from '../log/piece.ts';
 import type { Instant } from '../units/quantity.ts';
@@ -31,6 +32,7 @@ export interface Believed extends Ensemble {
   unread: { at: Instant; reason: string }[];
   /** Water put back by coats, kg per kg of dry wall. */
   waterAdded: number;
+  joined: Joined;
 }
 
 /** Carries the walls of a piece from when it was made to `now`, with as many members as the case asks for. */
@@ -49,7 +51,8 @@ export function believedNow(piece: PieceState, facts: PieceFacts, now: Instant, 
     members,
   });
   forgetPast(ensemble.members, piece);
-  return { ...ensemble, at: now, observations: looked, unread, waterAdded };
+  const joined = joinsOf(piece.made.form, piece.made.attachmentM);
+  return { ...ensemble, at: now, observations: looked, unread, waterAdded, joined };
 }
 
 const lastDone = ({ madeAt, done }: PieceState): Instant =>
@@ -75,7 +78,7 @@ export function believedLater(
     events: events.filter((event) => event.at > before.at && event.at <= now),
   }));
   for (const walls of [before.best, ...before.members])
-    for (const { place, events } of coming) carry(walls[place]!, now, events);
+    carryTogether(walls, before.joined, Object.fromEntries(coming.map((of) => [of.place, of.events])), now);
   return { ...before, at: now };
 }
 
@@ -86,12 +89,13 @@ export function wallCase(
   now: Instant,
 ): Omit<WallCase, 'observations' | 'members'> {
   return {
-    given: plainSetting(facts.body, piece.made.form.wallM, startingX(piece, facts)),
+    given: begunSetting(piece, facts),
     prior: priorOf(piece, facts),
     walls: wallsOf(piece, facts).map((wall) => ({
       ...wall,
       events: wall.events.filter((event) => event.at <= now),
     })),
+    joined: joinsOf(piece.made.form, piece.made.attachmentM),
     now,
     lookedBack: lastDone(piece),
     // members are drawn alike for all pieces of a clay in a room: equal pieces have equal forecasts
@@ -114,9 +118,23 @@ function wallsOf(piece: PieceState, facts: PieceFacts): WallOfPiece[] {
   });
 }
 
+/** The wall of a piece before anything is believed of it: in the studio's own hours, its air known until it was last measured. */
+function begunSetting({ made, madeAt }: PieceState, facts: PieceFacts): WallSetting {
+  const plain = plainSetting(facts.body, made.form.wallM, startingX({ made }, facts));
+  const { at: measured } = roomOf(facts, made.roomId).series;
+  return {
+    ...plain,
+    airShift: {
+      ...plain.airShift,
+      offsetMs: zoneOffset(facts.studio.zone, madeAt),
+      wanderFrom: measured.length > 1 ? measured.at(-1) : undefined,
+    },
+  };
+}
+
 /** A piece's own wall as the defaults have it. */
 function ownWall(piece: PieceState, facts: PieceFacts) {
-  const begun = plainSetting(facts.body, piece.made.form.wallM, startingX(piece, facts));
+  const begun = begunSetting(piece, facts);
   return { ...wallsOf(piece, facts).find(({ place }) => place === 'wall')!, begun };
 }
 
@@ -136,7 +154,7 @@ function seedOf(name: string): number {
   return hash / 1_000_003;
 }
 
-function startingX(piece: PieceState, { body, startX }: PieceFacts): number {
+function startingX(piece: Pick<PieceState, 'made'>, { body, startX }: PieceFacts): number {
   if (startX !== undefined) return startX;
   if (piece.made.stage === null || piece.made.stage === 'plastic') return body.plasticX;
   const span = stageSpan(body, piece.made.stage);

@@ -4,7 +4,8 @@ import { takesCoats, type PlaceName } from '../form/form.ts';
 import type { EntryOf, SlipLaid } from '../log/entry.ts';
 import { instantOf } from '../log/piece.ts';
 import { consistencyFor } from '../slip/consistency.ts';
-import { coatLoad, USUAL_GRAIN } from '../slip/density.ts';
+import { fillThicknessM } from '../inlay/fills.ts';
+import { coatLoad, solidsByVolume, USUAL_GRAIN } from '../slip/density.ts';
 import { wholeZone, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
 import type { Effect, Face, Usual } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
@@ -61,6 +62,28 @@ function slipFor(effects: Effect<number>[]): SlipLaid | null {
   return null;
 }
 
+/** A fill meets the clay on the floor of its groove and on both sides: on so many times its own face. From memory. */
+const GROOVE = 3;
+
+/** How slip lies on the clay: a fill as thin as what each of its faces has to itself. */
+function lain(
+  effect: Extract<Effect<number>, { does: 'coat' | 'line' | 'fill' }>,
+  slip: SlipLaid,
+  refs: StepRef[],
+): { thicknessM: number; share: number } {
+  if (effect.does !== 'fill') return { thicknessM: effect.thicknessM, share: effect.share };
+  const share = Math.min(1, effect.share * GROOVE);
+  return { thicknessM: (fillOf(effect, slip, refs) * effect.share) / share, share };
+}
+
+/** How thick a fill is in its groove, m. */
+export const fillOf = (
+  { depthM, proud }: Extract<Effect<number>, { does: 'fill' }>,
+  slip: Pick<SlipLaid, 'specificGravity' | 'grainDensity'>,
+  refs: StepRef[],
+): number =>
+  fillThicknessM(depthM, proud, solidsByVolume(slip.specificGravity, slip.grainDensity), refs[0]?.pass ?? 1);
+
 /** Density of sodium silicate as it is sold, kg/m³: 42 °Bé. */
 const SILICATE_DENSITY = 1408;
 
@@ -69,15 +92,15 @@ export function wallEventsOf(deed: Deed, place: PlaceName): WallEvent[] {
   return reaches(deed.zone, place) ? deed.effects.flatMap((effect) => eventsOf(effect, deed, place)) : [];
 }
 
-function eventsOf(effect: Effect<number>, { at, face, slip }: Deed, place: PlaceName): WallEvent[] {
+function eventsOf(effect: Effect<number>, { at, face, slip, refs }: Deed, place: PlaceName): WallEvent[] {
   switch (effect.does) {
     case 'coat':
     case 'line':
     case 'fill': {
       if (!slip || !takesCoats(place)) return [];
-      const thicknessM = effect.does === 'fill' ? effect.depthM * (1 + effect.proud) : effect.thicknessM;
-      const laid = { face, thicknessM, ...slip, ...(effect.share < 1 && { share: effect.share }) };
-      return thicknessM > 0 && effect.share > 0 ? [{ at, kind: 'coat', coat: laid }] : [];
+      const { thicknessM, share } = lain(effect, slip, refs);
+      const laid = { face, thicknessM, ...slip, ...(share < 1 && { share }) };
+      return thicknessM > 0 && share > 0 ? [{ at, kind: 'coat', coat: laid }] : [];
     }
     case 'silicate':
       return takesCoats(place) && effect.kgM2 > 0
@@ -134,15 +157,15 @@ function reaches(zone: Zone, place: PlaceName): boolean {
 }
 
 /** Water and dry matter that a deed lays on each square metre of its zone, kg/m². */
-export function laidBy({ effects, slip }: Deed): { water: number; dry: number } {
+export function laidBy({ effects, slip, refs }: Deed): { water: number; dry: number } {
   let water = 0;
   let dry = 0;
   for (const effect of effects) {
     if ((effect.does === 'coat' || effect.does === 'line' || effect.does === 'fill') && slip) {
-      const thicknessM = effect.does === 'fill' ? effect.depthM * (1 + effect.proud) : effect.thicknessM;
+      const { thicknessM, share } = lain(effect, slip, refs);
       const load = coatLoad(thicknessM, slip.specificGravity, slip.grainDensity);
-      water += load.water * effect.share;
-      dry += load.dry * effect.share;
+      water += load.water * share;
+      dry += load.dry * share;
     }
     if (effect.does === 'silicate') {
       water += effect.kgM2 * effect.share * (1 - SILICATE_SOLIDS);

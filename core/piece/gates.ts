@@ -74,8 +74,8 @@ export interface Readings {
   trajectory: Trajectory;
   body: ClayBody;
   piece: PieceState;
-  /** When a step of the route was done, in the log or as planned; null while it was not. */
-  doneAt: (key: string) => Instant | null;
+  /** When a step of the route was done, in the log or as planned; null where it never comes. */
+  doneAt: (key: string) => Instant | 'left-out' | null;
   fired: FiredState;
 }
 
@@ -198,18 +198,24 @@ function boundsOf(need: Need, { face, refs, after }: Planned, readings: Readings
     case 'since': {
       const begun = readings.doneAt(need.of);
       if (begun === null) return 'never';
+      if (begun === 'left-out') return 'holds';
       const { least = 0, most = Number.POSITIVE_INFINITY } = need;
       return { from: begun + least * SECOND, to: begun + most * SECOND, wait: null };
     }
     case 'shrunk': {
       const begun = readings.doneAt(need.of);
-      return begun === null ? 'never' : { from: begun, to: shrunkAt(readings, begun, need.most), wait: null };
+      if (begun === null) return 'never';
+      return begun === 'left-out'
+        ? 'holds'
+        : { from: begun, to: shrunkAt(readings, begun, need.most), wait: null };
     }
     case 'sign':
       return signBounds(need, face, readings, refs);
     case 'seen': {
       const key = need.of ?? after.at(-1) ?? null;
-      const begun = (key === null ? null : readings.doneAt(key)) ?? from;
+      const done = key === null ? from : readings.doneAt(key);
+      if (done === null) return 'never';
+      const begun = done === 'left-out' ? from : done;
       const seen = key === null ? null : seenAt(readings.piece, key, need.what);
       if (seen !== null) return { from: seen, to: forever, wait: null };
       const usual = begun + (need.usual?.usual ?? 0) * SECOND;
@@ -244,8 +250,9 @@ function signBounds(
   refs: StepRef[],
 ): Bounds {
   const begun = readings.doneAt(need.of);
+  if (begun === null) return 'never';
   // what was left out is not waited for
-  if (begun === null) return 'holds';
+  if (begun === 'left-out') return 'holds';
   const seen = signSeen(readings.piece, need.of, need.sign);
   const shown = seen ?? shownAt(readings, begun, face, need.sign);
   if (need.side === 'before') return { from: begun, to: shown ?? Number.POSITIVE_INFINITY, wait: null };

@@ -1,14 +1,15 @@
 import { linearShrinkage, specificVolume, type ClayBody } from '../clay/body.ts';
 import { moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
-import { coreReading, meanReading, surfaceReading } from '../drying/readings.ts';
-import { carry, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
-import { joined, type WallAt } from '../drying/trajectory.ts';
-import type { Walls } from '../forecast/ensemble.ts';
+import { meanReading, skinReading } from '../drying/readings.ts';
+import { forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
+import { carryTogether, type Walls } from '../drying/together.ts';
+import { joined, readAt, type Trajectory } from '../drying/trajectory.ts';
 import { spreadOf } from '../forecast/windows.ts';
 import { placesOf, takesCoats, type PlaceName } from '../form/form.ts';
 import type { PieceState } from '../log/piece.ts';
-import type { Instant } from '../units/quantity.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Believed } from './believed.ts';
+import { strainWatch, type Uneven } from './uneven.ts';
 
 /** A place of a piece as it stands now. */
 export interface PlaceNow {
@@ -29,24 +30,17 @@ export interface PlacesNow {
   wettest: PlaceNow;
   /** Linear shrinkage between the wettest place and the driest. */
   shrinkageApart: number;
-  /** Linear shrinkage between the core of the wall and its skin. */
-  shrinkageThrough: number;
-  /** The share of members in which that is enough to warp or crack. */
-  unevenIn: number;
-  /** Whether it is likely enough to act on. */
-  uneven: boolean;
+  /** The worst strain that stays in it, now or to come as it stands; null where none does. */
+  uneven: Uneven | null;
 }
 
-/** Shrinkage apart at which rims and joins crack, and through a wall at which its skin does. From memory. */
-const APART = 0.04;
-const THROUGH = 0.02;
-/** Worth a warning when this share of the members has it. */
-const LIKELY = 0.5;
-/** A place is followed until its mean is this dry, kg/kg. */
-const DRY = 0.012;
+/** On the moisture index: what strain came of drying is in it. */
+const DRY = 15;
+/** Strain is looked at so often. */
+const LOOKS = 45 * MINUTE;
 
 /**
- * Rim, wall, foot, floor and attachment side by side, each a wall of its own.
+ * Rim, wall, foot, floor and attachment side by side, each a wall of its own that passes water to its neighbours.
  * @param coming what is planned to befall them, from now until `end`
  */
 export function placesNow(
@@ -56,10 +50,11 @@ export function placesNow(
 ): PlacesNow {
   const { body } = believed.best.wall!.setting;
   const { made, stand } = piece;
+  const courses = coursesOf(believed, coming);
   const places = placesOf(made.form, stand, made.attachmentM).map(({ place, thicknessM }): PlaceNow => {
-    const run = believed.best[place]!;
-    const meanX = meanOf(run);
+    const meanX = meanOf(believed.best[place]!);
     const indices = spreadOf(believed.members.map((walls) => moistureIndex(body, meanOf(walls[place]!))));
+    const { at, x, mesh } = courses[place]!;
     return {
       place,
       thicknessM,
@@ -67,44 +62,76 @@ export function placesNow(
       meanIndex: moistureIndex(body, meanX),
       stage: stageAt(body, meanX),
       between: [indices.p10!, indices.p90!],
-      over: meanOver(run, coming.end, takesCoats(place) ? coming.events : withoutCoats(coming.events)),
+      over: { at, meanX: x.map((cells, k) => meanReading(cells, mesh[k]!)) },
     };
   });
   const byWater = [...places].sort((a, b) => a.meanX - b.meanX);
-  const unevenIn = believed.members.filter((walls) => isUneven(body, walls)).length / believed.members.length;
   return {
     places,
     driest: byWater[0]!,
     wettest: byWater.at(-1)!,
     shrinkageApart: apart(body, believed.best),
-    shrinkageThrough: through(body, believed.best.wall!),
-    unevenIn,
-    uneven: unevenIn > LIKELY,
+    // in dry clay nothing can be mended any more
+    uneven: byWater.at(-1)!.meanIndex < DRY ? null : unevenIn(piece, believed, courses),
   };
+}
+
+type Courses = Partial<Record<PlaceName, Trajectory>>;
+
+/** The places over time, on from now as they are planned. */
+function coursesOf(
+  { best, joined: joins }: Believed,
+  { events, end }: { events: WallEvent[]; end: Instant },
+): Courses {
+  const all = Object.entries(best) as [PlaceName, WallRun][];
+  const ahead: Walls = Object.fromEntries(
+    all.map(([place, run]) => [place, forkRun(run, run.at, standing(run))]),
+  );
+  const dry = withoutDeeds(events);
+  const of = Object.fromEntries(all.map(([place]) => [place, takesCoats(place) ? events : dry]));
+  carryTogether(ahead, joins, of, Math.max(end, ...all.map(([, run]) => run.at)));
+  return Object.fromEntries(
+    all.map(([place, run]) => [place, joined([run.trajectory, ahead[place]!.trajectory])]),
+  );
+}
+
+/** What strain stays in a piece, looked at from when it was made on; the worst that is still to be had. */
+function unevenIn(
+  piece: PieceState,
+  { best, joined: joins, at: now }: Believed,
+  courses: Courses,
+): Uneven | null {
+  const { body } = best.wall!.setting;
+  const strain = strainWatch(
+    body,
+    piece.form,
+    joins.joins.map(({ between }) => between),
+  );
+  const wall = courses.wall!;
+  const [faceOut, faceIn] = [skinReading('outside'), skinReading('inside')];
+  const from = Math.max(...Object.values(courses).map(({ at }) => at[0]!));
+  const to = Math.min(...Object.values(courses).map(({ at }) => at.at(-1)!));
+  for (let at = from; at <= to; at += LOOKS) {
+    const means = Object.fromEntries(
+      Object.entries(courses).map(([place, course]) => [place, readAt(course, at, meanReading)]),
+    );
+    strain.look({
+      at,
+      means,
+      faces: { outside: readAt(wall, at, faceOut), inside: readAt(wall, at, faceIn) },
+    });
+  }
+  return strain.worstFrom(now);
 }
 
 const meanOf = ({ state, wall }: WallRun): number => meanReading(state.x, wall.mesh);
 
-const withoutCoats = (events: WallEvent[]): WallEvent[] => events.filter(({ kind }) => kind !== 'coat');
-
-function meanOver(run: WallRun, end: Instant, events: WallEvent[]): PlaceNow['over'] {
-  const dry = ({ x, mesh }: WallAt) => meanReading(x, mesh) < DRY;
-  const ahead = carry(forkRun(run, run.at, standing(run)), end, events, dry).trajectory;
-  const { at, x, mesh } = joined([run.trajectory, ahead]);
-  return { at, meanX: x.map((cells, k) => meanReading(cells, mesh[k]!)) };
-}
-
-const isUneven = (body: ClayBody, walls: Walls): boolean =>
-  apart(body, walls) > APART || through(body, walls.wall!) > THROUGH;
+const withoutDeeds = (events: WallEvent[]): WallEvent[] =>
+  events.filter(({ kind }) => kind === 'surroundings' || kind === 'heat');
 
 function apart(body: ClayBody, walls: Walls): number {
   const means = Object.values(walls).map(meanOf);
   return shrinkageBetween(body, Math.max(...means), Math.min(...means));
-}
-
-function through(body: ClayBody, { state, wall }: WallRun): number {
-  const skin = (face: 'outside' | 'inside') => surfaceReading(face)(state.x, wall.mesh);
-  return shrinkageBetween(body, coreReading(state.x, wall.mesh), Math.min(skin('outside'), skin('inside')));
 }
 
 const shrinkageBetween = (body: ClayBody, wetX: number, dryX: number): number =>

@@ -1,7 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
-import { carry } from '../drying/run.ts';
-import { COARSE, type Walls } from '../forecast/ensemble.ts';
+import { carryTogether, type Walls } from '../drying/together.ts';
+import { COARSE } from '../forecast/ensemble.ts';
 import { taughtBy, type Taughtable } from '../forecast/learn.ts';
 import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
 import { settingOf, unknowns, usualPrior, type Belief, type Prior } from '../forecast/prior.ts';
@@ -164,10 +164,12 @@ function wetnessOf(piece: FoundPiece, parameters: Parameter[], values: number[])
   const setting = settingOf(of.given, prior, new Float64Array(unknowns.length));
   const last = observations.at(-1)!.at;
   const compared = observations.flatMap(comparedOf);
-  const walls: Walls = Object.fromEntries(
-    of.walls
-      .filter(({ place }) => looksAt(compared, place))
-      .map(({ place, begin, events }) => [place, carry(begin(setting, COARSE), last, events)]),
+  const looked = of.walls.filter(({ place }) => looksAt(compared, place));
+  const walls: Walls = carryTogether(
+    Object.fromEntries(looked.map(({ place, begin }) => [place, begin(setting, COARSE)])),
+    of.joined,
+    Object.fromEntries(looked.map(({ place, events }) => [place, events])),
+    last,
   );
   return compared.map((c) => (c.value - predicted(c, walls)) / c.sigma);
 }

@@ -1,7 +1,7 @@
 import { edgeAtWater, moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
 import { spreadOf } from '../forecast/windows.ts';
-import type { Walls } from '../forecast/ensemble.ts';
+import type { Walls } from '../drying/together.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
@@ -46,7 +46,7 @@ export interface PiecePlan {
   warnings: Hazard[];
   /** The softest that coats make it; null where none wets it. */
   softest: Softest | null;
-  believed: Omit<Believed, 'best' | 'members'> & { setting: WallSetting };
+  believed: Omit<Believed, 'best' | 'members' | 'joined'> & { setting: WallSetting };
   places: PlacesNow;
   /** What one touch check would do to the next window; null where it says nothing. */
   check: CheckValue | null;
@@ -117,7 +117,7 @@ export function planFrom(
   whatIf: WhatIf | undefined,
   effort: Effort = {},
 ): PiecePlan {
-  const { best, members, at, ...rest } = believed;
+  const { best, members, at, joined: _joins, ...rest } = believed;
   const run = best.wall!;
   // a wall still warm from a hot tool is known until it has cooled
   const from = Math.max(at, run.at);
@@ -229,7 +229,8 @@ function wallNow({ state, setting, wall }: WallRun, fired: FiredState): WallNow 
 }
 
 function warningsFor(places: PlacesNow, softest: Softest | null): Hazard[] {
-  return [...(places.uneven ? [hazards.uneven] : []), ...(softest?.slumps ? [hazards.slump] : [])];
+  const { uneven } = places;
+  return [...(uneven?.level === 'warn' ? [hazards.uneven] : []), ...(softest?.slumps ? [hazards.slump] : [])];
 }
 
 /** A plan is looked at afresh when the next thing in it happens, and at least every ten minutes. */

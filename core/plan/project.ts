@@ -70,22 +70,19 @@ export function project(from: WallRun, given: Project): Projection {
   }));
   const areaM2 = outsideArea(piece.form);
   const { body } = from.setting;
-  const planned: Record<string, Instant> = {};
-  const doneAt = (key: string): Instant | null => {
-    const of = route.find((p) => p.key === key);
-    return planned[key] ?? (of && done(of)) ?? null;
-  };
-  const done = (of: Planned): Instant | null => {
-    const found = doneOf(piece, of);
-    return found && !found.leftOut ? found.at : null;
-  };
+  /** When what is still to be done is done; what has closed is gone on without. */
+  const planned: Record<string, Instant | 'left-out'> = {};
+  const doneAt = (key: string): Instant | 'left-out' | null => planned[key] ?? loggedAt(piece, route, key);
   const open = route.filter((of) => doneOf(piece, of) === null && !passedBy(piece, route, of));
   const chains = chainsOf(route);
-  const nextAfter = (of: Planned) => open[open.indexOf(of) + 1];
+  // what need not be done is not counted on, unless it is given when
+  const counted = open.filter((of) => !of.optional || times[of.key] !== undefined);
+  const nextAfter = (of: Planned) => counted[counted.indexOf(of) + 1];
 
   let ahead: Ahead = { run: forkRun(from, now, standing(from)), coming: covers };
-  goOn(ahead, now, open[0], body);
-  let before = from.trajectory;
+  goOn(ahead, now, counted[0], body);
+  /** The wall as far as it is known, for the needs of what comes next. */
+  let course = joined([from.trajectory, ahead.run.trajectory]);
   const parts: Trajectory[] = [];
   const laid: WallEvent[] = [];
   let earliest = piece.madeAt;
@@ -97,15 +94,17 @@ export function project(from: WallRun, given: Project): Projection {
       earliest = known.at;
       return gateOf(of, known.leftOut ? 'left-out' : 'done', known.at);
     }
-    if (!open.includes(of)) return gateOf(of, 'left-out', null);
+    if (!open.includes(of)) {
+      planned[of.key] = 'left-out';
+      return gateOf(of, 'left-out', null);
+    }
     const chain = (chains[of.key] ?? []).filter((key) => open.some((other) => other.key === key));
     const inShine = route.filter(({ key }) => key === of.key || chain.includes(key));
     const handsMs = inShine.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
     const fits = (interval: Interval) => policy([interval], handsMs, spells, now) !== null;
-    const trajectory = joined([before, ahead.run.trajectory]);
     const { found, wait, tooDry } = intervalsOf(
       of,
-      { trajectory, body, piece, doneAt, fired },
+      { trajectory: course, body, piece, doneAt, fired },
       earliest,
       fits,
     );
@@ -115,7 +114,12 @@ export function project(from: WallRun, given: Project): Projection {
     };
     const at =
       times[of.key] ?? gate.doAt ?? (gate.opens === null ? null : Math.max(gate.opens, now, earliest));
-    if (at === null || gate.status === 'closed') return gate;
+    // what need not be done is not counted on
+    if (gate.status === 'closed' || !counted.includes(of)) {
+      planned[of.key] = 'left-out';
+      return gate;
+    }
+    if (at === null) return gate;
     planned[of.key] = at;
     const deed = intended(of, tubs, at);
     for (const effect of deed.effects) if (effect.does === 'fire') fired = effect.to;
@@ -126,9 +130,9 @@ export function project(from: WallRun, given: Project): Projection {
       for (const event of events) applyEvent(fork, event);
       laid.push(...events);
       parts.push(until(ahead.run.trajectory, at));
-      before = { at: [], x: [], rate: [], mesh: [] };
       ahead = { run: fork, coming: covers.filter((event) => event.at > at) };
       goOn(ahead, at, nextAfter(of), body);
+      course = ahead.run.trajectory;
     }
     earliest = events.length > 0 ? at : at + (of.step.takesS?.usual ?? 0) * SECOND;
     return gate;
@@ -138,6 +142,14 @@ export function project(from: WallRun, given: Project): Projection {
     trajectory: joined([...parts, ahead.run.trajectory]),
     events: [...covers, ...laid].sort((a, b) => a.at - b.at),
   };
+}
+
+/** When a step was done by the log. */
+export function loggedAt(piece: PieceState, route: Planned[], key: string): Instant | 'left-out' | null {
+  const of = route.find((p) => p.key === key);
+  const found = of && doneOf(piece, of);
+  if (!found) return null;
+  return found.leftOut ? 'left-out' : found.at;
 }
 
 /** A step that need not be done is passed by once a later one was. */

@@ -4,9 +4,8 @@ import { wallEventsOf, usually } from '../piece/deed.ts';
 import { intervalsOf, type Gate } from '../piece/gates.ts';
 import { wholeZone, type Planned } from '../technique/layer.ts';
 import type { Need, Remedy } from '../technique/technique.ts';
-import { HOUR, type Instant } from '../units/quantity.ts';
-import type { Project } from './project.ts';
-import { doneOf } from '../log/piece.ts';
+import { HOUR } from '../units/quantity.ts';
+import { loggedAt, type Project } from './project.ts';
 
 /** A rescue is looked for no further ahead than this. */
 const LOOK = 12 * HOUR;
@@ -30,11 +29,6 @@ export function rescued(from: WallRun, planned: Planned, { piece, route, now }: 
     };
     for (const event of wallEventsOf(deed, 'wall')) applyEvent(fork, event);
     carry(fork, now + LOOK);
-    const doneAt = (key: string): Instant | null => {
-      const of = route.find((p) => p.key === key);
-      const done = of && doneOf(piece, of);
-      return done && !done.leftOut ? done.at : null;
-    };
     const { found } = intervalsOf(
       {
         ...planned,
@@ -44,7 +38,7 @@ export function rescued(from: WallRun, planned: Planned, { piece, route, now }: 
         trajectory: joined([fork.trajectory]),
         body: from.setting.body,
         piece,
-        doneAt,
+        doneAt: (key) => loggedAt(piece, route, key) ?? 'left-out',
         fired: piece.fired,
       },
       now,

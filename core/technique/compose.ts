@@ -64,23 +64,27 @@ function passesOf(layer: Layer, step: Step, zone: Zone | null, progress: Progres
   const ref = { layer: layer.id, step: step.key, zone: zone?.id ?? null };
   const count = passCount(layer, step, ref, progress);
   const usual = Math.max(1, usualPasses(layer, step, progress));
+  const done = progress.done(ref);
   const face = step.face ?? layer.face;
   return Array.from({ length: count }, (_, i): Planned => {
     const pass = i + 1;
     const of = zone ? `, ${zone.name.toLowerCase()}` : '';
-    const many = count > 1;
+    const many = count > 1 || usual > 1;
+    // how many fills it takes is the slip's to say
+    const counted = pass <= usual && !step.effects.some(({ does }) => does === 'fill');
+    const number = counted ? ` ${pass} of ${usual}` : ` ${pass}`;
     const refs = [{ ...ref, pass }];
     return {
       key: refKey(refs[0]!),
       refs,
       step: {
         ...step,
-        name: `${step.name}${many ? ` ${pass} of ${Math.max(count, usual)}` : ''}${of}`,
+        name: `${step.name}${many ? number : ''}${of}`,
         verb: `${step.verb}${many ? ` ${pass}` : ''}${of}`,
       },
       pass,
       passes: count,
-      optional: (step.optional === true && !layer.also.includes(step.key)) || pass > usual,
+      optional: (step.optional === true && !layer.also.includes(step.key)) || pass > Math.max(usual, done),
       face,
       zones: zone ? [zone] : layer.zones,
       stock: stockOf(layer, refs[0]!),
@@ -125,12 +129,13 @@ function ownNeeds(unit: Unit, units: Unit[]): Need[] {
     if (!('of' in need) || need.of === undefined || need.kind === 'water' || need.of === '@here')
       return [need];
     const named = need.of === '@before' ? step.key : need.of;
-    const before = units
-      .slice(0, here)
-      .findLast(
-        ({ refs: [ref] }) =>
-          ref!.step === named && (ref!.zone === zone || zone === null || ref!.zone === null),
-      );
+    const before = units.slice(0, here).findLast(
+      ({ refs: [ref], optional, pass: which }) =>
+        ref!.step === named &&
+        // a pass more than is needed is not waited for before it is laid
+        (!optional || which === 1 || ref!.step === step.key) &&
+        (ref!.zone === zone || zone === null || ref!.zone === null),
+    );
     return before ? [{ ...need, of: before.key } as Need] : [];
   });
 }

@@ -103,13 +103,18 @@ function reachOf({ step }: Planned, spans: Span[]): number {
   return Math.min(...spans.map(({ driest }) => driest ?? Number.NEGATIVE_INFINITY), ...reached);
 }
 
+/** Of two layers each way of spoiling one another once, by the first steps that do. */
 function clashesIn(route: Planned[], layers: readonly Layer[]): Conflict[] {
+  const named = new Set<string>();
   return route.flatMap((then, i) =>
     route.slice(0, i).flatMap((before) => {
       if (before.refs[0]!.layer === then.refs[0]!.layer || before.face !== then.face) return [];
       const zones = [...before.zones, ...then.zones];
       if (!before.zones.some((a) => then.zones.some((b) => overlap(a, b, zones)))) return [];
       const of = clashes.find((clash) => does(before, clash.before) && does(then, clash.then));
+      const name = of && `${before.refs[0]!.layer} ${then.refs[0]!.layer} ${of.words}`;
+      if (name === undefined || named.has(name)) return [];
+      named.add(name);
       return of
         ? [
             {

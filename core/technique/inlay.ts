@@ -18,6 +18,8 @@ const fill: Step = {
   ],
   needs: [
     { ...water('skin', 58, 75), pass: 'first' },
+    { kind: 'since', of: 'cut', least: 0, pass: 'first', only: { mark: 'cut' } },
+    { kind: 'since', of: 'stamp', least: 0, pass: 'first', only: { mark: 'stamp' } },
     { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
   ],
   takesS: about(5 * MINUTE_S),

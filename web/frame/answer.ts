@@ -118,6 +118,7 @@ export function between(edge: EdgeSpread | undefined, now: Instant, zone: string
   if (edge.p90 === null) return `${lead}not before ${whenNear(early, now, zone)}`;
   if (edge.p90 <= now) return '';
   const to = whenNear(asKnown(edge.p90, edge), now, zone);
+  if (to === whenNear(early, now, zone)) return '';
   return edge.p10 <= now
     ? `${lead}between now and ${to}`
     : `${lead}between ${whenNear(early, now, zone)} and ${to}`;

@@ -2,11 +2,12 @@ import { useState } from 'react';
 import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import { hazardsOf, type NextStep } from '../../core/plan/next.ts';
-import { usually } from '../../core/piece/deed.ts';
+import { fillOf, usually } from '../../core/piece/deed.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
 import { slipForCoat } from '../../core/slip/amount.ts';
-import type { Face, Outcome } from '../../core/log/entry.ts';
+import type { Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
+import type { StepRef } from '../../core/technique/layer.ts';
 import type { Effect } from '../../core/technique/technique.ts';
 import { formatFixed, formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { useDraft } from '../frame/draft.ts';
@@ -74,7 +75,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
   const tub = tubs.find(({ id }) => id === typed.tub);
   const gravityText = typed.gravity ?? formatFixed(tub?.specificGravity ?? usualGravity(laid), 2, units);
   const textOf = (i: number, field: EffectField) =>
-    typed.values[`${i}.${field.key}`] ?? asText(usual[i]!, field, units);
+    typed.values[`${i}.${field.key}`] ?? asText(usual[i]!, field, units, wall.thicknessM);
   const effects = usual.map((effect, i) => typedEffect(effect, (field) => textOf(i, field), units));
   const slip = laid && {
     specificGravity: typedNumber(gravityText) ?? Number.NaN,
@@ -103,7 +104,16 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     const [first] = Object.values(found);
     if (first) return { wrong: first };
     if (tub && laid) localStorage.setItem(LAST_TUB, tub.id);
-    const volumeM3 = laid ? slipForCoat(areaM2 * laid.share, depthOf(effects.find((e) => 'use' in e)!)) : 0;
+    const volumeM3 = laid
+      ? slipForCoat(
+          areaM2 * laid.share,
+          depthOf(
+            effects.find((e) => 'use' in e)!,
+            slip!,
+            planned.refs,
+          ),
+        )
+      : 0;
     const used =
       laid && tub && volumeM3 > 0 ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];
     return {
@@ -168,16 +178,22 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
               label: `${face === 'outside' ? 'Outside' : 'Inside'}${face === planned.face ? '' : ' (beside the planned steps)'}`,
             }))}
           />
-          <Fit
-            coat={{
-              thicknessM: depthOf(effects.find((e) => 'use' in e)!),
-              specificGravity: slip!.specificGravity,
-              grainDensity: slip!.grainDensity,
-              adjusted: slip!.adjusted,
-            }}
-            wall={wall}
-            step={step}
-          />
+          {laid.does === 'coat' && (
+            <Fit
+              coat={{
+                thicknessM: depthOf(
+                  effects.find((e) => 'use' in e)!,
+                  slip!,
+                  planned.refs,
+                ),
+                specificGravity: slip!.specificGravity,
+                grainDensity: slip!.grainDensity,
+                adjusted: slip!.adjusted,
+              }}
+              wall={wall}
+              step={step}
+            />
+          )}
         </>
       )}
       {!laid && <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />}
@@ -244,12 +260,15 @@ function EffectInput({ field: { label, as, help }, text, onText, error }: Effect
   return <QuantityField {...props} {...wrong} dimension={as} />;
 }
 
+/** No groove goes deeper than this part of the wall. Common practice. */
+const DEEPEST = 3;
 const perUnit = { percent: 100, grams: 1000, seconds: 1 };
 
 /** A usual quantity as the text of its field. */
-function asText(effect: Effect<number>, { key, as }: EffectField, units: UnitChoice): string {
-  const value = (effect as unknown as Record<string, number | string>)[key]!;
-  if (typeof value === 'string') return value;
+function asText(effect: Effect<number>, { key, as }: EffectField, units: UnitChoice, wallM: number): string {
+  const usual = (effect as unknown as Record<string, number | string>)[key]!;
+  if (typeof usual === 'string') return usual;
+  const value = key === 'depthM' ? Math.min(usual, wallM / DEEPEST) : usual;
   return as === 'percent' || as === 'grams' || as === 'seconds'
     ? formatNumber(value * perUnit[as], 1, units)
     : quantityText(value, as as 'length', units);
@@ -272,12 +291,14 @@ function typedEffect(
 }
 
 /** How thick slip lies where it lies, m. */
-const depthOf = (effect: Effect<number>): number =>
-  effect.does === 'fill'
-    ? effect.depthM * (1 + effect.proud)
-    : 'thicknessM' in effect
-      ? effect.thicknessM
-      : 0;
+const depthOf = (
+  effect: Effect<number>,
+  slip: Pick<SlipLaid, 'specificGravity' | 'grainDensity'>,
+  refs: StepRef[],
+): number => {
+  if (effect.does === 'fill') return fillOf(effect, slip, refs);
+  return 'thicknessM' in effect ? effect.thicknessM : 0;
+};
 
 function usualGravity(laid: Effect<number> | undefined): number {
   if (!laid || !('use' in laid)) return 1;

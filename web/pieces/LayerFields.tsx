@@ -90,7 +90,7 @@ export function LayerFields({ layers, onLayers, kind, wrong }: LayerFieldsProps)
       {[...new Set(conflicts.map(({ problem }) => problem.message))].map((message) => (
         <Trouble key={message}>{message}</Trouble>
       ))}
-      <Button variant="outlined" onClick={() => onLayers([...layers, freshLayer()])}>
+      <Button variant="outlined" sx={{ mt: 2 }} onClick={() => onLayers([...layers, freshLayer()])}>
         Add another technique
       </Button>
     </>
@@ -118,7 +118,7 @@ function LayerSection({ layer, place, hasHeight, onChange, onDrop, wrong }: Laye
       action={onDrop && <Button onClick={onDrop}>Leave it out</Button>}
     >
       <Box sx={{ mb: 2 }}>{technique.gives}</Box>
-      <Columns>
+      <Columns narrowest={320}>
         <ChoiceField
           label="Technique"
           value={layer.technique}

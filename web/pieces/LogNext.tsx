@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Button } from '@mui/material';
 import type { NextStep } from '../../core/plan/next.ts';
 import { isSign } from '../../core/coat/sign.ts';
@@ -11,7 +11,7 @@ import type { CoatedWall } from './coatedWall.ts';
 
 const DoneDialog = lazy(async () => ({ default: (await import('./DoneDialog.tsx')).DoneDialog }));
 
-interface Named {
+export interface Named {
   pieceId: string;
   name: string;
   areaM2: number;
@@ -23,78 +23,97 @@ interface LogNextProps {
   tone: Tone;
 }
 
-/** One tap for what a piece asks for next: the sign that ends its wait, its coat, or its step. */
+/** One tap for what a piece asks for next: what ends its wait, that it is enough, or its step. */
 export function LogNext({ piece, tone }: LogNextProps) {
   const log = useLog();
+  const { open, dialog } = useDoneDialog(piece);
   const { next, pieceId, name } = piece;
-  if (!next) return null;
+  if (!next) return dialog;
   const { wait, enough } = next;
-  if (!wait || tone === 'late')
+  if (wait && tone !== 'late') {
+    const seen = isSign(wait.what) ? `It is ${waitWords(wait.what)}` : `Seen: ${wait.what}`;
     return (
       <>
-        <LogStepButton piece={piece} step={next} variant={tone === 'now' ? 'contained' : 'outlined'} />
-        {enough && (
-          <Button
-            variant="outlined"
-            aria-label={`Enough, ${enough.what}: ${name}`}
-            onClick={() => void log(`${name}: ${enough.what}`, [entry('piece.seen', pieceId, enough)])}
-          >
-            Enough: {enough.what}
-          </Button>
-        )}
+        <Button
+          {...nextAct}
+          variant="contained"
+          aria-label={`${seen}: ${name}`}
+          onClick={() =>
+            void log(`${name}: ${waitWords(wait.what)}`, [
+              entry('piece.seen', pieceId, { refs: wait.of, what: wait.what }),
+            ])
+          }
+        >
+          {seen}
+        </Button>
+        {dialog}
       </>
     );
-  const seen = isSign(wait.what) ? `It is ${waitWords(wait.what)}` : `Seen: ${wait.what}`;
+  }
   return (
-    <Button
-      {...nextAct}
-      variant="contained"
-      aria-label={`${seen}: ${name}`}
-      onClick={() =>
-        void log(`${name}: ${waitWords(wait.what)}`, [
-          entry('piece.seen', pieceId, { refs: wait.of, what: wait.what }),
-        ])
-      }
-    >
-      {seen}
-    </Button>
+    <>
+      <LogStepButton
+        step={next}
+        name={name}
+        variant={tone === 'now' ? 'contained' : 'outlined'}
+        onOpen={open}
+      />
+      {enough && (
+        <Button
+          variant="outlined"
+          aria-label={`Enough, ${enough.what}: ${name}`}
+          onClick={() => void log(`${name}: ${enough.what}`, [entry('piece.seen', pieceId, enough)])}
+        >
+          Enough: {enough.what}
+        </Button>
+      )}
+      {dialog}
+    </>
   );
+}
+
+/**
+ * The form that logs a step. It belongs to whoever shows many steps: what is logged may take a step out of the list
+ * while it is on its way, and bring it back when it is refused.
+ */
+export function useDoneDialog(piece: Named): { open: (step: NextStep) => void; dialog: ReactNode } {
+  const [step, setStep] = useState<NextStep | null>(null);
+  const dialog = step && (
+    <Suspense fallback={null}>
+      <DoneDialog
+        pieceId={piece.pieceId}
+        pieceName={piece.name}
+        areaM2={piece.areaM2}
+        wall={piece.wall}
+        step={step}
+        onClose={() => setStep(null)}
+      />
+    </Suspense>
+  );
+  return { open: setStep, dialog };
 }
 
 /** Opens the form that logs a step. */
 export function LogStepButton({
-  piece,
   step,
+  name,
   variant,
+  onOpen,
 }: {
-  piece: Named;
   step: NextStep;
+  name: string;
   variant: 'contained' | 'outlined' | 'text';
+  onOpen: (step: NextStep) => void;
 }) {
-  const [open, setOpen] = useState(false);
   return (
-    <>
-      <Button
-        {...(variant === 'text' ? {} : nextAct)}
-        variant={variant}
-        sx={variant === 'text' ? { px: 0 } : {}}
-        onClick={() => setOpen(true)}
-        aria-label={`${step.verb}: ${piece.name}`}
-      >
-        {step.verb}
-      </Button>
-      {open && (
-        <Suspense fallback={null}>
-          <DoneDialog
-            pieceId={piece.pieceId}
-            pieceName={piece.name}
-            areaM2={piece.areaM2}
-            wall={piece.wall}
-            step={step}
-            onClose={() => setOpen(false)}
-          />
-        </Suspense>
-      )}
-    </>
+    <Button
+      {...(variant === 'text' ? {} : nextAct)}
+      variant={variant}
+      sx={variant === 'text' ? { px: 0 } : {}}
+      onClick={() => onOpen(step)}
+      aria-label={`${step.verb}: ${name}`}
+    >
+      {step.verb}
+    </Button>
   );
 }

@@ -93,7 +93,7 @@ function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
         {piece.made.name}
       </Typography>
       <Box sx={{ color: faded }}>
-        {clay && `${clay}, `}wall {formatQuantity('length', piece.made.form.wallM, units)}, made{' '}
+        {clay && `${clay}, `}wall {formatQuantity('length', piece.form.wallM, units)}, made{' '}
         {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)} · {techniqueNames(piece.layers)}{' '}
         <Box
           component={RouterLink}
@@ -213,7 +213,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           <Box>{softestWords(plan.softest, plan.believed.waterAdded, now, zone, units)}</Box>
         )}
       </Section>
-      <Places places={plan.places} body={given.body} />
+      <Places places={plan.places} body={given.body} now={shownAt} />
       <Section title="Steps">
         <Steps plan={plan} now={now} zone={zone} />
       </Section>

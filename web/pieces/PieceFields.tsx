@@ -234,9 +234,11 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
   );
 }
 
-export function Columns({ children }: { children: ReactNode }) {
+export function Columns({ children, narrowest = 220 }: { children: ReactNode; narrowest?: number }) {
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+    <Box
+      sx={{ display: 'grid', gap: 2, gridTemplateColumns: `repeat(auto-fit, minmax(${narrowest}px, 1fr))` }}
+    >
       {children}
     </Box>
   );

@@ -7,6 +7,7 @@ import { stands } from '../../core/form/form.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import { routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
+import type { Effect } from '../../core/technique/technique.ts';
 import { refKey, type StepRef } from '../../core/technique/layer.ts';
 import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { ActLog } from '../frame/ActLog.tsx';
@@ -65,6 +66,14 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** What was done without a step of its own; null where its effect says it all. */
+const besideThePlan = (effects: Effect<number>[]): string | null =>
+  effects.some(({ does }) => does === 'coat')
+    ? 'Coat beside the plan'
+    : effects.some(({ does }) => does === 'cut')
+      ? 'Trimmed'
+      : null;
+
 /** The face that is meant, where it is not the outside. */
 const faceWords = ({ face }: Entry): string => (face === 'inside' ? ', inside' : '');
 
@@ -106,7 +115,7 @@ function entryWords(
       const of = slip
         ? ` at SG ${formatFixed(slip.specificGravity, 2, units)}${slip.adjusted === 'none' ? '' : `, ${slip.adjusted}`}`
         : '';
-      const name = stepName(refs) ?? (slip ? 'Coat beside the plan' : null);
+      const name = stepName(refs) ?? besideThePlan(effects);
       const done = name === null ? capital(what) : `${name}${what && `, ${what}`}`;
       return `${done}${of}${faceWords(e)}${outcome ? `: ${outcome}` : ''}${note ? `. ${note}` : ''}`;
     }

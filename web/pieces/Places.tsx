@@ -2,18 +2,18 @@ import { Box } from '@mui/material';
 import { wetness } from '../../core/clay/colour.ts';
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { PlacesNow } from '../../core/piece/places.ts';
-import { formatFixed, formatQuantity } from '../../core/units/quantity.ts';
+import type { Uneven } from '../../core/piece/uneven.ts';
+import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
-import { useUnits } from '../frame/maker.ts';
+import { useUnits, useZone } from '../frame/maker.ts';
 import { Section } from '../frame/parts.tsx';
-import { faded, ink, ironRed, slab } from '../frame/theme.ts';
+import { faded, ink, ironRed, ochre, slab } from '../frame/theme.ts';
+import { whenNear } from '../frame/times.ts';
 import { placeNames } from './scene.ts';
 
-/** The share of members from which on uneven drying is told. */
-const WORTH_SAYING = 0.25;
-
 /** The places of a piece side by side: each in its own moisture, the driest and the wettest named. */
-export function Places({ places, body }: { places: PlacesNow; body: ClayBody }) {
+export function Places({ places, body, now }: { places: PlacesNow; body: ClayBody; now: Instant }) {
+  const zone = useZone();
   const units = useUnits();
   const ramp = clayRamp(body.dryColour, body.wetColour);
   const apart = Math.round(places.wettest.meanIndex - places.driest.meanIndex);
@@ -46,12 +46,27 @@ export function Places({ places, body }: { places: PlacesNow; body: ClayBody }) 
         {placeNames[places.wettest.place].toLowerCase()}: {apart} apart on the moisture index,{' '}
         {formatFixed(100 * places.shrinkageApart, 1, units)} % in shrinkage.
       </Box>
-      {places.unevenIn > WORTH_SAYING && (
-        <Box sx={{ color: ironRed, fontWeight: 650 }}>
-          In {Math.round(10 * places.unevenIn)} of 10 such walls that is enough to warp or to crack: wrap what
-          is ahead, or cover it loosely until it has evened out.
+      {places.uneven && places.uneven.level !== 'little' && (
+        <Box sx={{ color: places.uneven.level === 'warn' ? ironRed : ochre, fontWeight: 650 }}>
+          {unevenWords(places.uneven, now, zone, units)}
         </Box>
       )}
     </Section>
   );
+}
+
+/** Which strain stays in the piece, how much, and the one act that helps. */
+function unevenWords(
+  { between, ahead, at, mismatch, bears, level }: Uneven,
+  now: Instant,
+  zone: string,
+  units: UnitChoice,
+): string {
+  const percent = (share: number) => `${formatFixed(100 * share, 1, units)} %`;
+  const when = at > now ? `, most ${whenNear(at, now, zone)}` : '';
+  if (between === 'faces')
+    return `It curls by ${percent(mismatch)} of its length${when}; ${percent(bears)} shows: turn it over, or cover it loosely until then.`;
+  const [a, b] = between.map((place) => placeNames[place].toLowerCase());
+  const verb = level === 'warn' ? 'That is enough to warp or to crack' : 'That is near to what it bears';
+  return `Between ${a} and ${b} ${percent(mismatch)} of shrinkage stays${when}, where clay bears ${percent(bears)}. ${verb}: wrap the ${placeNames[ahead].toLowerCase()}${at > now ? ` until ${whenNear(at, now, zone)}` : ''}.`;
 }

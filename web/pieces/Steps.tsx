@@ -11,7 +11,7 @@ import { copperGreen, faded, hairline, ink, ironRed, manganese, ochre } from '..
 import { whenNear } from '../frame/times.ts';
 import { asKnown, between, waitWords } from '../frame/answer.ts';
 import { coatedWall } from './coatedWall.ts';
-import { LogStepButton } from './LogNext.tsx';
+import { LogStepButton, useDoneDialog } from './LogNext.tsx';
 
 const states: Record<GateStatus, { word: string; colour: string }> = {
   done: { word: 'Done', colour: ink },
@@ -42,6 +42,14 @@ const stacked = {
 
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
 export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone: string }) {
+  const { piece } = plan;
+  // any step can be logged out of turn: the wall does not care for the order of a list
+  const { open, dialog } = useDoneDialog({
+    pieceId: piece.id,
+    name: piece.made.name,
+    areaM2: outsideArea(piece.form),
+    wall: coatedWall(plan),
+  });
   const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
   const first = plan.gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
   const stateOf = (s: Gate, i: number): { word: string; colour: string } => {
@@ -84,7 +92,16 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
               </TableCell>
               <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
                 {stateOf(s, i).word}
-                {isOpen(s.status) && !plan.piece.finished && <LogStep plan={plan} gate={s} />}
+                {isOpen(s.status) && !plan.piece.finished && (
+                  <Box>
+                    <LogStepButton
+                      step={stepAt(s, plan.at)}
+                      name={plan.piece.made.name}
+                      variant="text"
+                      onOpen={open}
+                    />
+                  </Box>
+                )}
               </TableCell>
               <TableCell role="cell" data-label="Opens">
                 {s.doneAt === null ? when(asKnown(s.opens, s.windows[0]?.opens), '–') : ''}
@@ -114,6 +131,7 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
           ))}
         </TableBody>
       </Table>
+      {dialog}
     </Box>
   );
 }
@@ -156,22 +174,3 @@ function Signs({ gate: { planned, wait } }: { gate: Gate }) {
 }
 
 const whenWords = { 'too-wet': 'Too wet: ', 'too-dry': 'Too dry: ', seen: 'If ' } as const;
-
-/** Any step can be logged out of turn: the wall does not care for the order of a list. */
-function LogStep({ plan, gate }: { plan: PiecePlan; gate: Gate }) {
-  const { piece, at } = plan;
-  return (
-    <Box>
-      <LogStepButton
-        piece={{
-          pieceId: piece.id,
-          name: piece.made.name,
-          areaM2: outsideArea(piece.form),
-          wall: coatedWall(plan),
-        }}
-        step={stepAt(gate, at)}
-        variant="text"
-      />
-    </Box>
-  );
-}

@@ -1,15 +1,7 @@
-import type { PieceDone } from '../../core/log/entry.ts';
+import { nothingSaid, type PieceDone } from '../../core/log/entry.ts';
 
 /** A deed with all that was not said of it left open. */
 export const deed = (said: Partial<PieceDone> & Pick<PieceDone, 'effects'>): PieceDone => ({
-  refs: [],
-  zone: null,
-  endedAt: null,
-  slip: null,
-  tubs: [],
-  form: null,
-  outcome: null,
-  faults: [],
-  note: '',
+  ...nothingSaid,
   ...said,
 });

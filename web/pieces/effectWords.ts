@@ -19,7 +19,7 @@ export function effectWords(effect: Effect<number>, units: UnitChoice): string |
       return `misted ${grams(effect.kgM2)}`;
     case 'cut':
     case 'scrape':
-      return effect.depthM > 0 ? `${length(effect.depthM)} off` : 'clay cut away';
+      return effect.depthM > 0 ? `${length(effect.depthM)} off` : null;
     case 'heat':
       return `${heatTools[effect.tool].name.toLowerCase()}, ${Math.round(effect.seconds)} s`;
     case 'stretch':

@@ -136,7 +136,7 @@ describe('the places of a piece', () => {
   it('stand side by side, the driest and the wettest named', async () => {
     testStudio();
     const plan = planAt(6);
-    show(<Places places={plan.places} body={caseOf([made]).body} />);
+    show(<Places places={plan.places} body={caseOf([made]).body} now={NOON} />);
     const said = (await screen.findByText(/^Driest is the/)).textContent;
     expect(said).toMatch(/Driest is the rim, wettest the (foot|floor)/);
     expect(screen.getByText(/^Rim \d+$/)).toBeTruthy();
@@ -146,8 +146,20 @@ describe('the places of a piece', () => {
   it('say what to do where they dry too far apart', async () => {
     testStudio();
     const { places } = planAt(6);
-    show(<Places places={{ ...places, unevenIn: 0.8 }} body={caseOf([made]).body} />);
-    expect(await screen.findByText(/In 8 of 10 such walls .* wrap what is ahead/)).toBeTruthy();
+    const uneven = {
+      between: ['rim', 'wall'] as ['rim', 'wall'],
+      ahead: 'rim' as const,
+      at: NOON + 30 * HOUR,
+      mismatch: 0.027,
+      bears: 0.02,
+      level: 'warn' as const,
+    };
+    show(<Places places={{ ...places, uneven }} body={caseOf([made]).body} now={NOON} />);
+    expect(
+      await screen.findByText(
+        /Between rim and wall 2.7 % of shrinkage stays.*bears 2.0 %.*wrap the rim until/,
+      ),
+    ).toBeTruthy();
   });
 });
 

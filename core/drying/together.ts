@@ -1,0 +1,95 @@
+import { diffusivityLaw, specificVolume } from '../clay/body.ts';
+import type { Join, PlaceName } from '../form/form.ts';
+import { DAY, HOUR, MINUTE, type Instant } from '../units/quantity.ts';
+import { meanReading } from './readings.ts';
+import { carry, type WallEvent, type WallRun } from './run.ts';
+
+/** The walls of a piece, by place. */
+export type Walls = Partial<Record<PlaceName, WallRun>>;
+
+/** How the places of a piece are joined, and the face of each, m². */
+export interface Joined {
+  joins: Join[];
+  areas: Partial<Record<PlaceName, number>>;
+}
+
+/** A wall by itself. */
+export const alone: Joined = { joins: [], areas: {} };
+
+/** What passes between places is looked at again when the difference between two has changed by about this, kg/kg. */
+const CHANGED_X = 0.006;
+const SHORTEST = 20 * MINUTE;
+/** Explicit in time: well within the time constant of a rim, some hours. */
+const LONGEST = 3 * HOUR;
+/** Clay as dry as this passes next to nothing on, kg/kg. */
+const DRY_X = 0.03;
+
+/**
+ * Carries the walls of a piece side by side. Neighbours exchange water through the section they share: per width of the
+ * seam D·ρ_dry·t·ΔX/d, held from one look to the next at what it will be midway. All of them end at `to`.
+ * @param events of each place, ascending; those before its wall stands are over
+ * @param watch called at each look, and at the end
+ */
+export function carryTogether(
+  walls: Walls,
+  { joins, areas }: Joined,
+  events: Partial<Record<PlaceName, WallEvent[]>>,
+  to: Instant,
+  watch: (walls: Walls, at: Instant) => void = () => undefined,
+): Walls {
+  const all = Object.entries(walls) as [PlaceName, WallRun][];
+  const present = joins.filter(({ between: [a, b] }) => walls[a] && walls[b]);
+  const left = new Map(all.map(([place]) => [place, [...(events[place] ?? [])]]));
+  let at = Math.min(...all.map(([, run]) => run.at));
+  let last: { at: Instant; apart: number[] } | null = null;
+  const carryTo = (moment: Instant) => {
+    for (const [place, run] of all) {
+      const due = left.get(place)!;
+      const upTo = due.findIndex((event) => event.at > moment);
+      carry(run, moment, due.splice(0, upTo < 0 ? due.length : upTo));
+    }
+    at = moment;
+  };
+  while (at < to) {
+    watch(walls, at);
+    const apart = present.map(({ between: [a, b] }) => meanOf(walls[a]!) - meanOf(walls[b]!));
+    const perMs = apart.map((x, i) => (last && at > last.at ? (x - last.apart[i]!) / (at - last.at) : 0));
+    last = { at, apart };
+    const nextEvent = Math.min(
+      to,
+      ...[...left.values()].flatMap((due) => (due[0] ? [Math.max(at, due[0].at)] : [])),
+    );
+    const dry = all.every(([, run]) => meanOf(run) < DRY_X);
+    const span = present.length === 0 || dry ? to - at : spanFor(perMs, at, nextEvent);
+    const middle = apart.map((x, i) => (dry ? 0 : x + (perMs[i]! * span) / 2));
+    exchange(walls, present, areas, middle);
+    carryTo(Math.min(to, at + span));
+  }
+  for (const [, run] of all) run.state.comesKgM2S = undefined;
+  watch(walls, to);
+  return walls;
+}
+
+/** Until when what passes between places may be held. */
+function spanFor(perMs: number[], at: Instant, nextEvent: Instant): number {
+  const fastest = Math.max(...perMs.map(Math.abs));
+  const span = Math.min(LONGEST, Math.max(SHORTEST, fastest > 0 ? CHANGED_X / fastest : SHORTEST));
+  const until = nextEvent - at;
+  return until > MINUTE && until < span ? until : Math.min(span, DAY);
+}
+
+const meanOf = ({ state, wall }: WallRun): number => meanReading(state.x, wall.mesh);
+
+/** Sets what comes to each place from its neighbours, kg/(m²·s). */
+function exchange(walls: Walls, joins: Join[], areas: Joined['areas'], apart: number[]): void {
+  for (const run of Object.values(walls)) run.state.comesKgM2S = 0;
+  joins.forEach(({ between: [a, b], widthM, sectionM, distanceM }, i) => {
+    const [one, two] = [walls[a]!, walls[b]!];
+    const { body } = one.setting;
+    const x = (meanOf(one) + meanOf(two)) / 2;
+    const passes = diffusivityLaw(body).value(x) / specificVolume(body, x);
+    const kgPerS = (passes * sectionM * widthM * apart[i]!) / distanceM;
+    one.state.comesKgM2S = one.state.comesKgM2S! - kgPerS / areas[a]!;
+    two.state.comesKgM2S = two.state.comesKgM2S! + kgPerS / areas[b]!;
+  });
+}

@@ -1,0 +1,205 @@
+import type { Page } from '@playwright/test';
+import { expect, expectNoAxeFindings, test } from './studio.ts';
+
+const MADE = '2026-03-10T08:00:00Z';
+const later = (hours: number) => new Date(Date.parse(MADE) + hours * 3_600_000).toISOString();
+const row = (page: Page, name: string | RegExp) => page.getByRole('row', { name });
+
+async function choose(page: Page, field: string | RegExp, option: string | RegExp) {
+  await page.getByRole('combobox', { name: field }).first().click();
+  await page.getByRole('option', { name: option }).click();
+}
+
+/** Logs a step from its row, as it is usual unless something is done in the dialog first. */
+async function logStep(page: Page, name: RegExp, more: () => Promise<void> = async () => {}) {
+  await row(page, name).getByRole('button').first().click();
+  const dialog = page.getByRole('dialog');
+  await more();
+  await dialog.getByRole('button', { name: /^Log / }).click();
+  await expect(dialog).toHaveCount(0);
+}
+
+test.setTimeout(60_000);
+test.beforeEach(({ studio }) => studio.setClock(MADE));
+
+for (const school of [
+  { name: /^Scraped at stiff leather-hard/, dry: false },
+  { name: /^Scraped bone dry/, dry: true },
+])
+  test(`inlay is filled until it stands proud, then scraped ${school.dry ? 'bone dry' : 'at leather-hard'}`, async ({
+    page,
+    studio,
+  }) => {
+    await page.goto(`${studio.address}/pieces/new`);
+    await page.getByLabel('Name or mark').fill('Knot tile');
+    await choose(page, 'Technique', 'Inlay');
+    await choose(page, 'How do you bring it level?', school.name);
+    await page.getByRole('button', { name: 'Log it as made' }).click();
+    await expect(page.getByRole('heading', { name: 'Knot tile' })).toBeVisible();
+    studio.setClock(later(6.5));
+    await page.reload();
+    await expect(row(page, /^Cut the lines/)).toContainText('In its window');
+    // what takes up another step comes after it
+    await row(page, /^Fill 1/)
+      .getByRole('button')
+      .first()
+      .click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Log fill 1' }).click();
+    await expect(page.getByRole('dialog').getByRole('alert')).toContainText(
+      'log that first, or leave it out',
+    );
+    await page.getByRole('dialog').getByRole('button', { name: 'Not now' }).click();
+    await logStep(page, /^Cut the lines/);
+    await expect(row(page, /^Cut the lines/)).toContainText('Done');
+    await logStep(page, /^Fill 1/);
+    await page.getByRole('button', { name: /^It is matte/ }).click();
+    await logStep(page, /^Fill 2/);
+    await expect(row(page, /^Fill 3/)).toContainText('optional');
+    const scrape = row(page, /^Scrape level/);
+    studio.setClock(later(school.dry ? 80 : 9));
+    await page.reload();
+    await expect(scrape).toContainText(/In its window|Waiting|Too late/);
+    await logStep(page, /^Scrape level/, () => page.getByRole('button', { name: 'Good' }).click());
+    await expect(scrape).toContainText('Done');
+    await expect(row(page, /^Fill 3/)).toContainText('Left out');
+    await page.getByRole('button', { name: 'Finish' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Good' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Log finished' }).click();
+    await expect(page.getByText('Finished: good').first()).toBeVisible();
+  });
+
+test('silicate crackle: a skin, a push, a stretch, and the form follows', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/pieces/new`);
+  await page.getByLabel('Name or mark').fill('Dry lake');
+  await page.getByLabel('Wall, freshly made (mm)').fill('9');
+  await choose(page, 'Technique', 'Silicate crackle, thrown');
+  await page.getByRole('button', { name: 'Log it as made' }).click();
+  await expect(page.getByText('Colour the band now')).toBeVisible();
+  await expect(page.getByText(/wall 9(\.0)? mm/)).toBeVisible();
+  await logStep(page, /^Colour the band/);
+  await page.getByRole('button', { name: /^Seen: the colour is no longer wet/ }).click();
+  await logStep(page, /^Brush the silicate on/);
+  await logStep(page, /^Dry it to a skin/);
+  await logStep(page, /^A small push/);
+  const dialog = page.getByRole('dialog');
+  await logStep(page, /^Belly it out/, async () => {
+    await dialog.getByLabel(/^Girth now/).fill('700');
+    await dialog.getByRole('button', { name: 'Log stretched' }).click();
+    await expect(dialog.getByRole('alert')).toContainText('between 1 and 4 times');
+    await dialog.getByLabel(/^Girth now/).fill('130');
+    await expectNoAxeFindings(page);
+  });
+  // 9 mm over 1.03 and 1.3
+  await expect(page.getByText(/wall 6\.7 mm/)).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'stretched to 130 %' })).toBeVisible();
+  await expect(row(page, /^Load for bisque/)).toContainText(/Waiting|Ahead/);
+});
+
+test('a wash waits for the bisque, which waits for the kiln', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/pieces/new`);
+  await page.getByLabel('Name or mark').fill('Bark');
+  await choose(page, 'Technique', 'Oxide wash');
+  await page.getByRole('button', { name: 'Log it as made' }).click();
+  await expect(page.getByRole('heading', { name: 'Bark' })).toBeVisible();
+  const dialog = page.getByRole('dialog');
+  await row(page, /^Brush the wash on/)
+    .getByRole('button')
+    .first()
+    .click();
+  await dialog.getByRole('button', { name: 'Log wash brushed on' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('log its firing first, or choose the way');
+  await dialog.getByRole('button', { name: 'Not now' }).click();
+  await row(page, /^Unload the bisque/)
+    .getByRole('button')
+    .first()
+    .click();
+  await dialog.getByRole('button', { name: 'Log bisque unloaded' }).click();
+  await expect(dialog.getByRole('alert')).toContainText(/log that first|no firing is that quick/);
+  await dialog.getByRole('button', { name: 'Not now' }).click();
+  studio.setClock(later(100));
+  await page.reload();
+  await expect(page.getByText('Load for bisque now')).toBeVisible();
+  await logStep(page, /^Load for bisque/);
+  await expect(page.getByText('Wait until the kiln is cold').first()).toBeVisible();
+  studio.setClock(later(150));
+  await page.reload();
+  await page.getByRole('button', { name: /^Seen: the kiln is cold/ }).click();
+  await logStep(page, /^Unload the bisque/);
+  await logStep(page, /^Sponge the dust off/);
+  await page.getByRole('button', { name: /^Seen: damp, not wet/ }).click();
+  await logStep(page, /^Brush the wash on/);
+  await expect(page.getByText('Wait until nothing is wet').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Seen: nothing is wet/ }).click();
+  await logStep(page, /^Wipe back/);
+  await expect(page.getByText('All steps done')).toBeVisible();
+});
+
+test('two techniques in bands of their own share clay, kiln and one list of steps', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/pieces/new`);
+  await page.getByLabel('Name or mark').fill('Both');
+  await choose(page, /^Where(?! do)/, 'A band');
+  await page.getByLabel('Band from (% of height)').fill('60');
+  await page.getByLabel('Band to (% of height)').fill('95');
+  await page.getByRole('button', { name: 'Add another technique' }).click();
+  await page.getByRole('combobox', { name: 'Technique' }).nth(1).click();
+  await page.getByRole('option', { name: 'Silicate crackle, thrown' }).click();
+  await expect(page.getByText(/does not hold on silicate/).first()).toBeVisible();
+  await page.getByRole('combobox', { name: 'Technique' }).nth(1).click();
+  await page.getByRole('option', { name: 'Inlay' }).click();
+  await page
+    .getByRole('combobox', { name: /^Where(?! do)/ })
+    .nth(1)
+    .click();
+  await page.getByRole('option', { name: 'A band' }).click();
+  await page.getByLabel('Band to (% of height)').nth(1).fill('10');
+  await page.getByRole('button', { name: 'Log it as made' }).click();
+  await expect(page.getByText('A band ends above where it begins')).toBeVisible();
+  await page.getByLabel('Band from (% of height)').nth(1).fill('2');
+  await page.getByLabel('Band to (% of height)').nth(1).fill('40');
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Log it as made' }).click();
+  await expect(page.getByRole('heading', { name: 'Both' })).toBeVisible();
+  await expect(page.getByText('Sgraffito, Inlay')).toBeVisible();
+  await expect(row(page, /^Load for bisque/)).toHaveCount(1);
+  await expect(row(page, /^Cut the lines/)).toHaveCount(1);
+  await expect(row(page, /^Coat 1 of 3/)).toHaveCount(1);
+});
+
+test('a piece is corrected: made yesterday, 8 mm; what its log would contradict is refused', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/pieces/new`);
+  await page.getByLabel('Name or mark').fill('Wrongly');
+  await page.getByRole('button', { name: 'Log it as made' }).click();
+  await expect(page.getByText(/wall 6(\.0)? mm/)).toBeVisible();
+  const outlines = row(page, /^Cut the outlines/)
+    .getByRole('cell')
+    .nth(1);
+  const before = await outlines.innerText();
+  await page.getByRole('link', { name: 'Correct' }).click();
+  await expect(page.getByRole('heading', { name: 'Correct: Wrongly' })).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.getByLabel('Wall, freshly made (mm)').fill('800');
+  await page.getByRole('button', { name: 'Log the correction' }).click();
+  await expect(page.getByText('Wall thickness must be between 0.5 and 100 mm')).toBeVisible();
+  await page.getByLabel('Wall, freshly made (mm)').fill('8');
+  await page.getByRole('button', { name: 'Log the correction' }).click();
+  await expect(page.getByText(/wall 8(\.0)? mm/)).toBeVisible();
+  await expect(outlines).not.toHaveText(before);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Its figures corrected' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Trim', exact: true }).click();
+  await page
+    .getByRole('dialog')
+    .getByLabel(/^Depth taken off/)
+    .fill('5');
+  await page.getByRole('dialog').getByRole('button', { name: 'Log trimmed' }).click();
+  await page.getByRole('link', { name: 'Correct' }).click();
+  await page.getByLabel('Wall, freshly made (mm)').fill('4');
+  await page.getByRole('button', { name: 'Log the correction' }).click();
+  await expect(page.getByRole('alert')).toContainText('something deeper than this wall was cut into it');
+});

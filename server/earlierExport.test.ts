@@ -1,0 +1,105 @@
+import { createReadStream, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { stages } from '../core/clay/stage.ts';
+import { doneOf, routeOf } from '../core/log/piece.ts';
+import { planPiece } from '../core/plan/plan.ts';
+import { createImporter } from './archive/import.ts';
+import { choresHere } from './chores/chores.ts';
+import { createCases } from './planning/cases.ts';
+import { act, emptyFolder, entry, opened, pieceMade } from './testing/studio.ts';
+
+/** What the version that wrote the export answered of it. */
+interface Answered {
+  at: string;
+  pieces: {
+    id: string;
+    stage: string;
+    meanX: number;
+    done: string[];
+    windows: Record<string, [number | null, number | null]>;
+  }[];
+  finished: [id: string, doneSteps: number, outcome: string][];
+}
+
+const file = (name: string) => fileURLToPath(new URL(`fixtures/${name}`, import.meta.url));
+const before = JSON.parse(readFileSync(file('quillstone-1.answers.json'), 'utf8')) as Answered;
+const HOUR = 3_600_000;
+/** A step as it was named then. */
+const keyOf = (stepId: string) => {
+  const coat = /^coat-(\d)$/.exec(stepId);
+  return coat ? `first/coat/${coat[1]}` : `first/${stepId}/1`;
+};
+
+describe('an export of before pieces had layers', () => {
+  it('is taken whole: the same pieces, the same steps done, the same stages, windows near where they were', async () => {
+    const folder = await opened(emptyFolder());
+    const outcome = await createImporter(folder.store, folder.files, choresHere()).take(
+      createReadStream(file('quillstone-1.zip')),
+    );
+    expect(outcome).toMatchObject({ ok: true });
+    const cases = createCases(folder.store, null);
+    for (const [id, , result] of before.finished) expect(cases.piece(id)!.finished!.outcome).toBe(result);
+    const at = Date.parse(before.at);
+    expect(
+      cases
+        .unfinished()
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(before.pieces.map(({ id }) => id).sort());
+    for (const { id, stage, meanX, done, windows } of before.pieces) {
+      const piece = cases.piece(id)!;
+      const { planned } = routeOf(piece);
+      const now = planned.filter((of) => doneOf(piece, of)?.leftOut === false).map(({ key }) => key);
+      expect(now, id).toEqual(done.map(keyOf));
+      const given = await cases.of(piece, {}, at);
+      if (!given.ok) throw new Error(given.problem.message);
+      const plan = planPiece(given.value, at, undefined, { members: 24 })!;
+      // places pass water to one another now, so that a wall lies a little off where it lay
+      expect(Math.abs(plan.now.meanX - meanX), id).toBeLessThan(0.008);
+      const order = stages.map((of) => of.stage);
+      const apart = order.indexOf(plan.now.stage.stage) - order.indexOf(stage as (typeof order)[0]);
+      expect(Math.abs(apart), id).toBeLessThanOrEqual(Math.abs(plan.now.meanX - meanX) < 1e-4 ? 0 : 1);
+      for (const [stepId, [opens]] of Object.entries(windows)) {
+        const gate = plan.gates.find(({ planned: of }) => of.key === keyOf(stepId))!;
+        // what came after a step that never opened was no forecast
+        if (opens === null) break;
+        if (opens < 0 || gate.opens === null) continue;
+        const moved = Math.abs((gate.opens - at) / HOUR - opens / 60);
+        // a wall in a damp box hardly dries: what its wet floor gives it moves its window by days
+        expect(moved, `${id} ${stepId}`).toBeLessThan(
+          Math.max(4, (opens / 60) * (opens > 6000 ? 0.75 : 0.5)),
+        );
+      }
+    }
+    await folder.close();
+  });
+});
+
+describe('acts of an earlier version', () => {
+  it('are taken from a tablet that still writes them, once, and come back the same from disk', async () => {
+    const path = emptyFolder();
+    const first = await opened(path);
+    const made = act(pieceMade('old'));
+    const coat = act(
+      entry('piece.coated', 'old', {
+        stepId: 'coat-1',
+        tubId: null,
+        thicknessM: 0.00015,
+        specificGravity: 1.38,
+        grainDensity: 2600,
+      }),
+    );
+    expect(await first.store.keep(made)).toMatchObject({ kind: 'kept', again: false });
+    expect(await first.store.keep(coat)).toMatchObject({ kind: 'kept', again: false });
+    expect(await first.store.keep(coat)).toMatchObject({ kind: 'kept', again: true });
+    const known = first.store.entriesAbout('piece', 'old');
+    expect(known.map(({ kind, v }) => `${kind} ${v}`)).toEqual(['piece.made 2', 'piece.done 1']);
+    await first.close();
+    // the journal keeps what came
+    expect(readFileSync(`${path}/journal.ndjson`, 'utf8')).toContain('"piece.coated"');
+    const again = await opened(path);
+    expect(again.store.entriesAbout('piece', 'old')).toEqual(known);
+    await again.close();
+  });
+});
