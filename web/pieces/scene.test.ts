@@ -37,7 +37,11 @@ describe('what the strip shows', () => {
     const scene = at({ tried: { does: 'cover', cover: 'tight' }, at: tightAt, plan: tried });
     expect(scene.covers.at(-1)).toMatchObject({ cover: 'tight', from: tightAt });
     expect(scene.trajectory).toBe(tried.trajectory);
-    expect(scene.gates).toBe(tried.gates);
+    expect(scene.gates.length).toBeGreaterThan(2);
+    for (const gate of scene.gates) {
+      expect(tried.gates).toContain(gate);
+      if (gate.doneAt === null) expect(gate.opens!).toBeLessThanOrEqual(scene.to);
+    }
   });
 
   it('shows a trial’s cover before its plan is worked out, over the wall as it is', () => {

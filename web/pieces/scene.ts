@@ -45,14 +45,16 @@ export function sceneOf(
     to: Math.min(end, Math.max(now + 26 * HOUR, Math.min(lastClose + 4 * HOUR, now + 48 * HOUR))),
   };
   const range = zoom === 'near' ? near : { from: piece.madeAt, to: end };
+  const to = Math.max(range.to, now + 2 * HOUR);
   return {
     ...range,
-    to: Math.max(range.to, now + 2 * HOUR),
+    to,
     body: given.body,
     thicknessM: piece.form.wallM,
     trajectory,
     now,
-    gates,
+    // what opens later stands in the table of steps
+    gates: gates.filter(({ doneAt, opens }) => doneAt !== null || (opens !== null && opens <= to)),
     covers: coverSpells(plan, given, trial),
     places: placesApart(plan),
     nights,
