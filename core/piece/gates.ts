@@ -191,7 +191,6 @@ function boundsOf(need: Need, { face, refs, after }: Planned, readings: Readings
     case 'water':
     case 'kiln-dry':
     case 'level':
-    case 'together':
       return null;
     case 'fired':
       return need.state.includes(readings.fired) ? 'holds' : 'never';

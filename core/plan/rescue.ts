@@ -9,6 +9,8 @@ import { loggedAt, type Project } from './project.ts';
 
 /** A rescue is looked for no further ahead than this. */
 const LOOK = 12 * HOUR;
+/** The remedy, among the steps that are waited for. */
+const RESCUE = 'rescue';
 
 /**
  * What would open a closed window again: the first remedy of the step that does something to the clay, if it helps.
@@ -32,13 +34,16 @@ export function rescued(from: WallRun, planned: Planned, { piece, route, now }: 
     const { found } = intervalsOf(
       {
         ...planned,
-        step: { ...planned.step, needs: planned.step.needs.map((need) => widened(need, remedy)) },
+        step: {
+          ...planned.step,
+          needs: [...planned.step.needs.map((need) => widened(need, remedy)), ...afterwards(remedy)],
+        },
       },
       {
         trajectory: joined([fork.trajectory]),
         body: from.setting.body,
         piece,
-        doneAt: (key) => loggedAt(piece, route, key) ?? 'left-out',
+        doneAt: (key) => (key === RESCUE ? now : (loggedAt(piece, route, key) ?? 'left-out')),
         fired: piece.fired,
       },
       now,
@@ -49,6 +54,10 @@ export function rescued(from: WallRun, planned: Planned, { piece, route, now }: 
   }
   return null;
 }
+
+/** The sign that is waited for after a remedy. */
+const afterwards = ({ then }: Remedy): Need[] =>
+  then ? [{ kind: 'sign', sign: then, of: RESCUE, side: 'after' }] : [];
 
 /** A dampened wall may be drier beneath. */
 function widened(need: Need, { reaches }: Remedy): Need {

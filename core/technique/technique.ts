@@ -44,8 +44,6 @@ export type Need = {
   | { kind: 'sign'; sign: Sign; of: Of; side: 'after' | 'before' }
   /** As firm as the wall that it lies in. */
   | { kind: 'level'; of: Of }
-  /** Wall and handle within so many points of the moisture index. */
-  | { kind: 'together'; within: number }
   /** Seconds after a step was done. */
   | { kind: 'since'; of: Of; least?: number; most?: number }
   /** Linear shrinkage since a step: off the mould before it is more. */
@@ -122,8 +120,6 @@ export interface Step {
   repeat?: Repeat;
   optional?: true;
   only?: Only;
-  /** It goes on until this holds. */
-  ends?: Need;
   shared?: SharedStep;
   /** What to look at before the next step. */
   look: string[];

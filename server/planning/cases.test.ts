@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest';
+import { tubBody } from '../../core/log/entries.test-support.ts';
+import { wholeZone, type Layer } from '../../core/technique/layer.ts';
+import { act, emptyFolder, entry, NOW, opened } from '../testing/studio.ts';
+import { createCases } from './cases.ts';
+
+const HOUR = 3_600_000;
+const at = (hours: number) => new Date(NOW - hours * HOUR).toISOString();
+const room = (humidity: number) => ({
+  name: 'Cellar',
+  cycle: { meanCelsius: 18, swingCelsius: 1, meanHumidity: humidity, swingHumidity: 0, warmestHour: 15 },
+  heatTransfer: 4,
+});
+const layer: Layer = {
+  id: 'one',
+  technique: 'sgraffito',
+  rev: '2',
+  schools: {},
+  zones: [wholeZone],
+  face: 'outside',
+  upon: null,
+  also: [],
+  stock: [{ ids: ['black'] }],
+};
+
+describe('what a plan rests on', () => {
+  it('is marked: a room it passed through, a tub it is planned from; and not what it does not know of', async () => {
+    const folder = await opened(emptyFolder());
+    const { keep } = folder.store;
+    await keep(
+      act(entry('room.set', 'cellar', room(0.6), at(9)), entry('room.set', 'attic', room(0.3), at(9))),
+    );
+    await keep(
+      act(entry('tub.made', 'black', tubBody(), at(9)), entry('tub.made', 'white', tubBody(), at(9))),
+    );
+    await keep(
+      act(
+        entry(
+          'piece.made',
+          'p',
+          {
+            name: 'Cup',
+            clayId: 'clay-default',
+            form: { kind: 'plate', diameterM: 0.2, wallM: 0.006 },
+            roomId: 'room-default',
+            layers: [layer],
+            cover: 'open',
+            stand: 'board',
+            attachmentM: null,
+            stage: null,
+          },
+          at(8),
+        ),
+        entry('piece.moved', 'p', { roomId: 'cellar' }, at(6)),
+        entry('piece.moved', 'p', { roomId: 'room-default' }, at(4)),
+      ),
+    );
+    const cases = createCases(folder.store, null);
+    const mark = () => cases.logMark(cases.piece('p')!);
+    const moved = async (entered: ReturnType<typeof entry>) => {
+      const before = mark();
+      expect(await keep(act(entered))).toMatchObject({ kind: 'kept' });
+      return mark() !== before;
+    };
+    expect(await moved(entry('room.set', 'cellar', room(0.9), at(5)))).toBe(true);
+    expect(await moved(entry('room.set', 'attic', room(0.5), at(5)))).toBe(false);
+    const measured = { sample: null, gravityRead: 1.44, flow: [], feel: null, celsius: null, levelM3: null };
+    expect(await moved(entry('tub.measured', 'white', measured, at(3)))).toBe(false);
+    expect(await moved(entry('tub.measured', 'black', measured, at(3)))).toBe(true);
+    const given = await cases.of(cases.piece('p')!, {}, NOW);
+    expect(given.ok && given.value.tubs).toMatchObject({ black: { specificGravity: 1.44 } });
+    expect(given.ok && given.value.rooms.map(({ id }) => id).sort()).toEqual(['cellar', 'room-default']);
+    await folder.close();
+  });
+});
