@@ -15,15 +15,15 @@ function read<T>(key: string): T | null {
  * @param key which form, and of what
  * @returns its value, a setter, and what forgets it once it is logged
  */
-export function useDraft<T>(
+export function useDraft<T extends object>(
   key: string,
   initial: () => T,
 ): [T, Dispatch<SetStateAction<T>>, forget: () => void] {
-  const [kept, setKept] = useState(() => ({
-    key,
-    touched: read<T>(key) !== null,
-    value: read<T>(key) ?? initial(),
-  }));
+  const [kept, setKept] = useState(() => {
+    const typed = read<Partial<T>>(key);
+    // a form that has grown since has its new fields as they begin
+    return { key, touched: typed !== null, value: { ...initial(), ...typed } };
+  });
   useEffect(() => {
     if (kept.touched) sessionStorage.setItem(PREFIX + kept.key, JSON.stringify(kept.value));
   }, [kept]);

@@ -1,6 +1,7 @@
 import type { Cache, State } from 'swr';
 
-const KEY = 'kosmema-last-answers';
+/** The number rises whenever an answer gets another shape: older ones are not shown. */
+const KEY = 'kosmema-last-answers-2';
 const KEPT = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf'];
 
 /** SWR's cache, begun with the last answers this device had, so that a view shows them at once. */
