@@ -84,6 +84,12 @@ export const fillOf = (
 ): number =>
   fillThicknessM(depthM, proud, solidsByVolume(slip.specificGravity, slip.grainDensity), refs[0]?.pass ?? 1);
 
+/** How deep a groove may go into a wall, m: no further than a third. Common practice. */
+export const deepestGroove = (wallM: number): number => wallM / 3;
+
+/** What is usually turned off a foot: how deep, m, on which share of the face. Common practice. */
+export const usualTrim = { depthM: 0.002, share: 0.2 };
+
 /** Density of sodium silicate as it is sold, kg/m³: 42 °Bé. */
 const SILICATE_DENSITY = 1408;
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import { hazardsOf, type NextStep } from '../../core/plan/next.ts';
-import { fillOf, usually } from '../../core/piece/deed.ts';
+import { deepestGroove, fillOf, usually } from '../../core/piece/deed.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
 import { slipForCoat } from '../../core/slip/amount.ts';
@@ -260,15 +260,13 @@ function EffectInput({ field: { label, as, help }, text, onText, error }: Effect
   return <QuantityField {...props} {...wrong} dimension={as} />;
 }
 
-/** No groove goes deeper than this part of the wall. Common practice. */
-const DEEPEST = 3;
 const perUnit = { percent: 100, grams: 1000, seconds: 1 };
 
 /** A usual quantity as the text of its field. */
 function asText(effect: Effect<number>, { key, as }: EffectField, units: UnitChoice, wallM: number): string {
   const usual = (effect as unknown as Record<string, number | string>)[key]!;
   if (typeof usual === 'string') return usual;
-  const value = key === 'depthM' ? Math.min(usual, wallM / DEEPEST) : usual;
+  const value = key === 'depthM' ? Math.min(usual, deepestGroove(wallM)) : usual;
   return as === 'percent' || as === 'grams' || as === 'seconds'
     ? formatNumber(value * perUnit[as], 1, units)
     : quantityText(value, as as 'length', units);

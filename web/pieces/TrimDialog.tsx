@@ -1,5 +1,6 @@
 import { TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
+import { usualTrim } from '../../core/piece/deed.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useDraft } from '../frame/draft.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
@@ -9,17 +10,13 @@ import { entry } from '../frame/outbox.ts';
 import { wrongFields } from '../frame/shape.ts';
 import { deed } from './deed.ts';
 
-/** A turned foot takes about this share of the wall's face with it. Common practice. */
-const SHARE = 0.2;
-const DEPTH = 0.002;
-
 /** Logs that clay was turned or cut off beside the planned steps: what was weighed before no longer holds. */
 export function TrimDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
   const units = useUnits();
   const { id, made } = plan.piece;
   const [{ depth, share, note }, setTyped, forget] = useDraft(`trim ${id}`, () => ({
-    depth: quantityText(DEPTH, 'length', units),
-    share: String(SHARE * 100),
+    depth: quantityText(usualTrim.depthM, 'length', units),
+    share: String(usualTrim.share * 100),
     note: '',
   }));
   const set = (change: Partial<{ depth: string; share: string; note: string }>) =>
