@@ -29,6 +29,7 @@ export const outcome = z.enum(['good', 'mixed', 'bad']);
 const sign = z.enum(['matte', 'print-free', 'firm', 'touch-dry']);
 const face = z.enum(['outside', 'inside']);
 const place = z.enum(['rim', 'wall', 'foot', 'floor', 'attachment']);
+const role = z.enum(['handle', 'spout', 'lid', 'foot', 'coils', 'slab']);
 const heatTool = z.enum(['heat-gun', 'torch']);
 const attachment = within('A handle', 0.001, 0.1, 'between 1 and 100 mm thick', 'or none.').nullable();
 
@@ -179,7 +180,7 @@ const effect = z.discriminatedUnion('does', [
     ),
   }),
   z.object({ does: z.literal('shape') }),
-  z.object({ does: z.literal('join') }),
+  z.object({ does: z.literal('join'), part: role }),
   z.object({ does: z.literal('stand'), cover: cover.exactOptional(), stand: stand.exactOptional() }),
   z.object({ does: z.enum(['print', 'burnish', 'wipe', 'wax']), share: share('Its share') }),
   z.object({
@@ -214,7 +215,14 @@ export const pieceBodies = {
   'piece.made': pieceBegun.extend({ layers }),
   'piece.corrected': pieceBegun.extend({ madeAt: instant }),
   'piece.routed': z.object({ layers }),
-  'piece.covered': z.object({ cover, stand }),
+  'piece.covered': z.object({ cover, stand, part: id.optional() }),
+  'piece.parted': z.object({
+    part: id,
+    role,
+    thicknessM: within('A part', 0.001, 0.1, 'between 1 and 100 mm thick', 'measure it across.'),
+    cover,
+    stage: stage.nullable(),
+  }),
   'piece.moved': z.object({ roomId: id }),
   'piece.done': z.object({
     refs,

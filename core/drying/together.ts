@@ -1,20 +1,17 @@
 import { diffusivityLaw, specificVolume } from '../clay/body.ts';
-import type { Join, PlaceName } from '../form/form.ts';
+import type { Join, Seams, WallName } from '../form/form.ts';
 import { DAY, HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import { meanReading } from './readings.ts';
 import { carry, type WallEvent, type WallRun } from './run.ts';
 
-/** The walls of a piece, by place. */
-export type Walls = Partial<Record<PlaceName, WallRun>>;
+/** The walls of a piece, by name. */
+export type Walls = Partial<Record<WallName, WallRun>>;
 
-/** How the places of a piece are joined, and the face of each, m². */
-export interface Joined {
-  joins: Join[];
-  areas: Partial<Record<PlaceName, number>>;
-}
+/** The walls of a piece, each with its name. */
+export const runsOf = (walls: Walls): [WallName, WallRun][] => Object.entries(walls) as [WallName, WallRun][];
 
 /** A wall by itself. */
-export const alone: Joined = { joins: [], areas: {} };
+export const alone: Seams = { joins: [], areas: {} };
 
 /** What passes between places is looked at again when the difference between two has changed by about this, kg/kg. */
 const CHANGED_X = 0.006;
@@ -32,13 +29,15 @@ const DRY_X = 0.03;
  */
 export function carryTogether(
   walls: Walls,
-  { joins, areas }: Joined,
-  events: Partial<Record<PlaceName, WallEvent[]>>,
+  { joins, areas }: Seams,
+  events: Partial<Record<WallName, WallEvent[]>>,
   to: Instant,
   watch: (walls: Walls, at: Instant) => void = () => undefined,
 ): Walls {
-  const all = Object.entries(walls) as [PlaceName, WallRun][];
-  const present = joins.filter(({ between: [a, b] }) => walls[a] && walls[b]);
+  const all = runsOf(walls);
+  const carried = joins
+    .filter(({ between: [a, b] }) => walls[a] && walls[b])
+    .map((join) => ({ ...join, since: join.since ?? Number.NEGATIVE_INFINITY }));
   const left = new Map(all.map(([place]) => [place, [...(events[place] ?? [])]]));
   let at = Math.min(...all.map(([, run]) => run.at));
   let last: { at: Instant; apart: number[] } | null = null;
@@ -52,15 +51,18 @@ export function carryTogether(
   };
   while (at < to) {
     watch(walls, at);
+    const present = carried.filter(({ since }) => since <= at);
+    if (last?.apart.length !== present.length) last = null;
     const apart = present.map(({ between: [a, b] }) => meanOf(walls[a]!) - meanOf(walls[b]!));
     const perMs = apart.map((x, i) => (last && at > last.at ? (x - last.apart[i]!) / (at - last.at) : 0));
     last = { at, apart };
+    const nextJoin = Math.min(to, ...carried.map(({ since }) => since).filter((moment) => moment > at));
     const nextEvent = Math.min(
-      to,
+      nextJoin,
       ...[...left.values()].flatMap((due) => (due[0] ? [Math.max(at, due[0].at)] : [])),
     );
     const dry = all.every(([, run]) => meanOf(run) < DRY_X);
-    const span = present.length === 0 || dry ? to - at : spanFor(perMs, at, nextEvent);
+    const span = present.length === 0 || dry ? nextJoin - at : spanFor(perMs, at, nextEvent);
     const middle = apart.map((x, i) => (dry ? 0 : x + (perMs[i]! * span) / 2));
     exchange(walls, present, areas, middle);
     carryTo(Math.min(to, at + span));
@@ -81,8 +83,8 @@ function spanFor(perMs: number[], at: Instant, nextEvent: Instant): number {
 const meanOf = ({ state, wall }: WallRun): number => meanReading(state.x, wall.mesh);
 
 /** Sets what comes to each place from its neighbours, kg/(m²·s). */
-function exchange(walls: Walls, joins: Join[], areas: Joined['areas'], apart: number[]): void {
-  for (const run of Object.values(walls)) run.state.comesKgM2S = 0;
+function exchange(walls: Walls, joins: Join[], areas: Seams['areas'], apart: number[]): void {
+  for (const [, run] of runsOf(walls)) run.state.comesKgM2S = 0;
   joins.forEach(({ between: [a, b], widthM, sectionM, distanceM }, i) => {
     const [one, two] = [walls[a]!, walls[b]!];
     const { body } = one.setting;

@@ -122,9 +122,9 @@ const HALVES = 2;
 export function* whileHolds(
   run: Trajectory,
   from: Instant,
-  test: (wall: WallAt) => boolean,
+  test: (wall: WallAt, at: Instant) => boolean,
 ): Generator<{ from: Instant; to: Instant }> {
-  const holds = (k: number, at: Instant) => test(interpolated(run, k, at));
+  const holds = (k: number, at: Instant) => test(interpolated(run, k, at), at);
   let since: Instant | null = null;
   let before = from;
   let last: boolean | null = null;

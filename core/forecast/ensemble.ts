@@ -1,6 +1,6 @@
 import type { Fineness, WallEvent, WallRun, WallSetting } from '../drying/run.ts';
-import { carryTogether, type Joined, type Walls } from '../drying/together.ts';
-import type { PlaceName } from '../form/form.ts';
+import { carryTogether, type Walls } from '../drying/together.ts';
+import type { Seams, WallName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 import { takenAsFound } from './found.ts';
 import { allCompared, looksAt, predicted, type Compared, type Observation } from './observe.ts';
@@ -17,7 +17,7 @@ const WIDENINGS = 2;
 
 /** One of the walls of a piece: how it begins with what a member believes, and what befalls it, in order. */
 export interface WallOfPiece {
-  place: PlaceName;
+  place: WallName;
   begin: (setting: WallSetting, fineness?: Partial<Fineness>) => WallRun;
   events: WallEvent[];
 }
@@ -30,7 +30,7 @@ export interface WallCase {
   /** The walls of the piece; a member is one belief about all of them. */
   walls: WallOfPiece[];
   /** How they are joined. */
-  joined: Joined;
+  joined: Seams;
   now: Instant;
   /** From when on the piece's own wall is looked back upon in each member; all along where that is not said. */
   lookedBack?: Instant;
@@ -71,9 +71,12 @@ export function ensembleOf(wall: WallCase): Ensemble {
   if (taken) members = membersOf(found, prior, draws);
   const mean = Float64Array.from(unknowns, (_, k) => draws.reduce((sum, z) => sum + z[k]!, 0) / draws.length);
   const setting = settingOf(wall.given, prior, mean);
-  const best = wallsOf(found, found.walls, setting, now, (place) => (place === 'wall' ? {} : COARSE));
+  const best = wallsOf(found, found.walls, setting, now, (name) => (isOwn(name) ? {} : COARSE));
   return { members, best, belief: beliefOf(prior, draws), widened, taken };
 }
+
+/** The wall of the piece itself, or a band of it. */
+export const isOwn = (name: WallName): boolean => name === 'wall' || name.startsWith('band');
 
 /** Carries walls of a setting to an instant; each looked back upon only from when that is needed. */
 function wallsOf(
@@ -81,10 +84,10 @@ function wallsOf(
   walls: WallOfPiece[],
   setting: WallSetting,
   to: Instant,
-  fineness: (place: PlaceName) => Partial<Fineness>,
-  recordFrom: (place: PlaceName) => Instant = () => Number.NEGATIVE_INFINITY,
+  fineness: (place: WallName) => Partial<Fineness>,
+  recordFrom: (place: WallName) => Instant = () => Number.NEGATIVE_INFINITY,
 ): Walls {
-  const runs = walls.map(({ place, begin }): [PlaceName, WallRun] => [
+  const runs = walls.map(({ place, begin }): [WallName, WallRun] => [
     place,
     { ...begin(setting, fineness(place)), recordFrom: recordFrom(place) },
   ]);
@@ -112,8 +115,8 @@ function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
 
 const membersOf = (wall: WallCase, prior: Prior, draws: Draws): Walls[] => {
   const found = wall.observations[0]?.at ?? wall.now;
-  const recordFrom = (place: PlaceName) =>
-    place === 'wall' ? Math.min(found, wall.lookedBack ?? Number.NEGATIVE_INFINITY) : found;
+  const recordFrom = (place: WallName) =>
+    isOwn(place) ? Math.min(found, wall.lookedBack ?? Number.NEGATIVE_INFINITY) : found;
   return draws.map((z) =>
     wallsOf(wall, wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE, recordFrom),
   );

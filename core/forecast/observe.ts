@@ -3,19 +3,20 @@ import { meanReading, outerReading, signReading, type Reading } from '../drying/
 import type { WallRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { signAt, type Sign } from '../coat/sign.ts';
-import type { ClayShare, PlaceName } from '../form/form.ts';
+import type { ClayShare, WallName } from '../form/form.ts';
+import type { Face } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import { readAnswers, type Answers } from './answers.ts';
 
 /** What was found of a wall by hand, eye or scale. */
-export type Observation = { at: Instant; place: PlaceName } &
+export type Observation = { at: Instant; place: WallName } &
   /** The mean over some places, each by its share of the clay, as a scale finds it. */
   (
     | { kind: 'water'; x: number; over: ClayShare[] }
     | { kind: 'stage'; stage: Stage }
     | { kind: 'answers'; answers: Answers }
     /** The surface of the coat showed a sign. */
-    | { kind: 'sign'; sign: Sign }
+    | { kind: 'sign'; sign: Sign; face: Face }
   );
 
 /** A number a run predicts, and what it was found to be. */
@@ -53,11 +54,11 @@ export function allCompared(observations: Observation[]): Compared[] {
 }
 
 /** What the walls of a piece predict of it. */
-export const predicted = ({ over, predict }: Compared, walls: Partial<Record<PlaceName, WallRun>>): number =>
+export const predicted = ({ over, predict }: Compared, walls: Partial<Record<WallName, WallRun>>): number =>
   over.reduce((sum, { place, share }) => sum + share * predict(walls[place]!), 0);
 
 /** Whether a place's wall is asked for by any of these. */
-export const looksAt = (compared: Compared[], place: PlaceName): boolean =>
+export const looksAt = (compared: Compared[], place: WallName): boolean =>
   compared.some(({ over }) => over.some((of) => of.place === place));
 
 /** What was found was found before what was done at the same moment, like the next coat. */
@@ -95,7 +96,10 @@ function numbersOf(observation: Observation): Omit<Compared, 'over'>[] {
           // A sign is seen when it shows or later: only a surface that is still wetter speaks against a member.
           predict: (run) =>
             Math.log(
-              Math.max(1, readAt(run.trajectory, at, signReading('outside')) / signAt[observation.sign]),
+              Math.max(
+                1,
+                readAt(run.trajectory, at, signReading(observation.face)) / signAt[observation.sign],
+              ),
             ),
           value: 0,
           sigma: SIGN,

@@ -1,3 +1,5 @@
+import type { Instant } from '../units/quantity.ts';
+
 /** Simple forms: how much face there is to coat and dry. All lengths in metres, in the plastic state. */
 
 export type Form =
@@ -122,9 +124,16 @@ export function exposure(form: Form, stand: Stand): Exposure {
 
 export type PlaceName = 'wall' | 'rim' | 'foot' | 'floor' | 'attachment';
 
-/** A place's share of the clay of a piece. */
+/** Whether a wall is a place of its own on a piece, neither a band nor a part. */
+export const isPlace = (name: WallName): name is PlaceName =>
+  !name.startsWith('band') && !name.startsWith('part');
+
+/** What is carried as a wall by itself: a place of a piece, a band of its wall, or a part made for it. */
+export type WallName = PlaceName | `band ${string}` | `part ${string}`;
+
+/** A wall's share of the clay of a piece. */
 export interface ClayShare {
-  place: PlaceName;
+  place: WallName;
   share: number;
 }
 
@@ -149,7 +158,7 @@ export function clayShares(form: Form): ClayShare[] {
 }
 
 /** Whether a coat on the piece lies on this place too; the floor within is left bare. */
-export const takesCoats = (place: PlaceName): boolean => place !== 'floor';
+export const takesCoats = (name: WallName): boolean => name !== 'floor';
 
 /** A place of a piece that dries as a wall of its own. */
 export interface PlaceOnPiece {
@@ -197,13 +206,21 @@ export function placesOf(form: Form, stand: Stand, attachmentM: number | null): 
 
 /** Two places that share a section of clay through which water passes. */
 export interface Join {
-  between: [PlaceName, PlaceName];
+  between: [WallName, WallName];
   /** How long the seam is, m. */
   widthM: number;
   /** How thick the clay is there, m. */
   sectionM: number;
   /** From the middle of the one to the middle of the other, m. */
   distanceM: number;
+  /** From when on they are joined; from the beginning where that is not said. */
+  since?: Instant;
+}
+
+/** The seams between the walls of a piece, and the face of each, m². */
+export interface Seams {
+  joins: Join[];
+  areas: Partial<Record<WallName, number>>;
 }
 
 /** How far a rim or a foot reaches along the wall, and how far its middle lies from the wall's next to it, m. From memory. */
@@ -213,10 +230,7 @@ const EDGE_APART = 0.015;
 const HANDLE = { length: 0.12, apart: 0.03 };
 
 /** The seams between the places of a piece, and the face of each place, m². */
-export function joinsOf(
-  form: Form,
-  attachmentM: number | null,
-): { joins: Join[]; areas: Partial<Record<PlaceName, number>> } {
+export function joinsOf(form: Form, attachmentM: number | null): Seams {
   const { wallM } = form;
   const seam = (between: Join['between'], widthM: number, distanceM = EDGE_APART): Join => ({
     between,
@@ -227,7 +241,7 @@ export function joinsOf(
   const around =
     form.kind === 'tile' ? 2 * (form.lengthM + form.widthM) : Math.PI * Math.max(form.diameterM, 4 * wallM);
   const edge = around * EDGE_REACH;
-  const handle: { joins: Join[]; areas: Partial<Record<PlaceName, number>> } =
+  const handle: Seams =
     attachmentM === null
       ? { joins: [], areas: {} }
       : {

@@ -39,7 +39,20 @@ export const pieceRules: Pick<Rules, PieceKind> = {
     layersProblem(entry.body.layers),
   'piece.corrected': (entry, admission) => correctedProblem(entry, admission),
   'piece.routed': of(({ body }, piece) => layersProblem(body.layers) ?? lostLayerProblem(piece, body.layers)),
-  'piece.covered': of(),
+  'piece.covered': of(({ body: { part } }, piece) =>
+    part === undefined || piece.parts.some((known) => known.part === part)
+      ? null
+      : problem('no-such-part', 'body.part', 'That part is not in the log: log that it was made first.'),
+  ),
+  'piece.parted': of(({ id, body: { part } }, piece, entries) =>
+    entriesOf(entries, 'piece.parted').some((other) => other.id !== id && other.body.part === part)
+      ? problem(
+          'same-part',
+          'body.part',
+          `“${piece.made.name}” has a part of that name already: log it anew from its page.`,
+        )
+      : null,
+  ),
   'piece.moved': of(),
   'piece.done': of(
     (entry, piece, entries) =>

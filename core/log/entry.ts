@@ -14,7 +14,7 @@ import type { MakingRoad, MakingSource } from '../slip/making.ts';
 import type { Material } from '../slip/material.ts';
 import type { Recipe } from '../slip/recipe.ts';
 import type { Layer, StepRef, Zone } from '../technique/layer.ts';
-import type { Effect, Face } from '../technique/technique.ts';
+import type { Effect, Face, Role } from '../technique/technique.ts';
 import type { UnitChoice } from '../units/quantity.ts';
 
 /** The log is the truth: everything else is computed from it. All quantities SI, all times ISO 8601 in UTC. */
@@ -48,6 +48,18 @@ export interface SlipLaid {
   grainDensity: number;
   /** What was done to the slip's flow. */
   adjusted: Adjustment;
+}
+
+/** A part made for a piece, which dries by itself until it is joined on. */
+export interface PieceParted {
+  /** Its name within the piece. */
+  part: string;
+  role: Role;
+  /** How thick it is, m. */
+  thicknessM: number;
+  cover: Cover;
+  /** Stage when entered, where it was not freshly made then. */
+  stage: Stage | null;
 }
 
 /** Something done to a piece: one act may serve steps of several layers, or none. */
@@ -214,7 +226,9 @@ export interface EntryBodies {
   'piece.corrected': PieceBegun & { madeAt: string };
   /** What is planned on it from now on. */
   'piece.routed': { layers: Layer[] };
-  'piece.covered': { cover: Cover; stand: Stand };
+  /** The piece, or only a part of it that is not joined on yet. */
+  'piece.covered': { cover: Cover; stand: Stand; part?: string | undefined };
+  'piece.parted': PieceParted;
   'piece.moved': { roomId: string };
   'piece.done': PieceDone;
   /** A sign, or what only the maker can see; with a repeat's own words it is enough. */

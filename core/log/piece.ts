@@ -4,9 +4,9 @@ import { stretchedForm, type Form, type Stand } from '../form/form.ts';
 import { techniqueOf } from '../technique/catalogue.ts';
 import { compose, type Progress } from '../technique/compose.ts';
 import { refKey, type Layer, type Planned, type Route, type StepRef } from '../technique/layer.ts';
-import type { FiredState } from '../technique/technique.ts';
+import type { FiredState, Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import { entriesOf, type Entry, type Outcome, type PieceBegun } from './entry.ts';
+import { entriesOf, type Entry, type Outcome, type PieceBegun, type PieceParted } from './entry.ts';
 
 /** What a piece's log says of it, without any physics. */
 export interface PieceState {
@@ -19,6 +19,7 @@ export interface PieceState {
   cover: Cover;
   stand: Stand;
   roomId: string;
+  parts: PartState[];
   fired: FiredState;
   /** When each step was last done or left out, by its name. */
   done: Record<string, { at: Instant; outcome: Outcome | null; leftOut: boolean }>;
@@ -27,6 +28,13 @@ export interface PieceState {
   lastCheck: { at: Instant; stage: Stage } | null;
   finished: { at: Instant; outcome: Outcome; faults: string[]; note: string } | null;
   lastAt: Instant;
+}
+
+/** A part of a piece as its log says. */
+export interface PartState extends PieceParted {
+  madeAt: Instant;
+  /** When it was joined on; null while it was not. */
+  joinedAt: Instant | null;
 }
 
 /** Two devices, or one before and after its clock was set right, may disagree this much about what came first. */
@@ -49,6 +57,7 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
     cover: start.cover,
     stand: start.stand,
     roomId: start.roomId,
+    parts: [],
     fired: 'raw',
     done: {},
     seen: {},
@@ -67,8 +76,16 @@ function apply(state: PieceState, entry: Entry): void {
   const at = instantOf(entry);
   switch (entry.kind) {
     case 'piece.covered':
+      if (entry.body.part !== undefined) {
+        const { part, cover } = entry.body;
+        state.parts = state.parts.map((of) => (of.part === part ? { ...of, cover } : of));
+        return;
+      }
       state.cover = entry.body.cover;
       state.stand = entry.body.stand;
+      return;
+    case 'piece.parted':
+      state.parts = [...state.parts, { ...entry.body, madeAt: at, joinedAt: null }];
       return;
     case 'piece.moved':
       state.roomId = entry.body.roomId;
@@ -83,6 +100,7 @@ function apply(state: PieceState, entry: Entry): void {
       for (const effect of entry.body.effects) {
         if (effect.does === 'fire') state.fired = effect.to;
         if (effect.does === 'stretch') state.form = stretchedForm(state.form, effect.by, effect.ratio);
+        if (effect.does === 'join') state.parts = withJoined(state.parts, effect.part, at);
         if (effect.does === 'stand') {
           state.cover = effect.cover ?? state.cover;
           state.stand = effect.stand ?? state.stand;
@@ -102,6 +120,12 @@ function apply(state: PieceState, entry: Entry): void {
     case 'piece.finished':
       state.finished = { at, ...entry.body };
   }
+}
+
+/** The first part of a kind that was not joined on yet, is. */
+function withJoined(parts: PartState[], role: Role, at: Instant): PartState[] {
+  const joins = parts.find((part) => part.role === role && part.joinedAt === null);
+  return parts.map((part) => (part === joins ? { ...part, joinedAt: at } : part));
 }
 
 /** How far the steps of a piece are by its log. */

@@ -35,6 +35,7 @@ const references: { [K in EntryKind]: (entry: EntryOf<K>) => Reference[] } = {
   'piece.corrected': ofBegun,
   'piece.routed': ({ body }) => ofLayers(body.layers),
   'piece.covered': none,
+  'piece.parted': none,
   'piece.moved': ({ body }) => to('room', body.roomId, 'body.roomId'),
   'piece.done': ({ body }) => body.tubs.flatMap((id, i) => to('tub', id, `body.tubs.${i}`)),
   'piece.seen': none,

@@ -1,28 +1,30 @@
-import { stageSpan } from '../clay/stage.ts';
-import { drySolidsPerArea } from '../clay/body.ts';
-import { isSign } from '../coat/sign.ts';
-import type { Cover } from '../drying/face.ts';
-import { ensembleOf, MEMBERS, type Ensemble, type WallCase, type WallOfPiece } from '../forecast/ensemble.ts';
+import { stageSpan, type Stage } from '../clay/stage.ts';
+import { drySolidsPerArea, type ClayBody } from '../clay/body.ts';
+import {
+  isOwn,
+  ensembleOf,
+  MEMBERS,
+  type Ensemble,
+  type WallCase,
+  type WallOfPiece,
+} from '../forecast/ensemble.ts';
 import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
-import {
-  plainSetting,
-  startRun,
-  type Surroundings,
-  type WallEvent,
-  type WallSetting,
-} from '../drying/run.ts';
+import { plainSetting, startRun, type WallSetting } from '../drying/run.ts';
 import { zoneOffset } from '../plan/hours.ts';
-import { carryTogether, type Joined, type Walls } from '../drying/together.ts';
+import { carryTogether, type Walls } from '../drying/together.ts';
 import { emptyTrajectory, since } from '../drying/trajectory.ts';
-import { clayShares, joinsOf, outsideArea, placesOf, type PlaceName, type Stand } from '../form/form.ts';
-import { entriesOf, type Entry, type PieceBegun } from '../log/entry.ts';
-import { instantOf, type PieceState } from '../log/piece.ts';
+import { placesOf, type Seams, type WallName } from '../form/form.ts';
+import { entriesOf } from '../log/entry.ts';
+import type { PieceState } from '../log/piece.ts';
+import type { Zone } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, laidBy, wallEventsOf } from './deed.ts';
+import { deedOf, laidBy } from './deed.ts';
+import { begunAt, eventsOf, exposureOf, roomAt, roomOf, surroundingsIn, type LoggedWall } from './events.ts';
+import { observationsOf, shareOfPiece } from './found.ts';
 import { withoutLongPast } from './longPast.ts';
-import { weighedWater } from './weighing.ts';
-import { roomClimate, roomSettingAt, type PieceFacts, type RoomFacts } from './facts.ts';
+import { ownWalls, partSeams, seamsOf, zonesOf, type OwnWall } from './walls.ts';
+import type { PieceFacts } from './facts.ts';
 
 /** The walls of a piece as they are believed to be now, by its log and its checks. */
 export interface Believed extends Ensemble {
@@ -32,28 +34,62 @@ export interface Believed extends Ensemble {
   unread: { at: Instant; reason: string }[];
   /** Water put back by coats, kg per kg of dry wall. */
   waterAdded: number;
-  joined: Joined;
+  joined: Seams;
+  /** What they are. */
+  divided: Divided;
+}
+
+/** The walls that a piece is carried as. */
+export interface Divided {
+  walls: (LoggedWall & { thicknessM: number })[];
+  /** Those that its own wall is divided into. */
+  own: OwnWall[];
+  /** All zones that anything is or was done in. */
+  zones: Zone[];
 }
 
 /** Carries the walls of a piece from when it was made to `now`, with as many members as the case asks for. */
 export function believedNow(piece: PieceState, facts: PieceFacts, now: Instant, members = MEMBERS): Believed {
-  const { observations, unread } = observationsOf(piece, facts, now);
+  const divided = dividedInto(piece, facts);
+  const { observations, unread } = observationsOf(piece, facts, now, divided);
   const recent = withoutLongPast(piece, facts, now, () => ownWall(piece, facts));
   const looked = observations.filter(({ at }) => at > recent.piece.madeAt);
   const solids = drySolidsPerArea(facts.body, piece.made.form.wallM);
-  const waterAdded = entriesOf(facts.entries, 'piece.done').reduce(
-    (sum, entry) => sum + laidBy(deedOf(entry)).water / solids,
-    0,
-  );
+  const waterAdded = entriesOf(facts.entries, 'piece.done').reduce((sum, entry) => {
+    const deed = deedOf(entry, piece.layers);
+    return sum + (laidBy(deed).water / solids) * shareOfPiece(deed, divided.own, divided.zones);
+  }, 0);
   const ensemble = ensembleOf({
-    ...wallCase(recent.piece, recent.facts, now),
+    ...wallCase(recent.piece, recent.facts, now, divided),
     observations: looked,
     members,
   });
   forgetPast(ensemble.members, piece);
-  const joined = joinsOf(piece.made.form, piece.made.attachmentM);
-  return { ...ensemble, at: now, observations: looked, unread, waterAdded, joined };
+  const joined = seams(piece, divided);
+  return { ...ensemble, at: now, observations: looked, unread, waterAdded, joined, divided };
 }
+
+/** What a piece is carried as: its places, its wall divided by the bands on it, and the parts made for it. */
+export function dividedInto(piece: PieceState, { entries }: PieceFacts): Divided {
+  const { form, stand, attachmentM } = piece.made;
+  const zones = zonesOf(piece, entries);
+  const own = ownWalls(form, zones);
+  const places = placesOf(form, stand, attachmentM).flatMap(({ place, thicknessM }) =>
+    place === 'wall' ? [] : [{ name: place, stretches: [], part: null, thicknessM }],
+  );
+  const parts = piece.parts.map((part) => ({
+    name: `part ${part.part}` as WallName,
+    stretches: [],
+    part,
+    // a rod dries from all around
+    thicknessM: part.thicknessM / 2,
+  }));
+  const divided = own.map((wall) => ({ ...wall, part: null, thicknessM: form.wallM }));
+  return { walls: [...divided, ...places, ...parts], own, zones };
+}
+
+const seams = ({ made, parts }: PieceState, { own }: Divided): Seams =>
+  parts.reduce((all, part) => partSeams(all, part, own), seamsOf(made.form, made.attachmentM, own));
 
 const lastDone = ({ madeAt, done }: PieceState): Instant =>
   Math.max(madeAt, ...Object.values(done).map(({ at }) => at));
@@ -62,8 +98,8 @@ const lastDone = ({ madeAt, done }: PieceState): Instant =>
 function forgetPast(members: Walls[], piece: PieceState): void {
   const last = lastDone(piece);
   for (const walls of members)
-    for (const run of Object.values(walls))
-      run.trajectory = run === walls.wall ? since(run.trajectory, last) : emptyTrajectory();
+    for (const [name, run] of Object.entries(walls) as [WallName, Walls['wall'] & {}][])
+      run.trajectory = isOwn(name) ? since(run.trajectory, last) : emptyTrajectory();
 }
 
 /** The same walls at a later moment, if nothing was logged of the piece since. */
@@ -73,7 +109,7 @@ export function believedLater(
   facts: PieceFacts,
   now: Instant,
 ): Believed {
-  const coming = wallsOf(piece, facts).map(({ place, events }) => ({
+  const coming = wallsOf(piece, facts, before.divided).map(({ place, events }) => ({
     place,
     events: events.filter((event) => event.at > before.at && event.at <= now),
   }));
@@ -87,15 +123,16 @@ export function wallCase(
   piece: PieceState,
   facts: PieceFacts,
   now: Instant,
+  divided: Divided = dividedInto(piece, facts),
 ): Omit<WallCase, 'observations' | 'members'> {
   return {
     given: begunSetting(piece, facts),
     prior: priorOf(piece, facts),
-    walls: wallsOf(piece, facts).map((wall) => ({
+    walls: wallsOf(piece, facts, divided).map((wall) => ({
       ...wall,
       events: wall.events.filter((event) => event.at <= now),
     })),
-    joined: joinsOf(piece.made.form, piece.made.attachmentM),
+    joined: seams(piece, divided),
     now,
     lookedBack: lastDone(piece),
     // members are drawn alike for all pieces of a clay in a room: equal pieces have equal forecasts
@@ -103,24 +140,36 @@ export function wallCase(
   };
 }
 
-/** Each place of a piece as a wall of its own: what is believed of the wall holds for it in its thickness. */
-function wallsOf(piece: PieceState, facts: PieceFacts): WallOfPiece[] {
-  const { made, madeAt } = piece;
-  return placesOf(made.form, made.stand, made.attachmentM).map(({ place, thicknessM, exposure }) => {
-    const share = thicknessM / made.form.wallM;
-    const first = { ...surroundingsIn(facts, made.roomId, madeAt), cover: made.cover, ...exposure };
+/** Each wall of a piece: what is believed of its own wall holds for all in their thickness. */
+function wallsOf(piece: PieceState, facts: PieceFacts, { walls, zones }: Divided): WallOfPiece[] {
+  const { made } = piece;
+  const ordinary = startingX(made.stage, facts);
+  return walls.map((wall) => {
+    const share = wall.thicknessM / made.form.wallM;
+    const at = begunAt(piece, wall);
+    const wetter = wall.part ? stagedX(facts.body, wall.part.stage) - ordinary : 0;
+    const first = {
+      ...surroundingsIn(facts, roomAt(piece, facts.entries, at), at),
+      cover: wall.part?.cover ?? made.cover,
+      ...exposureOf(piece, wall, made.stand),
+    };
     return {
-      place,
+      place: wall.name,
       begin: (setting, fineness) =>
-        startRun({ ...setting, thicknessM: setting.thicknessM * share }, first, madeAt, fineness),
-      events: wallEvents(piece, facts, place),
+        startRun(
+          { ...setting, thicknessM: setting.thicknessM * share, startX: setting.startX + wetter },
+          first,
+          at,
+          fineness,
+        ),
+      events: eventsOf(piece, facts, wall, zones),
     };
   });
 }
 
 /** The wall of a piece before anything is believed of it: in the studio's own hours, its air known until it was last measured. */
 function begunSetting({ made, madeAt }: PieceState, facts: PieceFacts): WallSetting {
-  const plain = plainSetting(facts.body, made.form.wallM, startingX({ made }, facts));
+  const plain = plainSetting(facts.body, made.form.wallM, startingX(made.stage, facts));
   const { at: measured } = roomOf(facts, made.roomId).series;
   return {
     ...plain,
@@ -135,7 +184,8 @@ function begunSetting({ made, madeAt }: PieceState, facts: PieceFacts): WallSett
 /** A piece's own wall as the defaults have it. */
 function ownWall(piece: PieceState, facts: PieceFacts) {
   const begun = begunSetting(piece, facts);
-  return { ...wallsOf(piece, facts).find(({ place }) => place === 'wall')!, begun };
+  const divided = dividedInto(piece, facts);
+  return { ...wallsOf(piece, facts, divided).find(({ place }) => place === 'wall')!, begun };
 }
 
 function priorOf({ made }: PieceState, facts: PieceFacts): Prior {
@@ -154,124 +204,12 @@ function seedOf(name: string): number {
   return hash / 1_000_003;
 }
 
-function startingX(piece: Pick<PieceState, 'made'>, { body, startX }: PieceFacts): number {
-  if (startX !== undefined) return startX;
-  if (piece.made.stage === null || piece.made.stage === 'plastic') return body.plasticX;
-  const span = stageSpan(body, piece.made.stage);
+const startingX = (stage: Stage | null, { body, startX }: PieceFacts): number =>
+  startX ?? stagedX(body, stage);
+
+/** The water of clay that was entered at a stage: fresh where none is said. */
+function stagedX(body: ClayBody, stage: Stage | null): number {
+  if (stage === null || stage === 'plastic') return body.plasticX;
+  const span = stageSpan(body, stage);
   return (span.fromX + span.toX) / 2;
-}
-
-function roomOf(facts: PieceFacts, roomId: string): RoomFacts {
-  const room = facts.rooms.find((r) => r.id === roomId);
-  if (!room) throw new Error(`the case has no room ${roomId}`);
-  return room;
-}
-
-function surroundingsIn(
-  facts: PieceFacts,
-  roomId: string,
-  at: Instant,
-): Pick<Surroundings, 'climate' | 'heatTransfer'> {
-  const room = roomOf(facts, roomId);
-  return { climate: roomClimate(room, facts.studio), heatTransfer: roomSettingAt(room, at).heatTransfer };
-}
-
-/**
- * The log of a piece as events of one of its walls, and what was changed about the room it stood in. What was logged
- * before the piece was made counts from then.
- */
-function wallEvents(piece: PieceState, facts: PieceFacts, place: PlaceName): WallEvent[] {
-  const logged = facts.entries.flatMap((entry) =>
-    eventsOfEntry(piece, facts, place, entry).map((event) => ({
-      ...event,
-      at: Math.max(event.at, piece.madeAt),
-    })),
-  );
-  const fired = firedAt(facts.entries);
-  return [...logged, ...roomChanges(piece, facts)]
-    .filter(({ at }) => at <= fired)
-    .sort((a, b) => a.at - b.at);
-}
-
-/** When a piece was first fired: what is done to it afterwards is done to no drying wall. */
-const firedAt = (entries: readonly Entry[]): Instant =>
-  Math.min(
-    Number.POSITIVE_INFINITY,
-    ...entriesOf(entries, 'piece.done').flatMap((entry) =>
-      entry.body.effects.some(({ does }) => does === 'fire') ? [instantOf(entry)] : [],
-    ),
-  );
-
-function roomChanges(piece: PieceState, facts: PieceFacts): WallEvent[] {
-  const moves = [
-    { from: piece.madeAt, roomId: piece.made.roomId },
-    ...entriesOf(facts.entries, 'piece.moved').map((e) => ({ from: instantOf(e), roomId: e.body.roomId })),
-  ];
-  return moves.flatMap(({ from, roomId }, i) => {
-    const to = moves[i + 1]?.from ?? Number.POSITIVE_INFINITY;
-    return roomOf(facts, roomId)
-      .settings.filter((setting) => setting.from > from && setting.from < to)
-      .map(({ from: at, heatTransfer }): WallEvent => ({
-        at,
-        kind: 'surroundings',
-        change: { heatTransfer },
-      }));
-  });
-}
-
-function eventsOfEntry({ made }: PieceState, facts: PieceFacts, place: PlaceName, entry: Entry): WallEvent[] {
-  const at = instantOf(entry);
-  switch (entry.kind) {
-    case 'piece.covered':
-      return [stood(made, place, at, entry.body)];
-    case 'piece.moved':
-      return [{ at, kind: 'surroundings', change: surroundingsIn(facts, entry.body.roomId, at) }];
-    case 'piece.done':
-      return wallEventsOf(deedOf(entry), place);
-    default:
-      return [];
-  }
-}
-
-/** How a cover and a stand surround a place. */
-function stood(
-  made: PieceBegun,
-  place: PlaceName,
-  at: Instant,
-  { cover, stand }: { cover: Cover; stand: Stand },
-): WallEvent {
-  const { exposure } = placesOf(made.form, stand, made.attachmentM).find((p) => p.place === place)!;
-  return { at, kind: 'surroundings', change: { cover, ...exposure } };
-}
-
-/** What was found of a piece until an instant, oldest first, and the weighings that could not be used. */
-export function observationsOf(piece: PieceState, facts: PieceFacts, now: Instant) {
-  const area = outsideArea(piece.made.form);
-  const over = clayShares(piece.made.form);
-  const weighings = weighedWater(facts.entries, (entry) => laidBy(deedOf(entry)).dry * area);
-  const fired = firedAt(facts.entries);
-  const checks = facts.entries.flatMap((entry) => checkOf(entry));
-  const weighed = weighings.flatMap((w): Observation[] =>
-    w.x === null ? [] : [{ at: w.at, place: 'wall', kind: 'water', x: w.x, over }],
-  );
-  const places = placesOf(piece.made.form, piece.stand, piece.made.attachmentM).map(({ place }) => place);
-  const observations = [...checks, ...weighed]
-    .filter((o) => o.at > piece.madeAt && o.at <= Math.min(now, fired) && places.includes(o.place))
-    .sort((a, b) => a.at - b.at);
-  const unread = weighings.flatMap((w) => (w.reason === null ? [] : [{ at: w.at, reason: w.reason }]));
-  return { observations, unread };
-}
-
-function checkOf(entry: Entry): Observation[] {
-  const found = { at: instantOf(entry), place: entry.place ?? ('wall' as const) };
-  switch (entry.kind) {
-    case 'piece.checked':
-      return [{ ...found, kind: 'stage', stage: entry.body.stage }];
-    case 'piece.felt':
-      return [{ ...found, kind: 'answers', answers: entry.body }];
-    case 'piece.seen':
-      return isSign(entry.body.what) ? [{ ...found, kind: 'sign', sign: entry.body.what }] : [];
-    default:
-      return [];
-  }
 }

@@ -1,33 +1,41 @@
 import { SILICATE_SOLIDS } from '../drying/mesh.ts';
 import type { WallEvent } from '../drying/run.ts';
-import { takesCoats, type PlaceName } from '../form/form.ts';
+import { takesCoats, type WallName } from '../form/form.ts';
 import type { EntryOf, SlipLaid } from '../log/entry.ts';
 import { instantOf } from '../log/piece.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { fillThicknessM } from '../inlay/fills.ts';
 import { coatLoad, solidsByVolume, USUAL_GRAIN } from '../slip/density.ts';
-import { wholeZone, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
+import { wholeZone, type Layer, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
 import type { Effect, Face, Usual } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
+import { shareIn, type OwnWall } from './walls.ts';
 
 /** Something done to a piece, or meant to be: what it does to the clay, where, with which slip. */
 export interface Deed {
   refs: StepRef[];
   at: Instant;
   face: Face;
-  zone: Zone;
+  /** At least one. */
+  zones: Zone[];
   effects: Effect<number>[];
   slip: SlipLaid | null;
 }
 
-export const deedOf = (entry: EntryOf<'piece.done'>): Deed => ({
+/** A logged deed: where it says no zone, in those of its layer. */
+export const deedOf = (entry: EntryOf<'piece.done'>, layers: readonly Layer[]): Deed => ({
   refs: entry.body.refs,
   at: instantOf(entry),
   face: entry.face ?? 'outside',
-  zone: entry.body.zone ?? wholeZone,
+  zones: entry.body.zone ? [entry.body.zone] : zonesOfRefs(entry.body.refs, layers),
   effects: entry.body.effects,
   slip: entry.body.slip,
 });
+
+function zonesOfRefs(refs: StepRef[], layers: readonly Layer[]): Zone[] {
+  const zones = refs.flatMap((ref) => layers.find(({ id }) => id === ref.layer)?.zones ?? []);
+  return zones.length > 0 ? zones : [wholeZone];
+}
 
 /** A step as it is meant to be done: as is usual, from the tub it is planned from. */
 export function intended(planned: Planned, tubs: Record<string, SlipLaid>, at: Instant): Deed {
@@ -37,7 +45,7 @@ export function intended(planned: Planned, tubs: Record<string, SlipLaid>, at: I
     refs: planned.refs,
     at,
     face: planned.face,
-    zone: planned.zones[0] ?? wholeZone,
+    zones: planned.zones.length > 0 ? planned.zones : [wholeZone],
     effects,
     slip: tub ?? slipFor(effects),
   };
@@ -93,23 +101,37 @@ export const usualTrim = { depthM: 0.002, share: 0.2 };
 /** Density of sodium silicate as it is sold, kg/m³: 42 °Bé. */
 const SILICATE_DENSITY = 1408;
 
-/** What a deed does to a wall of a piece: its coats, water, heat and stretch. */
-export function wallEventsOf(deed: Deed, place: PlaceName): WallEvent[] {
-  return reaches(deed.zone, place) ? deed.effects.flatMap((effect) => eventsOf(effect, deed, place)) : [];
+/** What a deed does to a wall of a piece: its coats, water, heat and stretch, on the share of it that its zones take in. */
+export function wallEventsOf(deed: Deed, wall: OwnWall, zones: readonly Zone[] = []): WallEvent[] {
+  const all = [...deed.zones, ...zones];
+  const share = Math.min(
+    1,
+    deed.zones.reduce((sum, zone) => sum + shareIn(zone, wall, all), 0),
+  );
+  return share > LEAST ? deed.effects.flatMap((effect) => eventsOf(effect, deed, wall.name, share)) : [];
 }
 
-function eventsOf(effect: Effect<number>, { at, face, slip, refs }: Deed, place: PlaceName): WallEvent[] {
+/** What meets less of a wall than this is not counted on it. */
+const LEAST = 0.01;
+
+function eventsOf(
+  effect: Effect<number>,
+  { at, face, slip, refs }: Deed,
+  name: WallName,
+  within: number,
+): WallEvent[] {
   switch (effect.does) {
     case 'coat':
     case 'line':
     case 'fill': {
-      if (!slip || !takesCoats(place)) return [];
-      const { thicknessM, share } = lain(effect, slip, refs);
+      if (!slip || !takesCoats(name)) return [];
+      const { thicknessM, share: lies } = lain(effect, slip, refs);
+      const share = lies * within;
       const laid = { face, thicknessM, ...slip, ...(share < 1 && { share }) };
       return thicknessM > 0 && share > 0 ? [{ at, kind: 'coat', coat: laid }] : [];
     }
     case 'silicate':
-      return takesCoats(place) && effect.kgM2 > 0
+      return takesCoats(name) && effect.kgM2 > 0
         ? [
             {
               at,
@@ -120,47 +142,32 @@ function eventsOf(effect: Effect<number>, { at, face, slip, refs }: Deed, place:
                 specificGravity: SILICATE_DENSITY / 1000,
                 grainDensity: USUAL_GRAIN,
                 silicateSolids: SILICATE_SOLIDS,
-                ...(effect.share < 1 && { share: effect.share }),
+                ...(effect.share * within < 1 && { share: effect.share * within }),
               },
             },
           ]
         : [];
     case 'film':
-      return effect.kgM2 > 0 ? [{ at, kind: 'mist', face, water: effect.kgM2 * effect.share }] : [];
+      return effect.kgM2 > 0 ? [{ at, kind: 'mist', face, water: effect.kgM2 * effect.share * within }] : [];
     case 'wash':
-      return takesCoats(place) && effect.kgM2 > 0
-        ? [{ at, kind: 'mist', face, water: effect.kgM2 * effect.share }]
+      return takesCoats(name) && effect.kgM2 > 0
+        ? [{ at, kind: 'mist', face, water: effect.kgM2 * effect.share * within }]
         : [];
     case 'heat':
-      return [{ at, kind: 'heat', face, tool: effect.tool, seconds: effect.seconds, duty: effect.duty }];
+      return [
+        { at, kind: 'heat', face, tool: effect.tool, seconds: effect.seconds, duty: effect.duty * within },
+      ];
     case 'stretch':
-      return stretches(place) ? [{ at, kind: 'stretch', ratio: effect.ratio }] : [];
+      return stretches(name) && within > MOSTLY ? [{ at, kind: 'stretch', ratio: effect.ratio }] : [];
     default:
       return [];
   }
 }
 
 /** A wall is stretched with its rim; foot, floor and handle stay as they are. */
-const stretches = (place: PlaceName): boolean => place === 'wall' || place === 'rim';
-
-/** How near to an end of the height a band takes the rim, or the foot, with it. */
-const NEAR_END = 0.05;
-
-/** Whether what is done in a zone meets a place. */
-function reaches(zone: Zone, place: PlaceName): boolean {
-  switch (zone.kind) {
-    case 'whole':
-      return true;
-    case 'place':
-      return zone.place === place;
-    case 'band':
-      if (place === 'rim') return zone.to > 1 - NEAR_END;
-      if (place === 'foot') return zone.from < NEAR_END;
-      return place === 'wall';
-    case 'motif':
-      return place === 'wall';
-  }
-}
+const stretches = (name: WallName): boolean => name === 'wall' || name === 'rim' || name.startsWith('band');
+/** A wall is stretched where more of it than this is. */
+const MOSTLY = 0.5;
 
 /** Water and dry matter that a deed lays on each square metre of its zone, kg/m². */
 export function laidBy({ effects, slip, refs }: Deed): { water: number; dry: number } {

@@ -1,14 +1,14 @@
 import { linearShrinkage, type ClayBody } from '../clay/body.ts';
-import { waterAtEdge } from '../clay/stage.ts';
+import { edgeAtWater, waterAtEdge } from '../clay/stage.ts';
 import { isSign, signAt, signNames, type Sign } from '../coat/sign.ts';
 import { coatsOn } from '../drying/mesh.ts';
 import { coreReading, meanReading, readingNamed, signReading, type Reading } from '../drying/readings.ts';
-import { firstWhen, wallAt, whileHolds, type Trajectory, type WallAt } from '../drying/trajectory.ts';
+import { firstWhen, readAt, wallAt, whileHolds, type Trajectory, type WallAt } from '../drying/trajectory.ts';
 import type { EdgeSpread } from '../forecast/windows.ts';
 import { seenAt, type PieceState } from '../log/piece.ts';
 import type { Planned, StepRef } from '../technique/layer.ts';
-import type { Face, FiredState, Need, Remedy, Span } from '../technique/technique.ts';
-import { SECOND, type Instant } from '../units/quantity.ts';
+import type { Face, FiredState, Need, Remedy, Role, Span } from '../technique/technique.ts';
+import { MINUTE, SECOND, type Instant } from '../units/quantity.ts';
 
 export type GateStatus =
   | 'done'
@@ -59,8 +59,35 @@ export interface Gate {
   chain: string[];
   /** What the maker may say to have done with a step that is done until it is enough. */
   enough: { refs: StepRef[]; what: string } | null;
+  /** Of a part to be joined on: which of the two is ready first, and must be held back until then. */
+  joint: Joint | null;
   /** What opens it again once it has closed, and when. */
   rescue: { remedy: Remedy; opens: Instant; closes: Instant | null } | null;
+}
+
+/** A gate of which nothing is known yet. */
+export const gateOf = (planned: Planned, status: GateStatus, doneAt: Instant | null): Gate => ({
+  planned,
+  status,
+  doneAt,
+  opens: null,
+  closes: null,
+  doAt: null,
+  wait: null,
+  windows: [],
+  chain: [],
+  enough: null,
+  joint: null,
+  rescue: null,
+});
+
+export interface Joint {
+  part: string;
+  role: Role;
+  /** The one that is ready sooner, or dries out of its window before the other is; null where neither is. */
+  ahead: 'piece' | 'part' | null;
+  /** When the other one is ready; null where it is not within the time looked ahead. */
+  until: Instant | null;
 }
 
 /** A stretch of time; open to the end of what was computed where `to` is infinite. */
@@ -71,7 +98,12 @@ export interface Interval {
 
 /** Everything that the needs of a step are read from. */
 export interface Readings {
+  /** The wall that the step is judged on. */
   trajectory: Trajectory;
+  /** All walls of the piece itself, for what must hold of each; the first where that is left out. */
+  all?: Trajectory[];
+  /** A part that is not joined on yet, by what it is. */
+  part?: (role: Role) => { part: string; trajectory: Trajectory } | null;
   body: ClayBody;
   piece: PieceState;
   /** When a step of the route was done, in the log or as planned; null where it never comes. */
@@ -84,6 +116,22 @@ const EARLY = 0.6;
 /** A fill is as firm as the wall it lies in once it holds no more than this above it, kg/kg. From memory. */
 const LEVEL = 0.02;
 
+/** Something that must hold of one wall. */
+interface Test {
+  trajectory: Trajectory;
+  of: 'piece' | 'part' | 'both';
+  holds: (wall: WallAt, at: Instant) => boolean;
+}
+
+/** When a step can be done. */
+export interface Found {
+  found: Interval[];
+  wait: Wait | null;
+  /** The clay is drier than any span of a need already. */
+  tooDry: boolean;
+  joint: Joint | null;
+}
+
 /**
  * When a step can be done, from an instant on: the first stretches of time in which all its needs hold, ascending.
  * @param longEnough stops at the first that is so long, ms
@@ -93,62 +141,135 @@ export function intervalsOf(
   readings: Readings,
   from: Instant,
   longEnough: (interval: Interval) => boolean,
-): { found: Interval[]; wait: Wait | null; tooDry: boolean } {
-  const { face, step } = planned;
+): Found {
   let low = from;
   let high = Number.POSITIVE_INFINITY;
   let wait: Wait | null = null;
-  const tests: ((wall: WallAt) => boolean)[] = [];
-  const waters: { reading: Reading; spans: { fromX: number; toX: number }[] }[] = [];
-  for (const need of step.needs) {
+  const tests: Test[] = [];
+  for (const need of planned.step.needs) {
     if (need.rather) continue;
     const bound = boundsOf(need, planned, readings, low);
-    if (bound === 'never') return { found: [], wait, tooDry: false };
+    if (bound === 'never') return { found: [], wait, tooDry: false, joint: null };
     if (bound === 'holds') continue;
     if (bound) {
       low = Math.max(low, bound.from);
       high = Math.min(high, bound.to);
       wait = later(wait, bound.wait);
-      continue;
-    }
-    const water = waterOf(need, face, readings.body);
-    if (water) {
-      waters.push(water);
-      tests.push(({ x, mesh }) => {
-        const value = water.reading(x, mesh);
-        return water.spans.some(({ fromX, toX }) => value >= fromX && value <= toX);
-      });
-    } else if (need.kind === 'level') tests.push(levelTest(face));
+    } else tests.push(...testsOf(need, planned.face, readings));
   }
   const { trajectory } = readings;
-  const end = trajectory.at.at(-1)!;
   if (tests.length === 0) {
     const only = { from: low, to: high };
-    return { found: high > low ? [only] : [], wait, tooDry: high <= low };
+    return { found: high > low ? [only] : [], wait, tooDry: high <= low, joint: null };
   }
   const found: Interval[] = [];
-  const holds = (wall: WallAt) => tests.every((test) => test(wall));
-  for (const stretch of whileHolds(trajectory, Math.min(low, end), holds)) {
+  for (const stretch of allHold(tests, Math.min(low, trajectory.at.at(-1)!))) {
     const interval = { from: Math.max(low, stretch.from), to: Math.min(high, stretch.to) };
     if (interval.to <= interval.from) continue;
     found.push(interval);
     if (longEnough(interval)) break;
   }
-  return {
-    found,
-    wait,
-    tooDry: found.length === 0 && driedPast(waters, wallAt(trajectory, Math.max(low, trajectory.at[0]!))),
+  const dried = found.length === 0 && driedPast(planned, readings, low);
+  return { found, wait, tooDry: dried, joint: jointOf(planned, tests, readings, low) };
+}
+
+/** The stretches of time in which all tests hold, ascending; those of one wall are looked at together. */
+function* allHold(tests: Test[], from: Instant): Generator<Interval> {
+  const walls = [...new Set(tests.map(({ trajectory }) => trajectory))];
+  const ofWall = (trajectory: Trajectory) => {
+    const own = tests.filter((test) => test.trajectory === trajectory);
+    return whileHolds(trajectory, Math.min(from, trajectory.at.at(-1)!), (wall, at) =>
+      own.every(({ holds }) => holds(wall, at)),
+    );
   };
+  const [first, ...others] = walls.map(ofWall);
+  if (others.length === 0) return yield* first!;
+  yield* others.reduce<Interval[]>((found, next) => overlaps(found, [...next]), [...first!]);
+}
+
+/** Where stretches of two lists overlap, ascending. */
+const overlaps = (a: Interval[], b: Interval[]): Interval[] =>
+  a.flatMap((one) =>
+    b
+      .map((two) => ({ from: Math.max(one.from, two.from), to: Math.min(one.to, two.to) }))
+      .filter(({ from, to }) => to > from),
+  );
+
+/** What a need asks of the clay. */
+function testsOf(need: Need, face: Face, readings: Readings): Test[] {
+  const { trajectory, body, all = [trajectory] } = readings;
+  const apart = (role: Role) => readings.part?.(role) ?? null;
+  if (need.kind === 'level') return [{ trajectory, of: 'piece', holds: levelTest(face) }];
+  if (need.kind === 'together') {
+    const part = apart(need.with);
+    return part
+      ? [
+          {
+            trajectory,
+            of: 'both',
+            holds: (wall, at) => together(body, wall, wallAt(part.trajectory, at), need.within),
+          },
+        ]
+      : [];
+  }
+  const water = waterOf(need, face, body);
+  if (!water) return [];
+  const holds = ({ x, mesh }: WallAt) => {
+    const value = water.reading(x, mesh);
+    return water.spans.some(({ fromX, toX }) => value >= fromX && value <= toX);
+  };
+  if (need.part) {
+    const part = apart(need.part);
+    return part ? [{ trajectory: part.trajectory, of: 'part', holds }] : [];
+  }
+  // the kiln asks every wall
+  return (need.kind === 'kiln-dry' ? all : [trajectory]).map((of) => ({
+    trajectory: of,
+    of: 'piece',
+    holds,
+  }));
+}
+
+const together = (body: ClayBody, one: WallAt, two: WallAt, within: number): boolean =>
+  Math.abs(indexOf(body, one) - indexOf(body, two)) <= within;
+
+const indexOf = (body: ClayBody, { x, mesh }: WallAt): number => edgeAtWater(body, meanReading(x, mesh));
+
+/** Two that are ready within this of one another need not be held back. */
+const ALIKE = 20 * MINUTE;
+
+/** Which of a piece and its part is ready first. */
+function jointOf(planned: Planned, tests: Test[], readings: Readings, from: Instant): Joint | null {
+  const need = planned.step.needs.find((of) => of.kind === 'together');
+  const part = need?.kind === 'together' ? readings.part?.(need.with) : null;
+  if (!part || need?.kind !== 'together') return null;
+  const alone = (which: Test['of']) => {
+    const own = tests.filter(({ of }) => of === which);
+    const [first] = own.length > 0 ? allHold(own, from) : [];
+    return first ? Math.max(first.from, from) : null;
+  };
+  const [piece, its] = [alone('piece'), alone('part')];
+  const named = { part: part.part, role: need.with };
+  if (piece === null) return { ...named, ahead: its === null ? null : 'part', until: null };
+  if (its === null) return { ...named, ahead: 'piece', until: null };
+  if (Math.abs(piece - its) < ALIKE) return { ...named, ahead: null, until: null };
+  return piece < its ? { ...named, ahead: 'piece', until: its } : { ...named, ahead: 'part', until: piece };
 }
 
 /** The longer of two waits. */
 const later = (a: Wait | null, b: Wait | null): Wait | null => (!a || (b && b.to > a.to) ? (b ?? a) : a);
 
-/** Whether the clay is drier than any span of a need already. */
-const driedPast = (
-  waters: { reading: Reading; spans: { fromX: number }[] }[],
-  { x, mesh }: WallAt,
-): boolean => waters.some(({ reading, spans }) => spans.every(({ fromX }) => reading(x, mesh) < fromX));
+/** Whether the piece, or the part that is meant, is drier at an instant than any span of a need. */
+function driedPast({ step, face }: Planned, readings: Readings, at: Instant): boolean {
+  return step.needs.some((need) => {
+    const water = need.rather ? null : waterOf(need, face, readings.body);
+    const part = need.part ? readings.part?.(need.part) : null;
+    if (!water || (need.part && !part)) return false;
+    const { trajectory } = part ?? readings;
+    const value = readAt(trajectory, Math.max(at, trajectory.at[0]!), water.reading);
+    return water.spans.every(({ fromX }) => value < fromX);
+  });
+}
 
 /** The water contents between which a need holds on a body; null for a need of something else. */
 export function waterOf(
@@ -191,6 +312,7 @@ function boundsOf(need: Need, { face, refs, after }: Planned, readings: Readings
     case 'water':
     case 'kiln-dry':
     case 'level':
+    case 'together':
       return null;
     case 'fired':
       return need.state.includes(readings.fired) ? 'holds' : 'never';

@@ -19,7 +19,7 @@ function places(
   const given = caseOf([cruetMade({ form, ...more }), ...entries]);
   const piece = foldPiece('p', given.entries)!;
   const course = believedNow(piece, given, hoursOn(hours), 8);
-  return placesNow(piece, course, { events: [], end: course.at + 48 * HOUR });
+  return placesNow(piece, course, { events: {}, end: course.at + 48 * HOUR });
 }
 
 /** Which place leads and which lags: common practice, no source. */

@@ -2,18 +2,21 @@ import { linearShrinkage, specificVolume, type ClayBody } from '../clay/body.ts'
 import { moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { meanReading, skinReading } from '../drying/readings.ts';
 import { forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
-import { carryTogether, type Walls } from '../drying/together.ts';
+import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
 import { joined, readAt, type Trajectory } from '../drying/trajectory.ts';
 import { spreadOf } from '../forecast/windows.ts';
-import { placesOf, takesCoats, type PlaceName } from '../form/form.ts';
+import { takesCoats, type WallName } from '../form/form.ts';
 import type { PieceState } from '../log/piece.ts';
+import type { Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Believed } from './believed.ts';
 import { strainWatch, type Uneven } from './uneven.ts';
 
 /** A place of a piece as it stands now. */
 export interface PlaceNow {
-  place: PlaceName;
+  place: WallName;
+  /** What it is, where it is a part made for the piece. */
+  role: Role | null;
   thicknessM: number;
   meanX: number;
   meanIndex: number;
@@ -46,17 +49,17 @@ const LOOKS = 45 * MINUTE;
 export function placesNow(
   piece: PieceState,
   believed: Believed,
-  coming: { events: WallEvent[]; end: Instant },
+  coming: { events: Partial<Record<WallName, WallEvent[]>>; end: Instant },
 ): PlacesNow {
   const { body } = believed.best.wall!.setting;
-  const { made, stand } = piece;
   const courses = coursesOf(believed, coming);
-  const places = placesOf(made.form, stand, made.attachmentM).map(({ place, thicknessM }): PlaceNow => {
-    const meanX = meanOf(believed.best[place]!);
-    const indices = spreadOf(believed.members.map((walls) => moistureIndex(body, meanOf(walls[place]!))));
-    const { at, x, mesh } = courses[place]!;
+  const places = believed.divided.walls.map(({ name, thicknessM, part }): PlaceNow => {
+    const meanX = meanOf(believed.best[name]!);
+    const indices = spreadOf(believed.members.map((walls) => moistureIndex(body, meanOf(walls[name]!))));
+    const { at, x, mesh } = courses[name]!;
     return {
-      place,
+      place: name,
+      role: part?.role ?? null,
       thicknessM,
       meanX,
       meanIndex: moistureIndex(body, meanX),
@@ -65,33 +68,41 @@ export function placesNow(
       over: { at, meanX: x.map((cells, k) => meanReading(cells, mesh[k]!)) },
     };
   });
-  const byWater = [...places].sort((a, b) => a.meanX - b.meanX);
+  const parts = believed.divided.walls.flatMap(({ name, part }) => (part?.joinedAt === null ? [name] : []));
+  const joinedOn = places.filter(({ place }) => !parts.includes(place));
+  const byWater = [...joinedOn].sort((a, b) => a.meanX - b.meanX);
   return {
     places,
     driest: byWater[0]!,
     wettest: byWater.at(-1)!,
-    shrinkageApart: apart(body, believed.best),
+    shrinkageApart: apart(body, joinedOn),
     // in dry clay nothing can be mended any more
     uneven: byWater.at(-1)!.meanIndex < DRY ? null : unevenIn(piece, believed, courses),
   };
 }
 
-type Courses = Partial<Record<PlaceName, Trajectory>>;
+type Courses = Partial<Record<WallName, Trajectory>>;
 
-/** The places over time, on from now as they are planned. */
+/** The walls over time, on from now as they are planned: what is planned for the piece's own wall befalls its edges too. */
 function coursesOf(
-  { best, joined: joins }: Believed,
-  { events, end }: { events: WallEvent[]; end: Instant },
+  { best, joined: joins, divided }: Believed,
+  { events, end }: { events: Partial<Record<WallName, WallEvent[]>>; end: Instant },
 ): Courses {
-  const all = Object.entries(best) as [PlaceName, WallRun][];
+  const all = runsOf(best);
   const ahead: Walls = Object.fromEntries(
-    all.map(([place, run]) => [place, forkRun(run, run.at, standing(run))]),
+    all.map(([name, run]) => [name, forkRun(run, run.at, standing(run))]),
   );
-  const dry = withoutDeeds(events);
-  const of = Object.fromEntries(all.map(([place]) => [place, takesCoats(place) ? events : dry]));
+  const whole = events.wall ?? [];
+  const befalls = (name: WallName): WallEvent[] => {
+    const part = divided.walls.find((wall) => wall.name === name)?.part;
+    if (events[name]) return events[name];
+    if (part && part.joinedAt === null) return [];
+    return takesCoats(name) ? whole : withoutDeeds(whole);
+  };
+  const of = Object.fromEntries(all.map(([name]) => [name, befalls(name)]));
   carryTogether(ahead, joins, of, Math.max(end, ...all.map(([, run]) => run.at)));
   return Object.fromEntries(
-    all.map(([place, run]) => [place, joined([run.trajectory, ahead[place]!.trajectory])]),
+    all.map(([name, run]) => [name, joined([run.trajectory, ahead[name]!.trajectory])]),
   );
 }
 
@@ -109,11 +120,19 @@ function unevenIn(
   );
   const wall = courses.wall!;
   const [faceOut, faceIn] = [skinReading('outside'), skinReading('inside')];
-  const from = Math.max(...Object.values(courses).map(({ at }) => at[0]!));
-  const to = Math.min(...Object.values(courses).map(({ at }) => at.at(-1)!));
+  const all = Object.entries(courses) as [WallName, Trajectory][];
+  const from = wall.at[0]!;
+  const to = Math.min(...all.map(([, { at }]) => at.at(-1)!));
+  /** Strain between two gathers from when both are there and joined. */
+  const together = (name: WallName, at: Instant): boolean =>
+    courses[name]!.at[0]! <= at &&
+    (!name.startsWith('part') ||
+      joins.joins.some(({ between, since }) => between.includes(name) && since !== undefined && since <= at));
   for (let at = from; at <= to; at += LOOKS) {
     const means = Object.fromEntries(
-      Object.entries(courses).map(([place, course]) => [place, readAt(course, at, meanReading)]),
+      all
+        .filter(([name]) => together(name, at))
+        .map(([name, course]) => [name, readAt(course, at, meanReading)]),
     );
     strain.look({
       at,
@@ -129,8 +148,8 @@ const meanOf = ({ state, wall }: WallRun): number => meanReading(state.x, wall.m
 const withoutDeeds = (events: WallEvent[]): WallEvent[] =>
   events.filter(({ kind }) => kind === 'surroundings' || kind === 'heat');
 
-function apart(body: ClayBody, walls: Walls): number {
-  const means = Object.values(walls).map(meanOf);
+function apart(body: ClayBody, places: PlaceNow[]): number {
+  const means = places.map(({ meanX }) => meanX);
   return shrinkageBetween(body, Math.max(...means), Math.min(...means));
 }
 

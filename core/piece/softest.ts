@@ -18,6 +18,17 @@ const SLUMPS_AT = 95;
 /** A wall that was soft this lately still counts as such. From memory. */
 const LATELY = 2 * HOUR;
 
+/** The softest moment of any wall of a piece. */
+export const softestAmong = (
+  courses: { trajectory: Trajectory }[],
+  body: ClayBody,
+  now: Instant,
+): Softest | null =>
+  courses.reduce<Softest | null>((softest, { trajectory }) => {
+    const of = softestOf(trajectory, body, now);
+    return !softest || (of && of.index > softest.index) ? (of ?? softest) : softest;
+  }, null);
+
 /**
  * The softest moment of a coated wall from a little before now on, over what has been and what is planned.
  * @returns null where no coat wets it: it has none, or it has only been drying since

@@ -4,10 +4,10 @@ import { steadyClimate } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
 import { meanReading, skinReading } from '../drying/readings.ts';
 import { plainSetting, startRun, type Surroundings, type WallRun } from '../drying/run.ts';
-import { carryTogether, type Walls } from '../drying/together.ts';
+import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
 import { waterIn } from '../drying/mesh.ts';
 import { COARSE } from '../forecast/ensemble.ts';
-import { joinsOf, placesOf, type Form, type PlaceName } from '../form/form.ts';
+import { joinsOf, placesOf, type Form, type WallName } from '../form/form.ts';
 import { HOUR } from '../units/quantity.ts';
 import { bearsAt, strainWatch } from './uneven.ts';
 
@@ -22,8 +22,8 @@ const room: Omit<Surroundings, 'outside' | 'inside'> = {
 function wallsOf(
   form: Form,
   attachmentM: number | null,
-  around: (place: PlaceName) => Partial<Surroundings>,
-  thickness: Partial<Record<PlaceName, number>> = {},
+  around: (place: WallName) => Partial<Surroundings>,
+  thickness: Partial<Record<WallName, number>> = {},
 ): Walls {
   return Object.fromEntries(
     placesOf(form, 'board', attachmentM).map(({ place, thicknessM, exposure }) => [
@@ -42,10 +42,10 @@ function wallsOf(
 function worst(
   form: Form,
   attachmentM: number | null,
-  around: (place: PlaceName) => Partial<Surroundings>,
+  around: (place: WallName) => Partial<Surroundings>,
   days: number,
-  of: PlaceName[],
-  thickness?: Partial<Record<PlaceName, number>>,
+  of: WallName[],
+  thickness?: Partial<Record<WallName, number>>,
 ) {
   const joined = joinsOf(form, attachmentM);
   const strain = strainWatch(
@@ -60,7 +60,7 @@ function worst(
     const { state, wall } = walls.wall!;
     strain.look({
       at,
-      means: Object.fromEntries(Object.entries(walls).map(([place, run]) => [place, meanOf(run)])),
+      means: Object.fromEntries(runsOf(walls).map(([place, run]) => [place, meanOf(run)])),
       faces: {
         outside: skinReading('outside')(state.x, wall.mesh),
         inside: skinReading('inside')(state.x, wall.mesh),
@@ -71,8 +71,8 @@ function worst(
   return strain.worstFrom(0)!;
 }
 const cover =
-  (all: Cover, other: Partial<Record<PlaceName, Cover>> = {}) =>
-  (place: PlaceName) => ({
+  (all: Cover, other: Partial<Record<WallName, Cover>> = {}) =>
+  (place: WallName) => ({
     cover: other[place] ?? all,
   });
 const thinRim = { rim: 0.004 };
@@ -127,10 +127,10 @@ describe('places that are joined', () => {
     const joined = joinsOf(pot, 0.009);
     const walls = wallsOf(pot, 0.009, cover('open', { attachment: 'fan' }));
     const total = () =>
-      Object.entries(walls).reduce(
+      runsOf(walls).reduce(
         (sum, [place, { wall, state }]) =>
           sum +
-          joined.areas[place as PlaceName]! *
+          joined.areas[place as WallName]! *
             (waterIn(wall.mesh, state.x) + state.left.inside + state.left.outside),
         0,
       );
@@ -144,7 +144,7 @@ describe('places that are joined', () => {
       const joined = joinsOf(pot, null);
       const walls = wallsOf(pot, null, cover('tight', { rim: 'open' }));
       carryTogether(walls, joins ? joined : { ...joined, joins: [] }, {}, 12 * HOUR);
-      const mean = (place: PlaceName) =>
+      const mean = (place: WallName) =>
         waterIn(walls[place]!.wall.mesh, walls[place]!.state.x) /
         walls[place]!.wall.mesh.widths.reduce((sum, w) => sum + w, 0);
       return mean('wall') - mean('rim');

@@ -1,13 +1,13 @@
 import { linearShrinkage, type ClayBody } from '../clay/body.ts';
 import { edgeAtWater } from '../clay/stage.ts';
-import type { Form, PlaceName } from '../form/form.ts';
+import type { Form, WallName } from '../form/form.ts';
 import type { Instant } from '../units/quantity.ts';
 
 /** Strain that stays in a piece, between two places or between the faces of flat ware. */
 export interface Uneven {
-  between: [PlaceName, PlaceName] | 'faces';
+  between: [WallName, WallName] | 'faces';
   /** The one that stiffened first: to be wrapped. */
-  ahead: PlaceName;
+  ahead: WallName;
   /** When it is most. */
   at: Instant;
   /** Linear mismatch, or for faces the curl as a share of the span. */
@@ -45,7 +45,7 @@ export function bearsAt(index: number): number {
 /** Water contents of the places of a piece at a moment, and of the faces of its wall, kg/kg. */
 export interface Look {
   at: Instant;
-  means: Partial<Record<PlaceName, number>>;
+  means: Partial<Record<WallName, number>>;
   faces: { outside: number; inside: number };
 }
 
@@ -53,7 +53,7 @@ export interface Look {
 export function strainWatch(
   body: ClayBody,
   form: Form,
-  pairs: [PlaceName, PlaceName][],
+  pairs: [WallName, WallName][],
 ): { look: (at: Look) => void; worstFrom: (from: Instant) => Uneven | null } {
   const shrunk = (x: number) => linearShrinkage(body, body.plasticX, Math.min(x, body.plasticX));
   const begun = new Map<string, { apart: number; first: 0 | 1 }>();

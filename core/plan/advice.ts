@@ -1,5 +1,5 @@
 import type { Cover } from '../drying/face.ts';
-import type { WallRun } from '../drying/run.ts';
+import { runsOf, type Walls } from '../drying/together.ts';
 import { COARSE } from '../forecast/ensemble.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
@@ -34,11 +34,13 @@ const LOOK = 4 * 24 * HOUR;
  * The habit of covers (one for working time, one for when nobody is there) under which most steps can be done
  * in working hours, and among those the soonest. The present cover is kept where nothing is gained.
  */
-export function adviseCover(run: WallRun, ahead: Project, present: Gate[]): CoverAdvice | null {
+export function adviseCover(walls: Walls, ahead: Project, present: Gate[]): CoverAdvice | null {
   const { piece, spells, now } = ahead;
   if (spells.length === 0) return null;
   const atWork = spells[0]!.from <= now;
-  const rough = { ...run, tolerance: COARSE.tolerance };
+  const rough: Walls = Object.fromEntries(
+    runsOf(walls).map(([name, run]) => [name, { ...run, tolerance: COARSE.tolerance }]),
+  );
   const scored = habits.map(({ day, night }) => {
     const changes = habit(piece.cover, day, night, spells, now);
     const { gates } = project(rough, { ...ahead, schedule: changes });

@@ -5,12 +5,13 @@ import { COARSE } from '../forecast/ensemble.ts';
 import { taughtBy, type Taughtable } from '../forecast/learn.ts';
 import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
 import { settingOf, unknowns, usualPrior, type Belief, type Prior } from '../forecast/prior.ts';
-import type { PlaceName } from '../form/form.ts';
+import type { WallName } from '../form/form.ts';
 import { foldPiece } from '../log/piece.ts';
 import { ok, refused, type Result } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { PieceFacts } from '../piece/facts.ts';
-import { observationsOf, wallCase } from '../piece/believed.ts';
+import { dividedInto, wallCase } from '../piece/believed.ts';
+import { observationsOf } from '../piece/found.ts';
 
 /** What the whole log says of a room or a clay, taken together: ln of the factor on the usual. */
 export interface FittedFactor extends Belief {
@@ -26,7 +27,7 @@ export interface Residual {
   pieceId: string;
   pieceName: string;
   roomId: string;
-  place: PlaceName;
+  place: WallName;
   kind: Observation['kind'];
   at: Instant;
   /** Since the piece was made, ms. */
@@ -137,10 +138,11 @@ function foundPiece(given: PieceFacts, now: Instant): FoundPiece[] {
   const piece = foldPiece(given.pieceId, given.entries);
   if (!piece) return [];
   const { made, madeAt } = piece;
-  const { observations } = observationsOf(piece, given, now);
+  const divided = dividedInto(piece, given);
+  const { observations } = observationsOf(piece, given, now, divided);
   if (observations.length === 0) return [];
   const { name, roomId, clayId } = made;
-  const walls = wallCase(piece, given, now);
+  const walls = wallCase(piece, given, now, divided);
   return [{ name, pieceId: piece.id, case: walls, roomId, clayId, madeAt, observations }];
 }
 

@@ -2,6 +2,7 @@ import { edgeAtWater, moistureIndex, stageAt, type StageDescription } from '../c
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
 import { spreadOf } from '../forecast/windows.ts';
 import type { Walls } from '../drying/together.ts';
+import type { WallName } from '../form/form.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
@@ -11,15 +12,17 @@ import { believedNow, type Believed } from '../piece/believed.ts';
 import type { PieceFacts } from '../piece/facts.ts';
 import type { Gate, Window } from '../piece/gates.ts';
 import { isOpen } from '../piece/status.ts';
+import { judgedOn } from '../piece/walls.ts';
 import { placesNow, type PlacesNow } from '../piece/places.ts';
 import { routeWith } from '../piece/route.ts';
-import { softestOf, type Softest } from '../piece/softest.ts';
+import { softestAmong, type Softest } from '../piece/softest.ts';
 import type { FiredState } from '../technique/technique.ts';
 import type { Conflict } from '../technique/layer.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
 import { workingTime, type Spell } from './hours.ts';
-import { HORIZON, project, type CoverChange, type Project, type Projection } from './project.ts';
+import { project, type CoverChange, type Project, type Projection } from './project.ts';
+import { HORIZON } from './strand.ts';
 import { rescued } from './rescue.ts';
 
 export interface WallNow {
@@ -46,11 +49,13 @@ export interface PiecePlan {
   warnings: Hazard[];
   /** The softest that coats make it; null where none wets it. */
   softest: Softest | null;
-  believed: Omit<Believed, 'best' | 'members' | 'joined'> & { setting: WallSetting };
+  believed: Omit<Believed, 'best' | 'members' | 'joined' | 'divided'> & { setting: WallSetting };
   places: PlacesNow;
   /** What one touch check would do to the next window; null where it says nothing. */
   check: CheckValue | null;
-  /** The wall from when it was made, through now, to the horizon if every step is done as planned. */
+  /** The wall that the next step is judged on. */
+  shown: WallName;
+  /** That wall from when it was made, through now, to the horizon if every step is done as planned. */
   trajectory: Trajectory;
   /** Until when this plan holds unless something is logged. */
   holdsUntil: Instant;
@@ -117,14 +122,14 @@ export function planFrom(
   whatIf: WhatIf | undefined,
   effort: Effort = {},
 ): PiecePlan {
-  const { best, members, at, joined: _joins, ...rest } = believed;
-  const run = best.wall!;
+  const { best, members, at, joined: _joins, divided, ...rest } = believed;
   // a wall still warm from a hot tool is known until it has cooled
-  const from = Math.max(at, run.at);
+  const from = Math.max(at, ...divided.own.map(({ name }) => best[name]!.at));
   const spells = workingTime(facts.studio.hours, facts.studio.zone, from, from + HORIZON);
   const route = routeWith(piece, facts.tubs);
   const ahead: Project = {
     piece,
+    divided,
     route: route.planned,
     tubs: facts.tubs,
     spells,
@@ -132,18 +137,23 @@ export function planFrom(
     schedule: whatIf?.covers ?? [],
     ...(whatIf?.times && { times: whatIf.times }),
   };
-  const projected = project(run, ahead);
-  const trajectory = joined([run.trajectory, projected.trajectory]);
-  const softest = piece.fired === 'raw' ? softestOf(trajectory, facts.body, at) : null;
+  const projected = project(best, ahead);
+  const courses = divided.own.map(({ name }) => ({
+    name,
+    trajectory: joined([best[name]!.trajectory, projected.trajectories[name]!]),
+  }));
+  const softest = piece.fired === 'raw' ? softestAmong(courses, facts.body, at) : null;
   const places = placesNow(piece, believed, {
     events: projected.events,
-    end: projected.trajectory.at.at(-1)!,
+    end: projected.trajectories.wall!.at.at(-1)!,
   });
-  const carried = acrossQuantiles(members, effort.ahead).map((walls) => walls.wall!);
+  const carried = acrossQuantiles(members, effort.ahead);
   const { windows, check } = overMembers(carried, ahead, projected);
   const gates = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
   const next = gates.find((gate) => isOpen(gate.status) && !gate.planned.optional) ?? null;
-  if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(run, next.planned, ahead);
+  if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(best, next.planned, ahead);
+  const shown = next ? judgedOn(divided.own, next.planned.zones, divided.zones) : 'wall';
+  const run = best[shown]!;
   const advised = !whatIf && !piece.finished && piece.fired === 'raw' && next;
   return {
     piece,
@@ -152,14 +162,15 @@ export function planFrom(
     gates,
     next,
     conflicts: route.conflicts,
-    advice: advised ? adviseCover(run, ahead, gates) : null,
+    advice: advised ? adviseCover(best, ahead, gates) : null,
     cautions: next && !piece.finished ? next.planned.step.hazards.map((id) => hazards[id]) : [],
     warnings: piece.finished || piece.fired !== 'raw' ? [] : warningsFor(places, softest),
     softest,
     believed: { ...rest, at, setting: run.setting },
     places,
     check,
-    trajectory,
+    shown,
+    trajectory: courses.find(({ name }) => name === shown)!.trajectory,
     holdsUntil: holdsUntil(at, next, spells),
   };
 }
@@ -177,7 +188,7 @@ function acrossQuantiles(members: Walls[], count: number | undefined): Walls[] {
  * done when it is planned, what waits for a sign after it once each member shows that sign.
  */
 function overMembers(
-  runs: WallRun[],
+  all: Walls[],
   ahead: Project,
   planned: Projection,
 ): { windows: Record<string, Window[]>; check: CheckValue | null } {
@@ -186,16 +197,18 @@ function overMembers(
   const times = Object.fromEntries(
     open.flatMap(({ planned: { key }, doAt, wait }) => (doAt === null || wait ? [] : [[key, doAt]])),
   );
-  const members = runs.map((run) => {
-    const { gates } = project(run, {
+  const { own, zones } = ahead.divided;
+  const members = all.map((walls) => {
+    const { gates } = project(walls, {
       ...ahead,
-      now: Math.max(ahead.now, run.at),
+      now: Math.max(ahead.now, ...own.map(({ name }) => walls[name]!.at)),
       times: { ...times, ...ahead.times },
     });
     return new Map(gates.map((gate) => [gate.planned.key, gate]));
   });
   const next = open.find((gate) => !gate.planned.optional) ?? null;
   const edge = next?.status === 'now' ? 'closes' : 'opens';
+  const runs = all.map((walls) => walls[next ? judgedOn(own, next.planned.zones, zones) : 'wall']!);
   const indices = runs.map((run) => edgeAtWater(run.setting.body, meanReading(run.state.x, run.wall.mesh)));
   // what has come already in a member is no longer in doubt there
   const moments = members.map((gates, m) => {

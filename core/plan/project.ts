@@ -1,45 +1,38 @@
 import type { Cover } from '../drying/face.ts';
-import { coreReading, signReading } from '../drying/readings.ts';
-import { applyEvent, carry, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
-import { joined, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
-import { outsideArea } from '../form/form.ts';
+import type { WallEvent } from '../drying/run.ts';
+import type { Walls } from '../drying/together.ts';
+import type { Trajectory } from '../drying/trajectory.ts';
+import { outsideArea, type WallName } from '../form/form.ts';
+import type { Divided } from '../piece/believed.ts';
 import { intended, wallEventsOf } from '../piece/deed.ts';
-import {
-  intervalsOf,
-  waterOf,
-  type Gate,
-  type GateStatus,
-  type Interval,
-  type Wait,
-} from '../piece/gates.ts';
+import { apart } from '../piece/events.ts';
+import { gateOf, intervalsOf, type Found, type Gate, type Interval } from '../piece/gates.ts';
+import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
 import type { SlipLaid } from '../log/entry.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
-import { signAt } from '../coat/sign.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
 import type { Planned } from '../technique/layer.ts';
-import type { Does, FiredState } from '../technique/technique.ts';
-import { DAY, SECOND, type Instant } from '../units/quantity.ts';
+import type { FiredState, Role } from '../technique/technique.ts';
+import { SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
 import { handsAt, soonest, type Policy } from './policy.ts';
+import { beginStrand, courseOf, layOn, type Strand } from './strand.ts';
 
-/** How far ahead steps are looked for. */
-export const HORIZON = 14 * DAY;
-/** A wall is followed until its core is this dry, kg/kg. */
-const DRY_X = 0.012;
 /** Covers changed at given moments, from now on. */
 export type CoverChange = { at: Instant; cover: Cover };
 
 export interface Projection {
   gates: Gate[];
-  /** The wall from now on, if all is done as planned. */
-  trajectory: Trajectory;
-  /** What that does to the wall: the covers of the schedule and the deeds, in order. */
-  events: WallEvent[];
+  /** Each wall from now on, if all is done as planned. */
+  trajectories: Partial<Record<WallName, Trajectory>>;
+  /** What that does to each wall: the covers of the schedule and the deeds, in order. */
+  events: Partial<Record<WallName, WallEvent[]>>;
 }
 
-/** What a projection is made of, but for the wall. */
+/** What a projection is made of, but for the walls. */
 export interface Project {
   piece: PieceState;
+  divided: Divided;
   route: Planned[];
   tubs: Record<string, SlipLaid>;
   spells: Spell[];
@@ -50,26 +43,14 @@ export interface Project {
   policy?: Policy;
 }
 
-/** The wall ahead: carried on no further than it is asked for. */
-interface Ahead {
-  run: WallRun;
-  /** Covers still to come. */
-  coming: WallEvent[];
-}
-
 /**
- * Carries a wall on under a schedule of covers, each step of the route done when the policy says: physics and policy in
- * turn. What lies between two deeds is computed once, and the gates are read off it.
+ * Carries the walls of a piece on under a schedule of covers, each step of the route done when the policy says: physics
+ * and policy in turn. What lies between two deeds is computed once, and the gates are read off it.
  */
-export function project(from: WallRun, given: Project): Projection {
-  const { piece, route, tubs, spells, now, schedule, times = {}, policy = soonest } = given;
-  const covers = schedule.map(({ at, cover }): WallEvent => ({
-    at,
-    kind: 'surroundings',
-    change: { cover },
-  }));
+export function project(walls: Walls, given: Project): Projection {
+  const { piece, divided, route, tubs, spells, now, schedule, times = {}, policy = soonest } = given;
+  const { body } = walls.wall!.setting;
   const areaM2 = outsideArea(piece.form);
-  const { body } = from.setting;
   /** When what is still to be done is done; what has closed is gone on without. */
   const planned: Record<string, Instant | 'left-out'> = {};
   const doneAt = (key: string): Instant | 'left-out' | null => planned[key] ?? loggedAt(piece, route, key);
@@ -77,14 +58,18 @@ export function project(from: WallRun, given: Project): Projection {
   const chains = chainsOf(route);
   // what need not be done is not counted on, unless it is given when
   const counted = open.filter((of) => !of.optional || times[of.key] !== undefined);
-  const nextAfter = (of: Planned) => counted[counted.indexOf(of) + 1];
+  const judged = (of: Planned) => judgedOn(divided.own, of.zones, divided.zones);
+  const meets = (of: Planned, name: WallName) =>
+    judged(of) === name || of.zones.some((zone) => shareIn(zone, ownNamed(divided, name), divided.zones) > 0);
+  const nextOn = (name: WallName, after: Planned | null) =>
+    counted.slice(after ? counted.indexOf(after) + 1 : 0).find((of) => meets(of, name));
 
-  let ahead: Ahead = { run: forkRun(from, now, standing(from)), coming: covers };
-  goOn(ahead, now, counted[0], body);
-  /** The wall as far as it is known, for the needs of what comes next. */
-  let course = joined([from.trajectory, ahead.run.trajectory]);
-  const parts: Trajectory[] = [];
-  const laid: WallEvent[] = [];
+  const strands = strandsOf(walls, given, (name) => nextOn(name, null));
+  const all = divided.own.map(({ name }) => strands[name]!);
+  const apartOf = (role: Role) => {
+    const part = apart(divided.walls).find((of) => of.part.role === role);
+    return part ? { part: part.part.part, trajectory: strands[part.name]!.course } : null;
+  };
   let earliest = piece.madeAt;
   let fired: FiredState = piece.fired;
 
@@ -102,14 +87,18 @@ export function project(from: WallRun, given: Project): Projection {
     const inShine = route.filter(({ key }) => key === of.key || chain.includes(key));
     const handsMs = inShine.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
     const fits = (interval: Interval) => policy([interval], handsMs, spells, now) !== null;
-    const { found, wait, tooDry } = intervalsOf(
-      of,
-      { trajectory: course, body, piece, doneAt, fired },
-      earliest,
-      fits,
-    );
+    const readings = {
+      trajectory: strands[judged(of)]!.course,
+      all: all.map(({ course }) => course),
+      part: apartOf,
+      body,
+      piece,
+      doneAt,
+      fired,
+    };
+    const found = intervalsOf(of, readings, earliest, fits);
     const gate = {
-      ...withWindow(of, found, wait, tooDry, now, policy(found, handsMs, spells, now)),
+      ...withWindow(of, found, now, policy(found.found, handsMs, spells, now)),
       chain,
     };
     const at =
@@ -123,26 +112,42 @@ export function project(from: WallRun, given: Project): Projection {
     planned[of.key] = at;
     const deed = intended(of, tubs, at);
     for (const effect of deed.effects) if (effect.does === 'fire') fired = effect.to;
-    const events = wallEventsOf(deed, 'wall');
-    if (events.length > 0 && fired === 'raw') {
-      upTo(ahead, at);
-      const fork = forkRun(coveredAt(from, covers, at), at, wallAt(ahead.run.trajectory, at));
-      for (const event of events) applyEvent(fork, event);
-      laid.push(...events);
-      parts.push(until(ahead.run.trajectory, at));
-      ahead = { run: fork, coming: covers.filter((event) => event.at > at) };
-      goOn(ahead, at, nextAfter(of), body);
-      course = ahead.run.trajectory;
+    let wets = false;
+    for (const wall of fired === 'raw' ? divided.own : []) {
+      const events = wallEventsOf(deed, wall, divided.zones);
+      if (events.length === 0) continue;
+      wets = true;
+      layOn(strands[wall.name]!, events, at, nextOn(wall.name, of));
     }
-    earliest = events.length > 0 ? at : at + (of.step.takesS?.usual ?? 0) * SECOND;
+    earliest = wets ? at : at + (of.step.takesS?.usual ?? 0) * SECOND;
     return gate;
   });
+  const each = <T>(of: (strand: Strand) => T) =>
+    Object.fromEntries(Object.entries(strands).map(([name, strand]) => [name, of(strand!)]));
   return {
     gates: inOrder(withEnough(gates, piece)),
-    trajectory: joined([...parts, ahead.run.trajectory]),
-    events: [...covers, ...laid].sort((a, b) => a.at - b.at),
+    trajectories: each(courseOf),
+    events: each(({ covers, laid }) => [...covers, ...laid].sort((a, b) => a.at - b.at)),
   };
 }
+
+/** The walls looked ahead on: those of the piece itself, and its parts that are not joined on yet. */
+function strandsOf(
+  walls: Walls,
+  { divided, now, schedule }: Project,
+  next: (name: WallName) => Planned | undefined,
+): Partial<Record<WallName, Strand>> {
+  const covers = schedule.map(({ at, cover }): WallEvent => ({
+    at,
+    kind: 'surroundings',
+    change: { cover },
+  }));
+  const own = divided.own.map(({ name }) => [name, beginStrand(walls[name]!, now, covers, next(name))]);
+  const parts = apart(divided.walls).map(({ name }) => [name, beginStrand(walls[name]!, now, [], undefined)]);
+  return Object.fromEntries([...own, ...parts]) as Partial<Record<WallName, Strand>>;
+}
+
+const ownNamed = ({ own }: Divided, name: WallName): OwnWall => own.find((wall) => wall.name === name)!;
 
 /** When a step was done by the log. */
 export function loggedAt(piece: PieceState, route: Planned[], key: string): Instant | 'left-out' | null {
@@ -169,82 +174,14 @@ const sameStep = (a: Planned, b: Planned): boolean =>
   a.refs[0]!.step === b.refs[0]!.step &&
   a.refs[0]!.zone === b.refs[0]!.zone;
 
-/** On until the kiln-dry end, or only until the next step that changes the wall is decided: the wall goes on from there. */
-function goOn(ahead: Ahead, at: Instant, next: Planned | undefined, body: WallRun['setting']['body']): void {
-  const isDry = ({ x, mesh }: WallAt) => coreReading(x, mesh) < DRY_X;
-  const decided = next ? decidedBy(next, body) : null;
-  carryOn(ahead, at + HORIZON, (wall) => isDry(wall) || (decided !== null && decided(wall)));
-}
-
-/** Whether the wall has passed all that a step which changes it needs; null for a step that does not change it. */
-function decidedBy(
-  { step, face }: Planned,
-  body: WallRun['setting']['body'],
-): ((wall: WallAt) => boolean) | null {
-  if (!step.effects.some(({ does }) => changing.includes(does))) return null;
-  const waters = step.needs.flatMap((need) => waterOf(need, face, body) ?? []);
-  const bounded = waters.filter(({ spans }) => spans.every(({ fromX }) => Number.isFinite(fromX)));
-  if (bounded.length > 0)
-    return ({ x, mesh }) =>
-      bounded.some(({ reading, spans }) => spans.every(({ fromX }) => reading(x, mesh) < fromX));
-  if (waters.length > 0) return null;
-  const sign = step.needs.find((need) => need.kind === 'sign');
-  return sign ? ({ x, mesh }) => signReading(face)(x, mesh) <= signAt[sign.sign] : () => true;
-}
-
-const changing: Does[] = ['coat', 'line', 'fill', 'silicate', 'film', 'wash', 'heat', 'stretch'];
-
-function carryOn(ahead: Ahead, to: Instant, over?: (wall: WallAt) => boolean): void {
-  const due = ahead.coming.filter((event) => event.at <= to);
-  carry(ahead.run, to, due, over);
-  ahead.coming = ahead.coming.filter((event) => event.at > ahead.run.at);
-}
-
-const upTo = (ahead: Ahead, at: Instant): void => {
-  if (ahead.run.at < at) carryOn(ahead, at);
-};
-
-/** The run as its covers stand at a moment of the schedule. */
-function coveredAt(run: WallRun, covers: WallEvent[], at: Instant): WallRun {
-  const copy = { ...run };
-  for (const event of covers) if (event.at <= at) applyEvent(copy, event);
-  return copy;
-}
-
-function until(run: Trajectory, at: Instant): Trajectory {
-  const count = run.at.filter((t) => t < at).length;
-  return {
-    at: run.at.slice(0, count),
-    x: run.x.slice(0, count),
-    rate: run.rate.slice(0, count),
-    mesh: run.mesh.slice(0, count),
-  };
-}
-
-const gateOf = (planned: Planned, status: GateStatus, doneAt: Instant | null): Gate => ({
-  planned,
-  status,
-  doneAt,
-  opens: null,
-  closes: null,
-  doAt: null,
-  wait: null,
-  windows: [],
-  chain: [],
-  enough: null,
-  rescue: null,
-});
-
 /** The window that counts: the one it is done in, else the first that is still to be had, else the last. */
 function withWindow(
   planned: Planned,
-  found: Interval[],
-  wait: Wait | null,
-  tooDry: boolean,
+  { found, wait, tooDry, joint }: Found,
   now: Instant,
   doAt: Instant | null,
 ): Gate {
-  const gate = { ...gateOf(planned, 'never', null), wait };
+  const gate = { ...gateOf(planned, 'never', null), wait, joint };
   if (found.length === 0) return tooDry ? { ...gate, status: 'closed', opens: now, closes: now } : gate;
   const inIt = doAt === null ? undefined : found.find(({ from, to }) => from <= doAt && doAt <= to);
   const window = inIt ?? found.find(({ to }) => to > now) ?? found.at(-1)!;

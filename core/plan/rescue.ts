@@ -1,7 +1,9 @@
-import { applyEvent, carry, forkRun, standing, type WallRun } from '../drying/run.ts';
+import { applyEvent, carry, forkRun, standing } from '../drying/run.ts';
+import type { Walls } from '../drying/together.ts';
 import { joined } from '../drying/trajectory.ts';
 import { wallEventsOf, usually } from '../piece/deed.ts';
 import { intervalsOf, type Gate } from '../piece/gates.ts';
+import { judgedOn } from '../piece/walls.ts';
 import { wholeZone, type Planned } from '../technique/layer.ts';
 import type { Need, Remedy } from '../technique/technique.ts';
 import { HOUR } from '../units/quantity.ts';
@@ -16,7 +18,13 @@ const RESCUE = 'rescue';
  * What would open a closed window again: the first remedy of the step that does something to the clay, if it helps.
  * @returns null where none does
  */
-export function rescued(from: WallRun, planned: Planned, { piece, route, now }: Project): Gate['rescue'] {
+export function rescued(
+  walls: Walls,
+  planned: Planned,
+  { piece, divided, route, now }: Project,
+): Gate['rescue'] {
+  const name = judgedOn(divided.own, planned.zones, divided.zones);
+  const from = walls[name]!;
   for (const remedy of planned.step.remedies) {
     if (remedy.when !== 'too-dry' || !remedy.effects) continue;
     const fork = forkRun(from, now, standing(from));
@@ -25,11 +33,15 @@ export function rescued(from: WallRun, planned: Planned, { piece, route, now }: 
       refs: [],
       at: now,
       face: planned.face,
-      zone: wholeZone,
+      zones: [wholeZone],
       effects: remedy.effects.map(usually),
       slip,
     };
-    for (const event of wallEventsOf(deed, 'wall')) applyEvent(fork, event);
+    for (const event of wallEventsOf(
+      deed,
+      divided.own.find((wall) => wall.name === name)!,
+    ))
+      applyEvent(fork, event);
     carry(fork, now + LOOK);
     const { found } = intervalsOf(
       {

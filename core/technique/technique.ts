@@ -30,6 +30,9 @@ export type Of = StepKey | '@before' | '@here';
 /** School by choice. */
 export type Only = Record<string, string>;
 
+/** What is made for a piece and joined on, or joined into it. */
+export type Role = 'handle' | 'spout' | 'lid' | 'foot' | 'coils' | 'slab';
+
 /** What must hold before a step is done; all needs of a step must. */
 export type Need = {
   /** Only of the first pass, or only of those after it. */
@@ -37,6 +40,8 @@ export type Need = {
   /** Better so, but not needed. */
   rather?: true;
   only?: Only;
+  /** Of a part made for the piece, not of the piece itself; holds where there is none. */
+  part?: Role;
 } & (
   | { kind: 'water'; of: 'skin' | 'mean' | 'core'; spans: Span[] }
   | { kind: 'kiln-dry'; wettestX: number }
@@ -44,6 +49,8 @@ export type Need = {
   | { kind: 'sign'; sign: Sign; of: Of; side: 'after' | 'before' }
   /** As firm as the wall that it lies in. */
   | { kind: 'level'; of: Of }
+  /** Piece and part so near to one another in their means, on the moisture index. */
+  | { kind: 'together'; with: Role; within: number }
   /** Seconds after a step was done. */
   | { kind: 'since'; of: Of; least?: number; most?: number }
   /** Linear shrinkage since a step: off the mould before it is more. */
@@ -67,8 +74,7 @@ export type Effect<Q> =
   /** Around (`hoop`) or all ways (`area`): the new area of the face over the old. */
   | { does: 'stretch'; by: 'hoop' | 'area'; ratio: Q }
   | { does: 'shape' }
-  /** A handle, a foot or a wall joined on. */
-  | { does: 'join' }
+  | { does: 'join'; part: Role }
   | { does: 'stand'; cover?: Cover; stand?: Stand }
   | { does: 'print' | 'burnish' | 'wipe' | 'wax'; share: Q }
   | { does: 'glaze'; seconds: Q }

@@ -29,6 +29,7 @@ const gate = (of: Gate['planned'], change: Partial<Gate>): Gate => ({
   wait: null,
   windows: [],
   chain: [],
+  joint: null,
   enough: null,
   rescue: null,
   ...change,

@@ -19,6 +19,7 @@ const step = (change: Partial<NextStep>): NextStep => ({
   wait: null,
   windows: [],
   chain: [],
+  joint: null,
   enough: null,
   rescue: null,
   ...change,

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, stagesApart, type Stage } from '../../core/clay/stage.ts';
 import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
-import type { PlaceName } from '../../core/form/form.ts';
+import { isPlace, type PlaceName } from '../../core/form/form.ts';
+import type { PlaceNow } from '../../core/piece/places.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useDraft } from '../frame/draft.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
@@ -10,7 +11,7 @@ import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
 import { board, faded, hairline, ink } from '../frame/theme.ts';
 import { QuestionPicture } from './QuestionPicture.tsx';
-import { placeNames } from './scene.ts';
+import { wallWords } from './scene.ts';
 
 /** A touch check: what is felt and seen, question by question, or the stage outright. */
 export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
@@ -23,7 +24,8 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
   const { answers, stage, place } = typed;
   const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
   const [outright, setOutright] = useState(stage !== null);
-  const { places } = plan.places;
+  // a band or a part of the wall is told by its steps
+  const places = plan.places.places.filter((p): p is PlaceNow & { place: PlaceName } => isPlace(p.place));
   const computed = places.find((p) => p.place === place)!.stage;
   const surprising = stage !== null && stagesApart(stage, computed.stage) >= 2;
   const clash = contradiction(answers);
@@ -55,7 +57,7 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       >
         {places.map((p) => (
           <ToggleButton key={p.place} value={p.place}>
-            {placeNames[p.place]}
+            {wallWords(p.place)}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
@@ -105,7 +107,7 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       )}
       {surprising && (
         <Trouble>
-          By the log its {placeNames[place].toLowerCase()} should be {computed.name.toLowerCase()}. Feel
+          By the log its {wallWords(place).toLowerCase()} should be {computed.name.toLowerCase()}. Feel
           another spot, and lift the plastic a while first if it was covered. If you still find it so, log it:
           your hands count for more.
         </Trouble>

@@ -2,6 +2,7 @@ import { Box } from '@mui/material';
 import { wetness } from '../../core/clay/colour.ts';
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { PlacesNow } from '../../core/piece/places.ts';
+import type { WallName } from '../../core/form/form.ts';
 import type { Uneven } from '../../core/piece/uneven.ts';
 import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
@@ -9,7 +10,7 @@ import { useUnits, useZone } from '../frame/maker.ts';
 import { Section } from '../frame/parts.tsx';
 import { faded, ink, ironRed, ochre, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
-import { placeNames } from './scene.ts';
+import { wallWords } from './scene.ts';
 
 /** The places of a piece side by side: each in its own moisture, the driest and the wettest named. */
 export function Places({ places, body, now }: { places: PlacesNow; body: ClayBody; now: Instant }) {
@@ -20,7 +21,7 @@ export function Places({ places, body, now }: { places: PlacesNow; body: ClayBod
   return (
     <Section title="Places">
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3 }}>
-        {places.places.map(({ place, thicknessM, meanX, meanIndex, stage, between }) => (
+        {places.places.map(({ place, role, thicknessM, meanX, meanIndex, stage, between }) => (
           <Box key={place} sx={{ minWidth: 140 }}>
             <Box
               sx={{
@@ -31,7 +32,7 @@ export function Places({ places, body, now }: { places: PlacesNow; body: ClayBod
               }}
             />
             <Box sx={{ fontFamily: slab, fontWeight: 650 }}>
-              {placeNames[place]} {Math.round(meanIndex)}
+              {wallWords(place, role)} {Math.round(meanIndex)}
             </Box>
             <Box>{stage.name}</Box>
             <Box sx={{ color: faded }}>
@@ -42,13 +43,13 @@ export function Places({ places, body, now }: { places: PlacesNow; body: ClayBod
         ))}
       </Box>
       <Box sx={{ mt: 1 }}>
-        Driest is the {placeNames[places.driest.place].toLowerCase()}, wettest the{' '}
-        {placeNames[places.wettest.place].toLowerCase()}: {apart} apart on the moisture index,{' '}
-        {formatFixed(100 * places.shrinkageApart, 1, units)} % in shrinkage.
+        Driest is the {wallWords(places.driest.place, places.driest.role).toLowerCase()}, wettest the{' '}
+        {wallWords(places.wettest.place, places.wettest.role).toLowerCase()}: {apart} apart on the moisture
+        index, {formatFixed(100 * places.shrinkageApart, 1, units)} % in shrinkage.
       </Box>
       {places.uneven && places.uneven.level !== 'little' && (
         <Box sx={{ color: places.uneven.level === 'warn' ? ironRed : ochre, fontWeight: 650 }}>
-          {unevenWords(places.uneven, now, zone, units)}
+          {unevenWords(places, places.uneven, now, zone, units)}
         </Box>
       )}
     </Section>
@@ -57,16 +58,19 @@ export function Places({ places, body, now }: { places: PlacesNow; body: ClayBod
 
 /** Which strain stays in the piece, how much, and the one act that helps. */
 function unevenWords(
+  { places }: PlacesNow,
   { between, ahead, at, mismatch, bears, level }: Uneven,
   now: Instant,
   zone: string,
   units: UnitChoice,
 ): string {
+  const named = (name: WallName) =>
+    wallWords(name, places.find(({ place }) => place === name)?.role).toLowerCase();
   const percent = (share: number) => `${formatFixed(100 * share, 1, units)} %`;
   const when = at > now ? `, most ${whenNear(at, now, zone)}` : '';
   if (between === 'faces')
     return `It curls by ${percent(mismatch)} of its length${when}; ${percent(bears)} shows: turn it over, or cover it loosely until then.`;
-  const [a, b] = between.map((place) => placeNames[place].toLowerCase());
+  const [a, b] = between.map(named);
   const verb = level === 'warn' ? 'That is enough to warp or to crack' : 'That is near to what it bears';
-  return `Between ${a} and ${b} ${percent(mismatch)} of shrinkage stays${when}, where clay bears ${percent(bears)}. ${verb}: wrap the ${placeNames[ahead].toLowerCase()}${at > now ? ` until ${whenNear(at, now, zone)}` : ''}.`;
+  return `Between ${a} and ${b} ${percent(mismatch)} of shrinkage stays${when}, where clay bears ${percent(bears)}. ${verb}: wrap the ${named(ahead)}${at > now ? ` until ${whenNear(at, now, zone)}` : ''}.`;
 }

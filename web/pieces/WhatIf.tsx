@@ -1,6 +1,6 @@
 import { Box, Button } from '@mui/material';
 import { covers, coverNamed } from '../../core/drying/face.ts';
-import { wallEventsOf, intended } from '../../core/piece/deed.ts';
+import { changesWall } from '../../core/plan/strand.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
@@ -25,9 +25,7 @@ export const triedWords = (tried: Tried, plan: PiecePlan): string =>
 /** Picks a cover, a fan or a step to try at another time. Nothing is logged. */
 export function TrialChoice({ plan, now, trying }: { plan: PiecePlan; now: Instant; trying: Trying }) {
   // only what does something to the wall moves what follows
-  const movable = plan.gates.filter(
-    ({ status, planned }) => isOpen(status) && wallEventsOf(intended(planned, {}, now), 'wall').length > 0,
-  );
+  const movable = plan.gates.filter(({ status, planned }) => isOpen(status) && changesWall(planned.step));
   const options: { value: string; label: string; tried: Tried; at: Instant }[] = [
     ...covers.map(({ cover, verb }) => {
       const tried: Tried = { does: 'cover', cover };

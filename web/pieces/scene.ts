@@ -3,9 +3,10 @@ import type { Spell } from '../../core/plan/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { meanReading } from '../../core/drying/readings.ts';
 import { readAt } from '../../core/drying/trajectory.ts';
-import type { PlaceName } from '../../core/form/form.ts';
+import type { PlaceName, WallName } from '../../core/form/form.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { instantOf } from '../../core/log/piece.ts';
+import type { Role } from '../../core/technique/technique.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { StripScene } from '../draw/scene.ts';
 import type { Trial } from './useTrial.ts';
@@ -15,12 +16,27 @@ export type Zoom = 'near' | 'all';
 /** Places that at some time differ by this much water from the wall are shown with it, kg/kg. */
 const APART = 0.012;
 
-export const placeNames: Record<PlaceName, string> = {
+const placeNames: Record<PlaceName, string> = {
   wall: 'Wall',
   rim: 'Rim',
   foot: 'Foot',
   floor: 'Floor',
   attachment: 'Handle or spout',
+};
+
+/** A wall of a piece in words. */
+export function wallWords(name: WallName, role: Role | null = null): string {
+  if (role) return roleNames[role];
+  return name in placeNames ? placeNames[name as PlaceName] : `Wall, ${name.replace('band ', '')} % up`;
+}
+
+export const roleNames: Record<Role, string> = {
+  handle: 'Handle, made apart',
+  spout: 'Spout, made apart',
+  lid: 'Lid, made apart',
+  foot: 'Foot ring, made apart',
+  coils: 'Coils',
+  slab: 'Slab, made apart',
 };
 
 /**
@@ -62,14 +78,14 @@ export function sceneOf(
   };
 }
 
-const placesApart = ({ places, trajectory }: PiecePlan): StripScene['places'] =>
+const placesApart = ({ places, trajectory, shown }: PiecePlan): StripScene['places'] =>
   places.places
     .filter(
       ({ place, over }) =>
-        place !== 'wall' &&
+        place !== shown &&
         over.at.some((at, k) => Math.abs(over.meanX[k]! - readAt(trajectory, at, meanReading)) > APART),
     )
-    .map(({ place, over }) => ({ name: placeNames[place].toLowerCase(), ...over }));
+    .map(({ place, role, over }) => ({ name: wallWords(place, role).toLowerCase(), ...over }));
 
 function coverSpells(
   { piece, trajectory }: PiecePlan,
