@@ -84,7 +84,7 @@ export const gateOf = (planned: Planned, status: GateStatus, doneAt: Instant | n
 export interface Joint {
   part: string;
   role: Role;
-  /** The one that is ready sooner, or dries out of its window before the other is; null where neither is. */
+  /** The one that is ready sooner, or past being joined; null where they are alike. */
   ahead: 'piece' | 'part' | null;
   /** When the other one is ready; null where it is not within the time looked ahead. */
   until: Instant | null;
@@ -103,7 +103,7 @@ export interface Readings {
   /** All walls of the piece itself, for what must hold of each; the first where that is left out. */
   all?: Trajectory[];
   /** A part that is not joined on yet, by what it is. */
-  part?: (role: Role) => { part: string; trajectory: Trajectory } | null;
+  part?: (role: Role) => { part: string; trajectory: Trajectory; now: Instant } | null;
   body: ClayBody;
   piece: PieceState;
   /** When a step of the route was done, in the log or as planned; null where it never comes. */
@@ -238,35 +238,42 @@ const indexOf = (body: ClayBody, { x, mesh }: WallAt): number => edgeAtWater(bod
 /** Two that are ready within this of one another need not be held back. */
 const ALIKE = 20 * MINUTE;
 
-/** Which of a piece and its part is ready first. */
+/** Which of a piece and its part is ready first, or has dried past being joined. */
 function jointOf(planned: Planned, tests: Test[], readings: Readings, from: Instant): Joint | null {
   const need = planned.step.needs.find((of) => of.kind === 'together');
   const part = need?.kind === 'together' ? readings.part?.(need.with) : null;
   if (!part || need?.kind !== 'together') return null;
-  const alone = (which: Test['of']) => {
+  const { now } = part;
+  const firstOf = (which: Test['of'], since: Instant): Instant | null => {
     const own = tests.filter(({ of }) => of === which);
-    const [first] = own.length > 0 ? allHold(own, from) : [];
-    return first ? Math.max(first.from, from) : null;
+    const [first] = own.length > 0 ? allHold(own, since) : [];
+    return first ? Math.max(first.from, since) : null;
   };
-  const [piece, its] = [alone('piece'), alone('part')];
-  const named = { part: part.part, role: need.with };
-  if (piece === null) return { ...named, ahead: its === null ? null : 'part', until: null };
-  if (its === null) return { ...named, ahead: 'piece', until: null };
-  if (Math.abs(piece - its) < ALIKE) return { ...named, ahead: null, until: null };
-  return piece < its ? { ...named, ahead: 'piece', until: its } : { ...named, ahead: 'part', until: piece };
+  const [piece, its] = [firstOf('piece', from), firstOf('part', now)];
+  const joint = (ahead: Joint['ahead'], until: Instant | null): Joint => ({
+    part: part.part,
+    role: need.with,
+    ahead,
+    until,
+  });
+  if (its === null)
+    return driedPast(planned, readings, now, true) ? joint('part', null) : joint('piece', null);
+  if (piece === null) return joint('part', null);
+  if (Math.abs(piece - its) < ALIKE) return joint(null, null);
+  return piece < its ? joint('piece', its) : joint('part', piece);
 }
 
 /** The longer of two waits. */
 const later = (a: Wait | null, b: Wait | null): Wait | null => (!a || (b && b.to > a.to) ? (b ?? a) : a);
 
 /** Whether the piece, or the part that is meant, is drier at an instant than any span of a need. */
-function driedPast({ step, face }: Planned, readings: Readings, at: Instant): boolean {
+function driedPast({ step, face }: Planned, readings: Readings, at: Instant, part = false): boolean {
   return step.needs.some((need) => {
     const water = need.rather ? null : waterOf(need, face, readings.body);
-    const part = need.part ? readings.part?.(need.part) : null;
-    if (!water || (need.part && !part)) return false;
-    const { trajectory } = part ?? readings;
-    const value = readAt(trajectory, Math.max(at, trajectory.at[0]!), water.reading);
+    if (!water || part !== (need.part !== undefined)) return false;
+    const of = need.part ? readings.part?.(need.part) : readings;
+    if (!of) return false;
+    const value = readAt(of.trajectory, Math.max(at, of.trajectory.at[0]!), water.reading);
     return water.spans.every(({ fromX }) => value < fromX);
   });
 }

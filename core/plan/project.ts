@@ -68,7 +68,7 @@ export function project(walls: Walls, given: Project): Projection {
   const all = divided.own.map(({ name }) => strands[name]!);
   const apartOf = (role: Role) => {
     const part = apart(divided.walls).find((of) => of.part.role === role);
-    return part ? { part: part.part.part, trajectory: strands[part.name]!.course } : null;
+    return part ? { part: part.part.part, trajectory: strands[part.name]!.course, now } : null;
   };
   let earliest = piece.madeAt;
   let fired: FiredState = piece.fired;
