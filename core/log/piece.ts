@@ -177,3 +177,13 @@ export const techniqueNames = (layers: readonly Layer[]): string =>
     .filter(({ dropped }) => !dropped)
     .map(({ technique, rev }) => techniqueOf(technique, rev)?.name ?? technique)
     .join(', ');
+
+/** The parts that open steps of a piece join on, and that were not made yet. */
+export function partsWanted(piece: PieceState): Role[] {
+  const open = routeOf(piece).planned.filter((planned) => doneOf(piece, planned) === null);
+  const joined = open.flatMap(({ step }) =>
+    step.effects.flatMap((effect) => (effect.does === 'join' ? [effect.part] : [])),
+  );
+  const made = piece.parts.filter(({ joinedAt }) => joinedAt === null).map(({ role }) => role);
+  return [...new Set(joined)].filter((role) => !made.includes(role));
+}

@@ -95,6 +95,9 @@ export const fillOf = (
 /** How deep a groove may go into a wall, m: no further than a third. Common practice. */
 export const deepestGroove = (wallM: number): number => wallM / 3;
 
+/** How thick a handle usually is, m. Common practice. */
+export const usualPart = { thicknessM: 0.01 };
+
 /** What is usually turned off a foot: how deep, m, on which share of the face. Common practice. */
 export const usualTrim = { depthM: 0.002, share: 0.2 };
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { stages } from '../clay/stage.ts';
 import { covers } from '../drying/face.ts';
 import { noAnswers, questions, type Answers } from '../forecast/answers.ts';
-import type { Entry } from '../log/entry.ts';
+import { nothingSaid, type Entry } from '../log/entry.ts';
 import { inOrder } from '../log/ledger.ts';
 import { HOUR } from '../units/quantity.ts';
 import { isOpen } from '../piece/status.ts';
@@ -75,6 +75,32 @@ const anyEntry: fc.Arbitrary<Entry> = fc.oneof(
     .tuple(hour, stepId)
     .map(([at, step]) => logged('piece.worked', hoursOn(at), { stepId: step, outcome: null, note: '' })),
   hour.map((at) => logged('piece.trimmed', hoursOn(at), { note: '' })),
+  fc.tuple(hour, cover, fc.double({ min: 0.002, max: 0.03, noNaN: true })).map(([at, over, thicknessM]) =>
+    logged('piece.parted', hoursOn(at), {
+      part: `handle ${at}`,
+      role: 'handle',
+      thicknessM,
+      cover: over,
+      stage: null,
+    }),
+  ),
+  hour.map((at) =>
+    logged('piece.done', hoursOn(at), { ...nothingSaid, effects: [{ does: 'join', part: 'handle' }] }),
+  ),
+  fc
+    .tuple(
+      hour,
+      fc.double({ min: 0, max: 0.6, noNaN: true }),
+      fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+    )
+    .map(([at, low, height]) =>
+      logged('piece.done', hoursOn(at), {
+        ...nothingSaid,
+        effects: [{ does: 'coat', use: 'bands', thicknessM: 0.0004, share: 1 }],
+        slip: { specificGravity: 1.4, grainDensity: 2600, adjusted: 'none' },
+        zone: { id: `${low}`, name: 'a band', kind: 'band', from: low, to: low + height },
+      }),
+    ),
 );
 
 const anyWall = fc.double({ min: 0.0015, max: 0.02, noNaN: true });

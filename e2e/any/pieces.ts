@@ -56,6 +56,7 @@ export function pieceDrafts({ chance, int, between, one, maybe, fresh, some, ope
     ['inlay', '1'],
     ['oxide-wash', '1'],
     ['silicate-crackle', '1'],
+    ['slip-drip', '1'],
     ['nothing-known', '1'],
   ] as const;
   const zone = () =>
@@ -165,7 +166,22 @@ export function pieceDrafts({ chance, int, between, one, maybe, fresh, some, ope
       body: { refs: [ref()], what: one(['matte', 'firm', 'no clay shows through', 'the kiln is cold']) },
     }),
     () => ({ kind: 'piece.left-out', subject: openPiece(), body: { refs: [ref()], reason: '' } }),
-    () => ({ kind: 'piece.covered', subject: openPiece(), body: { cover: cover(), stand: stand() } }),
+    () => ({
+      kind: 'piece.covered',
+      subject: openPiece(),
+      body: { cover: cover(), stand: stand(), ...(chance(0.1) ? { part: `part ${int(1, 3)}` } : {}) },
+    }),
+    () => ({
+      kind: 'piece.parted',
+      subject: openPiece(),
+      body: {
+        part: `part ${int(1, 3)}`,
+        role: one(['handle', 'spout', 'lid', 'foot']),
+        thicknessM: between(0.001, 0.03),
+        cover: cover(),
+        stage: maybe(stage()),
+      },
+    }),
     () => ({
       kind: 'piece.misted',
       subject: openPiece(),

@@ -25,6 +25,25 @@ export function answerFor(
   zone: string,
   cover: Cover | null = null,
 ): Answer {
+  const answer = ownAnswer(next, now, zone, cover);
+  const joint = next && jointWords(next, now, zone);
+  return joint ? { ...answer, detail: `${answer.detail} ${joint}` } : answer;
+}
+
+/** Which of a piece and its part must be held back until the other is ready; null where neither must. */
+function jointWords({ joint }: NextStep, now: Instant, zone: string): string | null {
+  if (!joint || joint.ahead === null) return null;
+  const { role, ahead, until } = joint;
+  const [first, other] = ahead === 'part' ? [`the ${role}`, 'the piece'] : ['the piece', `the ${role}`];
+  if (until !== null) return `${capital(first)} is ready first: wrap it until ${whenNear(until, now, zone)}.`;
+  return ahead === 'part'
+    ? `The ${role} is ready and the piece is not, as it stands: wrap the ${role}, or make another.`
+    : `${capital(other)} is not ready as it lies: uncover it.`;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function ownAnswer(next: NextStep | null, now: Instant, zone: string, cover: Cover | null): Answer {
   if (!next)
     return {
       tone: 'rest',

@@ -26,7 +26,8 @@ import { shortDate, clockTime, whenNear } from '../frame/times.ts';
 import { ActionRow } from './ActionRow.tsx';
 import { PieceLog } from './PieceLog.tsx';
 import type { PlanAnswer } from './planMessages.ts';
-import { sceneOf, type Zoom } from './scene.ts';
+import { sceneOf, wallWords, type Zoom } from './scene.ts';
+import { Parts } from './Parts.tsx';
 import { Places } from './Places.tsx';
 import { Steps } from './Steps.tsx';
 import { useTrial } from './useTrial.ts';
@@ -178,7 +179,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         </Trouble>
       ))}
       <Section
-        title="The wall over time"
+        title={plan.shown === 'wall' ? 'The wall over time' : `${wallWords(plan.shown)}, over time`}
         action={
           <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
             {!piece.finished && <TrialChoice plan={plan} now={shownAt} trying={trying} />}
@@ -213,6 +214,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           <Box>{softestWords(plan.softest, plan.believed.waterAdded, now, zone, units)}</Box>
         )}
       </Section>
+      <Parts plan={plan} now={shownAt} zone={zone} />
       <Places places={plan.places} body={given.body} now={shownAt} />
       <Section title="Steps">
         <Steps plan={plan} now={now} zone={zone} />

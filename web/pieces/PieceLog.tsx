@@ -17,6 +17,7 @@ import { entry } from '../frame/outbox.ts';
 import { Section } from '../frame/parts.tsx';
 import { waitWords } from '../frame/answer.ts';
 import { effectWords } from './effectWords.ts';
+import { roleWords } from './scene.ts';
 
 interface PieceLogProps {
   piece: PieceState;
@@ -102,11 +103,14 @@ function entryWords(
       return `Felt: ${questions.flatMap((q) => q.options.filter((o) => o.answer === e.body[q.id]).map((o) => o.name.toLowerCase())).join(', ')}`;
     case 'piece.covered':
       return (
+        (e.body.part === undefined ? '' : `${partName(piece, e.body.part)}: `) +
         coverNamed(e.body.cover).name +
         (e.body.stand === 'board'
           ? ''
           : `, ${stands.find((s) => s.stand === e.body.stand)!.name.toLowerCase()}`)
       );
+    case 'piece.parted':
+      return `${roleWords(e.body.role)} made, ${coverNamed(e.body.cover).name.toLowerCase()}`;
     case 'piece.moved':
       return `Moved to ${roomName(e.body.roomId)}`;
     case 'piece.done': {
@@ -135,3 +139,6 @@ function entryWords(
       return e.kind;
   }
 }
+
+const partName = ({ parts }: PieceState, part: string): string =>
+  roleWords(parts.find((of) => of.part === part)?.role ?? 'handle');

@@ -26,18 +26,13 @@ const placeNames: Record<PlaceName, string> = {
 
 /** A wall of a piece in words. */
 export function wallWords(name: WallName, role: Role | null = null): string {
-  if (role) return roleNames[role];
+  if (role) return `${roleWords(role)}, made apart`;
   return name in placeNames ? placeNames[name as PlaceName] : `Wall, ${name.replace('band ', '')} % up`;
 }
 
-export const roleNames: Record<Role, string> = {
-  handle: 'Handle, made apart',
-  spout: 'Spout, made apart',
-  lid: 'Lid, made apart',
-  foot: 'Foot ring, made apart',
-  coils: 'Coils',
-  slab: 'Slab, made apart',
-};
+/** What a part is, as a heading. */
+export const roleWords = (role: Role): string =>
+  role === 'foot' ? 'Foot ring' : role.charAt(0).toUpperCase() + role.slice(1);
 
 /**
  * What the strip shows, near now or over the piece's whole time: the plan as it is, or as it would be under a trial.
@@ -94,10 +89,9 @@ function coverSpells(
 ): StripScene['covers'] {
   const changes = [
     { at: piece.madeAt, cover: piece.made.cover },
-    ...entriesOf(given.entries, 'piece.covered').map((e) => ({
-      at: Math.max(piece.madeAt, instantOf(e)),
-      cover: e.body.cover,
-    })),
+    ...entriesOf(given.entries, 'piece.covered').flatMap((e) =>
+      e.body.part === undefined ? [{ at: Math.max(piece.madeAt, instantOf(e)), cover: e.body.cover }] : [],
+    ),
     ...(trial?.tried.does === 'cover' ? [{ at: trial.at, cover: trial.tried.cover }] : []),
   ];
   return changes.map(({ at, cover }, i) => ({
