@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { hazards, type HazardId } from '../core/hazard/hazard.ts';
 import { oxides } from '../core/slip/oxide.ts';
 import {
   colour,
@@ -50,18 +51,7 @@ export const feel = z.enum([
   'paste',
 ]);
 
-const hazard = z.enum([
-  'silica-dust',
-  'toxic-colour',
-  'manganese',
-  'alkali',
-  'old-slip',
-  'slump',
-  'uneven',
-  'hot-tool',
-  'steam',
-  'heavy-ware',
-]);
+const hazard = z.enum(Object.keys(hazards) as [HazardId, ...HazardId[]]);
 export const adjustment = z.enum(['none', 'deflocculated', 'flocculated']);
 const waste = z.enum(['clean', 'thin-deflocculated', 'coloured', 'silicate', 'toxic']);
 const percent = (field: string, most = 100) =>

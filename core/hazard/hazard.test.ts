@@ -33,8 +33,9 @@ describe('cautions', () => {
 
   it('all come up somewhere: at a step, with a material, in making slip, or of the wall itself', () => {
     const used = new Set<HazardId>(['slump', 'uneven', 'hot-tool', 'old-slip']);
-    for (const { steps } of techniques())
-      for (const step of steps) step.hazards.forEach((id) => used.add(id));
+    for (const { steps, patches } of techniques())
+      for (const hazards of [...steps, ...patches.map(({ set }) => set)].map((of) => of.hazards ?? []))
+        hazards.forEach((id) => used.add(id));
     for (const { hazards: of } of Object.values(rawMaterials)) of.forEach((id) => used.add(id));
     for (const source of ['powders', 'trimmings'] as const)
       for (const { use } of consistencies)

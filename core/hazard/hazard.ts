@@ -9,7 +9,15 @@ export type HazardId =
   | 'uneven'
   | 'hot-tool'
   | 'steam'
-  | 'heavy-ware';
+  | 'heavy-ware'
+  | 'mains'
+  | 'solvent'
+  | 'spraying'
+  | 'smoke'
+  | 'sharp'
+  | 'grinding'
+  | 'kiln'
+  | 'food';
 
 export interface Hazard {
   id: HazardId;
@@ -118,6 +126,82 @@ export const hazards: Record<HazardId, Hazard> = {
     why: 'Wet clay is heavy and slips.',
     measures: ['Flip large pieces with two people or between boards'],
     defersTo: 'Judge by your own back.',
+    limit: null,
+  },
+  mains: {
+    id: 'mains',
+    title: 'Mains tools and wet hands',
+    why: 'A wheel, a blender or a heat gun on the mains, and water on hands and floor.',
+    measures: ['Residual-current protection', 'Dry hands and a dry grip', 'Unplug it before you clean it'],
+    defersTo: 'Electrical work is for licensed people.',
+    limit: null,
+  },
+  solvent: {
+    id: 'solvent',
+    title: 'Wax and shellac',
+    why: 'The solvent of shellac burns and is breathed in; wax smokes as it burns out in the bisque.',
+    measures: ['Air the room', 'No torch or flame near it', 'Vent the kiln during the bisque'],
+    defersTo: "Follow the supplier's safety data sheet and local fire rules.",
+    limit: null,
+  },
+  spraying: {
+    id: 'spraying',
+    title: 'Spraying',
+    why: 'A spray of slip is silica and colourant in the finest mist: it goes deep into lungs.',
+    measures: [
+      'Only in an extracted booth',
+      'A fitted respirator all the same',
+      'Otherwise brush or pour it',
+    ],
+    defersTo: 'Local workplace rules decide whether and where.',
+    limit: null,
+  },
+  smoke: {
+    id: 'smoke',
+    title: 'Smoke, quench and open fire',
+    why: 'Smoke poisons, hot ware bursts, and steam shoots from narrow mouths.',
+    measures: ['Outdoors, with trained people', 'Gloves and face shield', 'Turn narrow mouths away'],
+    defersTo: 'Local fire rules decide whether and where.',
+    limit: null,
+  },
+  sharp: {
+    id: 'sharp',
+    title: 'Sharp points and edges',
+    why: 'Tips, burrs and broken silicate cut hands after the fire.',
+    measures: [
+      'Press tips down while they are soft',
+      'Run a nail, not a finger, over the fired edge',
+      'Grind it wet',
+    ],
+    defersTo: 'This is about who will hold it; your hands decide.',
+    limit: null,
+  },
+  grinding: {
+    id: 'grinding',
+    title: 'Grinding fired ware',
+    why: 'Fired dust holds free silica, and chips fly.',
+    measures: ['Grind wet', 'Cover eyes and lungs'],
+    defersTo: 'Local workplace limits apply.',
+    limit: null,
+  },
+  kiln: {
+    id: 'kiln',
+    title: 'The kiln',
+    why: 'Fumes, heat and light of a firing, and hot ware after it.',
+    measures: [
+      'Vent it, and stay out of the room',
+      'Eye protection at the spy hole',
+      'Open it when it is cool',
+    ],
+    defersTo: "Follow the kiln maker's instructions; electrical work is for licensed people.",
+    limit: null,
+  },
+  food: {
+    id: 'food',
+    title: 'For food?',
+    why: 'Cracked, matt, under-fired, metal-rich and unglazed faces may give off metals or hold germs.',
+    measures: ['A tested glaze where food lies', 'Keep crackle and washes to the outside'],
+    defersTo: 'Only a laboratory leach test tells, metal by metal, under local food-contact law.',
     limit: null,
   },
 };

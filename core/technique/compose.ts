@@ -13,7 +13,7 @@ export interface Progress {
 
 export const untouched: Progress = { done: () => 0, enough: () => false };
 
-const inOrder: SharedStep[] = ['clean', 'load', 'bisque', 'glaze', 'glost'];
+const inOrder: SharedStep[] = ['clean', 'raw-glaze', 'load', 'bisque', 'glaze', 'glost'];
 
 /**
  * The route of a piece: the steps of all its layers in one order, those they share done once. Layers begin with the
@@ -21,8 +21,7 @@ const inOrder: SharedStep[] = ['clean', 'load', 'bisque', 'glaze', 'glost'];
  */
 export function compose(layers: readonly Layer[], progress: Progress = untouched): Route {
   const standing = layers.filter(({ dropped, technique, rev }) => !dropped && techniqueOf(technique, rev));
-  const runs = standing
-    .map((layer) => runOf(layer, progress))
+  const runs = finished(standing.map((layer) => runOf(layer, progress)))
     .map((run, i) => ({ run, i, wettest: firstEdge(run.units) }))
     .sort((a, b) => b.wettest - a.wettest || a.i - b.i)
     .map(({ run }) => run);
@@ -43,6 +42,17 @@ interface Unit extends Planned {
 interface Run {
   layer: Layer;
   units: Unit[];
+}
+
+/** Where a layer says how the piece is fired, it says so for all. */
+function finished(runs: Run[]): Run[] {
+  const finishes = runs.find(({ layer }) => techniqueOf(layer.technique, layer.rev)!.finishes);
+  const fires = ({ step: { shared } }: Unit) => shared !== undefined && shared !== 'clean';
+  return finishes
+    ? runs.map((run) =>
+        run === finishes ? run : { ...run, units: run.units.filter((unit) => !fires(unit)) },
+      )
+    : runs;
 }
 
 function runOf(layer: Layer, progress: Progress): Run {

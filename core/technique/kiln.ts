@@ -44,7 +44,7 @@ export const toBisque: Step[] = [
     look: ['It rings when tapped'],
     words: ['Not before the kiln is cool enough for bare hands', 'Keep hands and dust off it'],
     remedies: [],
-    hazards: [],
+    hazards: ['kiln'],
   },
 ];
 
@@ -92,6 +92,6 @@ export const glazed: Step[] = [
     look: ['Run a nail over lines and edges'],
     words: ['Not before the kiln is cool enough for bare hands'],
     remedies: [],
-    hazards: [],
+    hazards: ['kiln', 'sharp'],
   },
 ];

@@ -105,7 +105,8 @@ export const slipDrip: Technique = {
       only: { handle: 'set' },
       minutes: 3,
       effects: [{ does: 'join', part: 'handle' }],
-      needs: [stillWet('drips'), water('mean', 72, 88), ...together],
+      // both were ready when the drips were run: their water is not held against them
+      needs: [stillWet('drips'), { ...water('mean', 72, 88), part: 'handle' }],
       words: [
         'Press home with small shifts until slip comes out all round',
         'Let go only once it stands by itself',

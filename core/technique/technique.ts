@@ -110,7 +110,7 @@ export interface Remedy {
 }
 
 /** Steps that layers have in common are done once for all of them, in this order. */
-export type SharedStep = 'clean' | 'load' | 'bisque' | 'glaze' | 'glost';
+export type SharedStep = 'clean' | 'raw-glaze' | 'load' | 'bisque' | 'glaze' | 'glost';
 
 export interface Step {
   key: StepKey;
@@ -168,6 +168,8 @@ export interface Technique {
   choices: SchoolChoice[];
   steps: Step[];
   patches: Patch[];
+  /** Its steps from the kiln on stand for those of all layers of a piece. */
+  finishes?: true;
   /** As the pieces of earlier logs had it: what they hold is taken as it is. */
   frozen?: true;
 }

@@ -1,0 +1,70 @@
+import { brushedClean, glazed, toBisque } from './kiln.ts';
+import { coat, colours, seen, shows, step, tooDry, tooWet, wrong } from './step.ts';
+import { water, type Technique } from './technique.ts';
+
+/** A drawing in slip on paper, printed once. */
+export const monoprint: Technique = {
+  id: 'monoprint',
+  rev: '1',
+  name: 'Monoprint',
+  gives: 'A drawing with the grain of paper in it, mirrored, printed once.',
+  tools: ['Thin paper', 'Point', 'Rounded tool to rub with'],
+  choices: [
+    {
+      id: 'ground',
+      question: 'Is there a ground on the wall?',
+      usual: 'bare',
+      schools: [
+        { id: 'bare', name: 'Bare clay', difference: 'the clay shows in the lines' },
+        { id: 'ground', name: 'A thin ground', difference: 'tacky, it takes the print better' },
+      ],
+    },
+  ],
+  steps: [
+    step('paint', 'Paint the paper', 'paper painted', {
+      minutes: 3,
+      words: ['Fairly thick, on thin paper', 'A drop on an offcut tells when it is tacky'],
+      hazards: colours,
+    }),
+    step('draw', 'Draw in it', 'drawn', {
+      minutes: 5,
+      needs: [seen('tacky on the paper', 'paint', 6)],
+      words: ['Lines taken away show the wall', 'Everything prints mirrored: writing too'],
+      look: ['No print on a fingertip'],
+    }),
+    step('ground', 'Brush the thin ground', 'ground brushed', {
+      only: { ground: 'ground' },
+      effects: [coat('running-engobe', 0.1)],
+      needs: [water('skin', 62, 86)],
+      words: ['Thin, one way'],
+      hazards: colours,
+    }),
+    step('print', 'Lay the paper and rub it', 'printed', {
+      minutes: 3,
+      effects: [{ does: 'print', share: { usual: 0.5, least: 0.05, most: 1 } }],
+      needs: [
+        water('skin', 65, 86),
+        { ...shows('print-free', 'ground'), only: { ground: 'ground' } },
+        seen('tacky on the paper', 'paint', 6),
+      ],
+      words: ['Down once, without sliding', 'Rub the back several ways'],
+      remedies: [
+        tooWet('it smears', 'Let the wall stiffen, and the paper dry on.'),
+        tooDry('it does not come off the paper', 'Mist the wall and rub again.'),
+      ],
+      hazards: colours,
+    }),
+    step('lift', 'Look under a corner, lift', 'lifted', {
+      words: [
+        'Rub again where it holds',
+        'Cut and join afterwards; score and break where a blunt rim is wanted',
+      ],
+      look: ['The whole drawing has come over'],
+      remedies: [wrong('parts stay on the paper', 'Lay it back, rub there, lift again.')],
+    }),
+    brushedClean(),
+    ...toBisque,
+    ...glazed,
+  ],
+  patches: [],
+};

@@ -1,0 +1,98 @@
+import { brushedClean, glazed, toBisque } from './kiln.ts';
+import {
+  anyOf,
+  bisque,
+  colours,
+  cut,
+  dampened,
+  film,
+  firstThen,
+  from,
+  line,
+  shows,
+  step,
+  tooDry,
+  tooWet,
+} from './step.ts';
+import { water, type Technique } from './technique.ts';
+
+/** Washes, strokes and marks in layers, as in a painting. */
+export const painterly: Technique = {
+  id: 'painterly',
+  rev: '1',
+  name: 'Layered painterly surface',
+  gives: 'Depth of many layers: washes, runs, stamps, incised marks, bright accents.',
+  tools: ['Brushes of all sizes', 'Mister', 'Stamps', 'Point'],
+  choices: [
+    {
+      id: 'ground',
+      question: 'How does each layer meet the one before?',
+      usual: 'firm',
+      schools: [
+        { id: 'firm', name: 'Firm', difference: 'each layer stays clear' },
+        { id: 'wet', name: 'Wet', difference: 'dampened: watered engobe runs and fades' },
+      ],
+    },
+  ],
+  steps: [
+    step('stamp', 'Stamp', 'stamped', {
+      optional: true,
+      minutes: 10,
+      effects: [cut(from(0.5, 1, 2), from(0.02, 0.1, 0.3))],
+      needs: [water('skin', 70, 90)],
+      words: ['Before the colour, while it gives'],
+      remedies: [tooDry('the edge cracks', 'Incise instead.')],
+    }),
+    step('layer', 'Lay a layer of colour', 'layer', {
+      minutes: 10,
+      effects: [line('brushed-decoration', from(0.1, 0.2, 0.4), from(0.05, 0.4, 1))],
+      needs: firstThen([water('skin', 58, 84)], [shows('firm', '@before')]),
+      repeat: { least: 1, usual: 3, most: 8, until: 'it has depth enough' },
+      words: ['From washes to opaque', 'Leave some of the one before'],
+      remedies: [tooWet('it lifts the one before', 'Wait until that is firm.'), dampened(50)],
+      hazards: colours,
+    }),
+    step('incise', 'Incise marks', 'marks incised', {
+      optional: true,
+      minutes: 10,
+      effects: [cut(from(0.3, 0.6, 1.5), from(0.01, 0.05, 0.2))],
+      needs: [water('skin', 50, 80)],
+      words: ['Through as many layers as wanted'],
+      remedies: [
+        tooDry('lines chip', 'Mist lightly and wait until matte.', { effects: [film(0.03)], then: 'matte' }),
+      ],
+    }),
+    step('accent', 'Bright accents', 'accents laid', {
+      optional: true,
+      minutes: 5,
+      effects: [line('trailing', from(0.3, 0.8, 1.5), from(0.005, 0.03, 0.1))],
+      needs: [anyOf('skin', [50, 80])],
+      words: ['Few, last, undiluted'],
+      hazards: colours,
+    }),
+    brushedClean(),
+    ...toBisque,
+    step('grind', 'Grind fired colour away', 'ground back', {
+      optional: true,
+      minutes: 15,
+      needs: [bisque],
+      words: ['Wet, where it is too much', 'Then more colour, and another firing'],
+      hazards: ['grinding'],
+    }),
+    ...glazed,
+  ],
+  patches: [
+    {
+      when: { ground: 'wet' },
+      step: 'layer',
+      set: {
+        effects: [film(0.02), line('running-engobe', from(0.05, 0.1, 0.3), from(0.1, 0.5, 1))],
+        needs: firstThen(
+          [water('skin', 58, 84)],
+          [{ kind: 'sign', sign: 'matte', of: '@before', side: 'after', rather: true }],
+        ),
+        words: ['Dampen, then let watered engobe run', 'More water fades it'],
+      },
+    },
+  ],
+};
