@@ -19,6 +19,9 @@ export type HazardId =
   | 'kiln'
   | 'food';
 
+/** What pupils and pregnant people leave to others, wherever a room or a group is marked so. Common practice. */
+export const withheld: HazardId[] = ['manganese', 'spraying', 'alkali', 'silica-dust', 'smoke', 'solvent'];
+
 export interface Hazard {
   id: HazardId;
   title: string;

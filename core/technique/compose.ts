@@ -1,5 +1,5 @@
 import { schoolsOf, stepsOf, techniqueOf } from './catalogue.ts';
-import { conflictsOf } from './conflicts.ts';
+import { conflictsOf, type Setting } from './conflicts.ts';
 import { overlap, refKey, type Layer, type Planned, type Route, type StepRef, type Zone } from './layer.ts';
 import type { Need, SharedStep, Step } from './technique.ts';
 
@@ -19,7 +19,11 @@ const inOrder: SharedStep[] = ['clean', 'raw-glaze', 'load', 'bisque', 'glaze', 
  * The route of a piece: the steps of all its layers in one order, those they share done once. Layers begin with the
  * wettest; those that share clay follow one another, the others go side by side. What cannot be is named beside it.
  */
-export function compose(layers: readonly Layer[], progress: Progress = untouched): Route {
+export function compose(
+  layers: readonly Layer[],
+  progress: Progress = untouched,
+  setting: Setting = {},
+): Route {
   const standing = layers.filter(({ dropped, technique, rev }) => !dropped && techniqueOf(technique, rev));
   const runs = finished(standing.map((layer) => runOf(layer, progress)))
     .map((run, i) => ({ run, i, wettest: firstEdge(run.units) }))
@@ -31,7 +35,7 @@ export function compose(layers: readonly Layer[], progress: Progress = untouched
     planned.push(...merged(runs, phase));
   }
   const route = linked(planned, standing);
-  return { planned: route, conflicts: conflictsOf(route, standing) };
+  return { planned: route, conflicts: conflictsOf(route, standing, setting) };
 }
 
 /** A step of one layer, and after which of the shared steps it comes. */

@@ -1,70 +1,198 @@
+import { conesApart } from '../firing/cone.ts';
+import type { Form } from '../form/form.ts';
+import { withheld } from '../hazard/hazard.ts';
+import type { SlipUse } from '../slip/consistency.ts';
 import { problem } from '../units/problem.ts';
 import { overlap, type Conflict, type Layer, type Planned } from './layer.ts';
 import type { Does, Span } from './technique.ts';
 
+/** What is known of a piece besides its layers. */
+export interface Setting {
+  form?: Form | undefined;
+  /** Pupils or pregnant people work on it. */
+  guarded?: boolean | undefined;
+}
+
 interface Clash {
-  before: Does[];
-  then: Does[];
+  before: (planned: Planned) => boolean;
+  then: (planned: Planned) => boolean;
   words: string;
   remedy: string;
 }
 
+const does =
+  (...any: Does[]) =>
+  ({ step }: Planned): boolean =>
+    step.effects.some((effect) => any.includes(effect.does));
+const lays =
+  (...uses: SlipUse[]) =>
+  ({ step }: Planned): boolean =>
+    step.effects.some((effect) => 'use' in effect && uses.includes(effect.use));
+const torches = ({ step }: Planned): boolean =>
+  step.effects.some((effect) => effect.does === 'heat' && effect.tool === 'torch');
+
 /** What of one layer spoils what another laid on the same clay. Common practice, no source. */
 const clashes: Clash[] = [
   {
-    before: ['print'],
-    then: ['cut', 'scrape', 'wipe'],
+    before: does('print'),
+    then: does('cut', 'scrape', 'wipe'),
     words: 'takes the print off',
     remedy: 'Keep it out of the printed zone, or print last.',
   },
   {
-    before: ['line'],
-    then: ['scrape', 'wipe'],
+    before: does('print'),
+    then: does('coat', 'fill'),
+    words: 'covers the print',
+    remedy: 'Lay the coat first, print on it once it is firm.',
+  },
+  {
+    before: does('print'),
+    then: does('join'),
+    words: 'smears the print where it is pressed on',
+    remedy: 'Join first, or keep the print clear of the joint.',
+  },
+  {
+    before: lays('stencil'),
+    then: does('scrape', 'wipe'),
+    words: 'takes the lace pattern off',
+    remedy: 'Keep it out of that zone.',
+  },
+  {
+    before: does('line'),
+    then: does('scrape', 'wipe'),
     words: 'takes the slip lines off',
     remedy: 'Scrape first and trail afterwards, or in another zone.',
   },
   {
-    before: ['silicate'],
-    then: ['coat', 'line', 'fill'],
+    before: does('silicate'),
+    then: does('coat', 'line', 'fill'),
     words: 'does not hold on silicate',
     remedy: 'Lay the slip before the silicate, or in another zone.',
   },
   {
-    before: ['silicate', 'burnish'],
-    then: ['wash'],
+    before: does('silicate', 'burnish'),
+    then: does('wash'),
     words: 'cannot soak in there',
     remedy: 'Keep the wash to bare clay or slip.',
   },
   {
-    before: ['burnish'],
-    then: ['coat', 'line', 'fill'],
+    before: does('burnish'),
+    then: does('coat', 'line', 'fill'),
     words: 'covers the burnish, and holds badly on it',
     remedy: 'Burnish last, or in another zone.',
   },
   {
-    before: ['wax'],
-    then: ['coat', 'line'],
+    before: does('wax'),
+    then: does('coat', 'line'),
     words: 'does not hold on wax',
     remedy: 'Coat before the wax, or in another zone.',
   },
   {
-    before: ['silicate'],
-    then: ['cut', 'scrape'],
+    before: does('silicate'),
+    then: does('cut', 'scrape'),
     words: 'tears the silicate skin: it cannot be turned through',
     remedy: 'Stop the silicate above what is turned or cut.',
   },
   {
-    before: ['join'],
-    then: ['stretch'],
+    before: does('join'),
+    then: does('stretch'),
     words: 'pulls off what was joined',
     remedy: 'Stretch first, join afterwards.',
+  },
+  {
+    before: does('wax', 'print'),
+    then: torches,
+    words: 'brings a flame near what burns',
+    remedy: 'Torch before anything of wax, shellac, tissue or film is there.',
   },
 ];
 
 /** What cannot be in a route, each with its remedy. */
-export function conflictsOf(route: Planned[], layers: readonly Layer[]): Conflict[] {
-  return [...wetterAfterDrier(route, layers), ...clashesIn(route, layers)];
+export function conflictsOf(route: Planned[], layers: readonly Layer[], setting: Setting = {}): Conflict[] {
+  return [
+    ...wetterAfterDrier(route, layers),
+    ...clashesIn(route, layers),
+    ...shineLost(route, layers),
+    ...(setting.form?.kind === 'bowl' ? wrinkled(route, layers) : []),
+    ...foodFaces(route, layers),
+    ...(setting.guarded ? forAdults(route, layers) : []),
+  ];
 }
+
+const conflict = (layers: readonly Layer[], of: Planned[], code: string, words: string): Conflict => ({
+  refs: of.flatMap(({ refs }) => refs),
+  problem: problem(code, fieldOf(layers, of.at(-1)!), words),
+});
+
+/** Hotter than this the shine of a burnish goes. Common practice. */
+const SHINE_CONE = '08';
+
+/** A burnish that is fired too hot, or glazed over. */
+function shineLost(route: Planned[], layers: readonly Layer[]): Conflict[] {
+  const shone = route.find((of) => does('burnish')(of) && polished(of, layers));
+  if (!shone) return [];
+  const tooHot = route.find(
+    (of) =>
+      !of.optional &&
+      of.step.effects.some((effect) => effect.does === 'fire' && !(conesApart(effect.cone, SHINE_CONE) <= 0)),
+  );
+  return tooHot
+    ? [
+        conflict(
+          layers,
+          [shone, tooHot],
+          'shine-lost',
+          `${tooHot.step.name} after ${lower(shone.step.name)} is hotter than cone ${SHINE_CONE}: the shine goes. Fire it low, unglazed.`,
+        ),
+      ]
+    : [];
+}
+
+/** Whether the shine is what the layer is for; a body may be pressed for what follows. */
+const polished = ({ refs }: Planned, layers: readonly Layer[]): boolean => {
+  const of = layers.find(({ id }) => id === refs[0]!.layer);
+  return of?.technique === 'sigillata' || of?.technique === 'burnish';
+};
+
+/** A flat sheet on a wall that is curved both ways. */
+const wrinkled = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
+  route
+    .filter(does('print'))
+    .map((of) =>
+      conflict(
+        layers,
+        [of],
+        'wrinkles',
+        `${of.step.name} lays a flat sheet on a wall that is curved both ways: it wrinkles. Cut gores, or choose a straight wall.`,
+      ),
+    );
+
+/** What is no face for food: cracked, metallic or bare, on the inside. */
+const foodFaces = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
+  route
+    .filter((of) => of.face === 'inside' && does('silicate', 'wash')(of))
+    .slice(0, 1)
+    .map((of) =>
+      conflict(
+        layers,
+        [of],
+        'food-face',
+        `${of.step.name} on the inside is no face for food: only a leach test tells. Keep it outside, or glaze it with a tested glaze.`,
+      ),
+    );
+
+/** What pupils and pregnant people leave to an adult, or do in the other way. */
+const forAdults = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
+  route
+    .filter(({ step }) => step.hazards.some((id) => withheld.includes(id)) || torches({ step } as Planned))
+    .map((of) =>
+      conflict(
+        layers,
+        [of],
+        'for-adults',
+        `${of.step.name} is not for pupils or in pregnancy: hand it to an adult, or choose another way of doing it.`,
+      ),
+    );
 
 const fieldOf = (layers: readonly Layer[], { refs }: Planned): string =>
   `layers.${layers.findIndex(({ id }) => id === refs[0]!.layer)}`;
@@ -111,7 +239,7 @@ function clashesIn(route: Planned[], layers: readonly Layer[]): Conflict[] {
       if (before.refs[0]!.layer === then.refs[0]!.layer || before.face !== then.face) return [];
       const zones = [...before.zones, ...then.zones];
       if (!before.zones.some((a) => then.zones.some((b) => overlap(a, b, zones)))) return [];
-      const of = clashes.find((clash) => does(before, clash.before) && does(then, clash.then));
+      const of = clashes.find((clash) => clash.before(before) && clash.then(then));
       const name = of && `${before.refs[0]!.layer} ${then.refs[0]!.layer} ${of.words}`;
       if (name === undefined || named.has(name)) return [];
       named.add(name);
@@ -131,6 +259,4 @@ function clashesIn(route: Planned[], layers: readonly Layer[]): Conflict[] {
   );
 }
 
-const does = ({ step }: Planned, any: Does[]): boolean =>
-  step.effects.some((effect) => any.includes(effect.does));
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

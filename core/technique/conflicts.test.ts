@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import { techniqueNamed, techniques } from './catalogue.ts';
+import { compose } from './compose.ts';
+import { wholeZone, type Layer, type Zone } from './layer.ts';
+import { mendsOf } from './mend.ts';
+import type { Only } from './technique.ts';
+import type { Setting } from './conflicts.ts';
+
+const layer = (technique: string, schools: Only = {}, more: Partial<Layer> = {}): Layer => ({
+  id: technique,
+  technique,
+  rev: techniqueNamed(technique).rev,
+  schools,
+  zones: [wholeZone],
+  face: 'outside',
+  upon: 'firm',
+  also: [],
+  stock: [],
+  ...more,
+});
+const band = (from: number, to: number): Zone => ({ id: `b${from}`, name: 'band', kind: 'band', from, to });
+const words = (layers: Layer[], setting: Setting = {}) =>
+  compose(layers, undefined, setting)
+    .conflicts.map(({ problem }) => problem.message)
+    .join('\n');
+
+/** Common practice, no source: what decorators know not to put on one wall. */
+describe('what does not go together', () => {
+  it.each<[string, Layer[], RegExp]>([
+    ['carving through a print', [layer('transfer', { wall: 'fresh' }), layer('sgraffito')], /print/],
+    [
+      'scraping inlay over trailing',
+      [layer('slip-trailing'), layer('inlay', { finish: 'dry' })],
+      /slip lines off/,
+    ],
+    ['silicate under slip', [layer('silicate-crackle'), layer('brushed-coats')], /does not hold on silicate/],
+    ['a wash over silicate', [layer('silicate-crackle'), layer('oxide-wash')], /cannot soak in/],
+    ['a wash over burnish', [layer('sigillata'), layer('oxide-wash')], /cannot soak in/],
+    ['turning through silicate', [layer('silicate-crackle'), layer('shaping')], /silicate/],
+    ['sigillata under a stoneware glaze', [layer('sigillata'), layer('firing')], /shine goes/],
+    [
+      'sigillata under a usual bisque',
+      [
+        layer('brushed-coats', {}, { zones: [band(0, 0.4)] }),
+        layer('sigillata', {}, { zones: [band(0.5, 1)] }),
+      ],
+      /shine goes/,
+    ],
+    ['crackle inside a bowl for food', [layer('silicate-crackle', {}, { face: 'inside' })], /food/],
+  ])('%s', (_name, layers, says) => {
+    expect(words(layers)).toMatch(says);
+  });
+
+  it('a flat print on a bowl, though not on a cylinder', () => {
+    const bowl = { kind: 'bowl', diameterM: 0.2, heightM: 0.08, wallM: 0.006 } as const;
+    expect(words([layer('monoprint')], { form: bowl })).toMatch(/wrinkles/);
+    expect(words([layer('monoprint')])).toBe('');
+  });
+
+  it('dust, alkali and torch where pupils work: the wet school is offered', () => {
+    const dry = [layer('inlay', { finish: 'dry' })];
+    expect(words(dry, { guarded: true })).toMatch(/adult/);
+    expect(words(dry)).toBe('');
+    const mends = mendsOf(dry, { guarded: true }, true);
+    expect(mends.map((mend) => mend.words)).toContain('Inlay: scraped at stiff leather-hard');
+  });
+
+  it('nothing by itself, in any technique in its usual way on the outside', () => {
+    for (const { id } of techniques()) expect(words([layer(id)]), id).toBe('');
+  });
+});
+
+describe('a mend', () => {
+  it('puts layers in halves of their own, or leaves one out', () => {
+    const clash = [layer('silicate-crackle'), layer('brushed-coats')];
+    const mends = mendsOf(clash, {}, true);
+    expect(mends.length).toBeGreaterThan(1);
+    for (const { layers } of mends) expect(words(layers).length).toBeLessThan(words(clash).length);
+    expect(mends.some(({ layers }) => layers.length === 2 && layers[0]!.zones[0]!.kind === 'band')).toBe(
+      true,
+    );
+    expect(mendsOf(clash, {}, false).every(({ words: said }) => !said.includes('above'))).toBe(true);
+  });
+
+  it('is not offered where nothing is wrong', () => {
+    expect(mendsOf([layer('sgraffito')], {}, true)).toEqual([]);
+  });
+});

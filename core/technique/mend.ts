@@ -1,0 +1,78 @@
+import { techniqueOf } from './catalogue.ts';
+import { compose } from './compose.ts';
+import type { Setting } from './conflicts.ts';
+import type { Layer, Zone } from './layer.ts';
+
+/** A way of having fewer conflicts among the layers of a piece. */
+export interface Mend {
+  words: string;
+  layers: Layer[];
+}
+
+const zoneOf = (name: string, from: number, to: number): Zone => ({
+  id: `band-${100 * from}-${100 * to}`,
+  name,
+  kind: 'band',
+  from,
+  to,
+});
+
+/**
+ * What can be changed with one tap so that fewer conflicts are left: another school, the other face, zones apart, or one
+ * of the layers left out; those that leave fewest first, at most as many as are asked for.
+ * @param banded whether the piece has a height on which zones can lie
+ */
+export function mendsOf(layers: readonly Layer[], setting: Setting, banded: boolean, most = 3): Mend[] {
+  const count = (some: readonly Layer[]) => compose(some, undefined, setting).conflicts.length;
+  const now = count(layers);
+  if (now === 0) return [];
+  return [...schools(layers), ...faces(layers), ...(banded ? apart(layers) : []), ...without(layers)]
+    .map((mend) => ({ mend, left: count(mend.layers) }))
+    .filter(({ left }) => left < now)
+    .sort((a, b) => a.left - b.left)
+    .slice(0, most)
+    .map(({ mend }) => mend);
+}
+
+const changed = (layers: readonly Layer[], i: number, change: Partial<Layer>): Layer[] =>
+  layers.map((layer, k) => (k === i ? { ...layer, ...change } : layer));
+
+const schools = (layers: readonly Layer[]): Mend[] =>
+  layers.flatMap((layer, i) => {
+    const technique = techniqueOf(layer.technique, layer.rev);
+    return (technique?.choices ?? []).flatMap(({ id, schools: all }) =>
+      all
+        .filter((school) => school.id !== layer.schools[id])
+        .map((school) => ({
+          words: `${technique!.name}: ${school.name.toLowerCase()}`,
+          layers: changed(layers, i, { schools: { ...layer.schools, [id]: school.id } }),
+        })),
+    );
+  });
+
+const faces = (layers: readonly Layer[]): Mend[] =>
+  layers.map((layer, i) => {
+    const face = layer.face === 'outside' ? 'inside' : 'outside';
+    return { words: `${named(layer)} on the ${face}`, layers: changed(layers, i, { face }) };
+  });
+
+/** Two layers all over the same wall, each in a half of its own. */
+const apart = (layers: readonly Layer[]): Mend[] =>
+  layers.flatMap((one, i) =>
+    layers.slice(i + 1).map((two, k) => ({
+      words: `${named(one)} above, ${named(two).toLowerCase()} below`,
+      layers: changed(changed(layers, i, { zones: [zoneOf('Upper half', 0.5, 1)] }), i + 1 + k, {
+        zones: [zoneOf('Lower half', 0, 0.5)],
+      }),
+    })),
+  );
+
+const without = (layers: readonly Layer[]): Mend[] =>
+  layers.length < 2
+    ? []
+    : layers.map((layer, i) => ({
+        words: `Without ${named(layer).toLowerCase()}`,
+        layers: layers.filter((_, k) => k !== i),
+      }));
+
+const named = ({ technique, rev }: Layer): string => techniqueOf(technique, rev)?.name ?? technique;
