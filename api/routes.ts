@@ -15,6 +15,7 @@ import type { Attention, TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { PieceState } from '../core/log/piece.ts';
 import type { EntryBodies } from '../core/log/entry.ts';
 import type { ShownAct } from '../core/log/ledger.ts';
+import type { TechniqueRecord } from '../core/technique/record.ts';
 import type { StudioState } from '../core/log/studio.ts';
 import type { Instant } from '../core/units/quantity.ts';
 
@@ -124,6 +125,12 @@ export interface PieceRow {
   doneSteps: number;
   steps: number;
   stageName: string | null;
+}
+
+/** GET /api/techniques */
+export interface TechniquesAnswer {
+  /** What this studio's pieces say of each technique, by its name. */
+  records: Record<string, TechniqueRecord>;
 }
 
 /** GET /api/pieces/:id */

@@ -76,6 +76,8 @@ const router = createBrowserRouter([
           },
         ],
       },
+      { path: 'techniques', lazy: lazily('Techniques') },
+      { path: 'techniques/:id', lazy: lazily('Technique') },
       { path: 'studio', lazy: lazily('Studio') },
       { path: 'studio/fit', lazy: lazily('LogFit') },
       {

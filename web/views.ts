@@ -20,6 +20,8 @@ export const views = {
   Measure: async () => (await import('./slips/Measure.tsx')).Measure,
   Deflocculate: async () => (await import('./slips/Deflocculate.tsx')).Deflocculate,
   Settle: async () => (await import('./slips/Settle.tsx')).Settle,
+  Techniques: async () => (await import('./techniques/Techniques.tsx')).Techniques,
+  Technique: async () => (await import('./techniques/Technique.tsx')).Technique,
   Studio: async () => (await import('./studio/Studio.tsx')).Studio,
   LogFit: async () => (await import('./studio/LogFit.tsx')).LogFit,
   DryingTest: async () => (await import('./studio/DryingTest.tsx')).DryingTest,
@@ -29,7 +31,7 @@ export const views = {
 export const lazily = (name: keyof typeof views) => async () => ({ Component: await views[name]() });
 
 /** What places answer from: fetched ahead, so that each opens offline too. */
-const answers = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf', '/api/bins'];
+const answers = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf', '/api/bins', '/api/techniques'];
 
 /**
  * Loads every view ahead, one after another, and what the places answer from, so that each opens and logs offline.

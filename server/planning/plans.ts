@@ -15,6 +15,7 @@ import { ribbonFrom, type PlanKept } from '../../core/plan/kept.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import type { PlanAnswers } from '../../core/plan/plan.ts';
+import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Derived } from '../derived.ts';
@@ -30,6 +31,8 @@ export interface Plans {
   bench: (now: Instant) => Promise<BenchRow[]>;
   pieces: (query: PiecesQuery) => PiecesAnswer;
   counted: () => number;
+  /** What the pieces say of each technique. */
+  records: () => Record<string, TechniqueRecord>;
   caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceFacts> | null>;
   /** What the Bench shows of a piece, while it holds. */
   answersOf: (pieceId: string) => PlanAnswers | null;
@@ -172,6 +175,7 @@ export function createPlans({
       return found;
     },
     counted: () => cases.pieces().length,
+    records: () => recordsOf(cases.pieces()),
     bench: async (now) => {
       const unfinished = cases.unfinished();
       const planned = unfinished.filter((piece) => now - piece.lastAt <= LONG_PAST);

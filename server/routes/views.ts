@@ -7,6 +7,7 @@ import type {
   PiecesAnswer,
   RoomsAnswer,
   StudioAnswer,
+  TechniquesAnswer,
 } from '../../api/index.ts';
 import type { Clock } from '../clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
@@ -67,6 +68,10 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   router.get('/learning/cases', async (_request, response) => {
     const cases: LearningCasesAnswer = await plans.cases(LATEST_PIECES, clock.now());
     response.json(cases);
+  });
+
+  router.get('/techniques', (_request, response) => {
+    response.json({ records: plans.records() } satisfies TechniquesAnswer);
   });
 
   router.get('/pieces', (request, response) => {

@@ -14,6 +14,7 @@ const places = [
   { to: '/', name: 'Bench' },
   { to: '/pieces', name: 'Pieces' },
   { to: '/slips', name: 'Slips' },
+  { to: '/techniques', name: 'Techniques' },
   { to: '/studio', name: 'Studio' },
 ];
 const initial = (name: string): string => name.charAt(0).toLowerCase();

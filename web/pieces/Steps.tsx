@@ -25,7 +25,7 @@ const states: Record<GateStatus, { word: string; colour: string }> = {
 };
 
 /** On a phone each step stands by itself, its figures under one another. */
-const stacked = {
+export const stacked = {
   minWidth: 720,
   '@media (max-width: 719px)': {
     minWidth: 0,

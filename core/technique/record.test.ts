@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { techniqueNamed, techniques } from './catalogue.ts';
+import { recordsOf, wilsonInterval } from './record.ts';
+import { sectionOf } from './section.ts';
+import type { Layer } from './layer.ts';
+
+describe('the record of a technique', () => {
+  const of = (technique: string): Layer => ({ technique }) as Layer;
+  it('counts pieces, those finished, and what went wrong', () => {
+    const records = recordsOf([
+      { layers: [of('inlay'), of('sgraffito')], finished: { outcome: 'good', faults: [] } },
+      { layers: [of('inlay')], finished: { outcome: 'bad', faults: ['sunk line'] } },
+      { layers: [of('inlay'), { ...of('burnish'), dropped: true }], finished: null },
+    ]);
+    expect(records).toEqual({
+      inlay: { pieces: 3, finished: 2, good: 1, faults: [{ word: 'sunk line', times: 1 }] },
+      sgraffito: { pieces: 1, finished: 1, good: 1, faults: [] },
+    });
+  });
+
+  it('has its rate within an interval of Wilson', () => {
+    // Wilson's score interval, 15 of 50 at 95 %: about 0.19 to 0.44
+    const [low, high] = wilsonInterval(15, 50);
+    expect(low).toBeCloseTo(0.191, 3);
+    expect(high).toBeCloseTo(0.438, 3);
+    expect(wilsonInterval(0, 3)[0]).toBe(0);
+    expect(() => wilsonInterval(3, 2)).toThrow(RangeError);
+  });
+});
+
+describe('the section of a technique', () => {
+  const materials = (id: string, schools = {}, fired = false) =>
+    sectionOf(techniqueNamed(id), schools, fired).laid.map(({ material }) => material);
+
+  it('shows what its data lay, cut and fill', () => {
+    const inlay = sectionOf(techniqueNamed('inlay'), {}, false);
+    const [clay, fill] = inlay.laid;
+    // scraped level: nothing stands above the wall, and the fill lies where the clay was cut
+    expect(inlay.heightMm).toBeCloseTo(3, 6);
+    fill!.columns.forEach((column, i) => {
+      if (column) expect(column[0]).toBeCloseTo(clay!.columns[i]![1], 6);
+    });
+    const sunk = sectionOf(techniqueNamed('inlay'), { finish: 'sunk' }, false);
+    expect(sunk.heightMm).toBeGreaterThan(3);
+    expect(materials('sgraffito')).toContain('slip');
+  });
+
+  it('breaks a silicate skin where it is stretched, and is bare where it broke', () => {
+    const { laid } = sectionOf(techniqueNamed('silicate-crackle'), {}, false);
+    const skin = laid.find(({ material }) => material === 'silicate')!;
+    const bare = skin.columns.filter((column) => column === null).length;
+    expect(bare).toBeGreaterThan(10);
+    expect(bare).toBeLessThan(60);
+  });
+
+  it('has no wax left once it is fired, and a glaze where one is put on', () => {
+    expect(materials('resist')).toContain('wax');
+    expect(materials('resist', {}, true)).not.toContain('wax');
+    expect(materials('slip-trailing', {}, true)).toContain('glaze');
+    expect(materials('slip-trailing')).not.toContain('glaze');
+  });
+
+  it('differs between techniques that differ', () => {
+    const pictures = techniques()
+      .filter(({ id }) => id !== 'shaping' && id !== 'firing')
+      .map((technique) => JSON.stringify(sectionOf(technique, {}, false)));
+    expect(new Set(pictures).size).toBeGreaterThan(pictures.length * 0.8);
+  });
+});

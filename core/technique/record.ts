@@ -1,0 +1,56 @@
+import type { Layer } from './layer.ts';
+
+/** What the studio's own finished pieces say of a technique. */
+export interface TechniqueRecord {
+  /** Pieces that carry it, finished or not. */
+  pieces: number;
+  finished: number;
+  good: number;
+  /** Fault words of those that did not go well, the most frequent first. */
+  faults: { word: string; times: number }[];
+}
+
+interface RecordedPiece {
+  layers: readonly Layer[];
+  finished: { outcome: 'good' | 'mixed' | 'bad'; faults: string[] } | null;
+}
+
+/** The record of each technique over the pieces of a studio, by its name. */
+export function recordsOf(pieces: readonly RecordedPiece[]): Record<string, TechniqueRecord> {
+  const records: Record<string, TechniqueRecord> = {};
+  for (const { layers, finished } of pieces) {
+    const carried = layers.filter(({ dropped }) => !dropped).map(({ technique }) => technique);
+    for (const id of new Set(carried)) {
+      const record = (records[id] ??= { pieces: 0, finished: 0, good: 0, faults: [] });
+      record.pieces += 1;
+      if (!finished) continue;
+      record.finished += 1;
+      if (finished.outcome === 'good') record.good += 1;
+      for (const word of finished.faults) {
+        const known = record.faults.find((of) => of.word === word);
+        if (known) known.times += 1;
+        else record.faults.push({ word, times: 1 });
+      }
+    }
+  }
+  for (const { faults } of Object.values(records)) faults.sort((a, b) => b.times - a.times);
+  return records;
+}
+
+/** Fewer than these tell nothing. Common practice, no source. */
+export const TOO_FEW = 5;
+
+/**
+ * The interval in which a success rate lies, by Wilson's score: Wilson 1927, JASA 22, 209–212.
+ * @param successes of `count`, 0 to `count`
+ * @param count at least 1
+ * @param z standard deviations: 1.96 for 95 %
+ */
+export function wilsonInterval(successes: number, count: number, z = 1.96): [number, number] {
+  if (!(count >= 1) || successes < 0 || successes > count)
+    throw new RangeError('a rate needs at least one trial, and no more successes than trials');
+  const p = successes / count;
+  const middle = (p + z ** 2 / (2 * count)) / (1 + z ** 2 / count);
+  const half = (z / (1 + z ** 2 / count)) * Math.sqrt((p * (1 - p)) / count + z ** 2 / (4 * count ** 2));
+  return [Math.max(0, middle - half), Math.min(1, middle + half)];
+}

@@ -1,0 +1,83 @@
+import { Box } from '@mui/material';
+import { stages } from '../../core/clay/stage.ts';
+import type { Span, Step } from '../../core/technique/technique.ts';
+import { copperGreen, faded, hairline, ink } from '../frame/theme.ts';
+
+/** The windows of a technique's steps over the moisture index: wet to the left, dry to the right. */
+
+const WETTEST = 104;
+const DRIEST = -4;
+const across = (index: number): number =>
+  (100 * (WETTEST - Math.min(WETTEST, Math.max(DRIEST, index)))) / (WETTEST - DRIEST);
+
+/** The water spans that a step asks of the piece itself. */
+export const spansOf = ({ needs }: Step): Span[] =>
+  needs.flatMap((need) => {
+    if (need.part || need.rather) return [];
+    if (need.kind === 'kiln-dry') return [{ wettest: 2 }];
+    return need.kind === 'water' ? need.spans : [];
+  });
+
+export function WindowStrip({ steps, named = true }: { steps: Step[]; named?: boolean }) {
+  const rows = steps.map((step) => ({ step, spans: spansOf(step) })).filter(({ spans }) => spans.length > 0);
+  return (
+    <Box aria-hidden sx={{ position: 'relative', pt: named ? 3 : 0 }}>
+      {stages.map(({ stage, name, from }, i) => {
+        const left = i === 0 ? 0 : across(stages[i - 1]!.from);
+        return (
+          <Box
+            key={stage}
+            sx={{
+              position: 'absolute',
+              top: 0,
+              bottom: 0,
+              left: `${left}%`,
+              width: `${across(from) - left}%`,
+              borderLeft: i === 0 ? 0 : `1px solid ${hairline}`,
+              fontSize: '0.85rem',
+              color: faded,
+              pl: 0.5,
+              overflow: 'hidden',
+              whiteSpace: 'nowrap',
+            }}
+          >
+            {named && name}
+          </Box>
+        );
+      })}
+      {rows.map(({ step, spans }) => (
+        <Box key={step.key} sx={{ position: 'relative', height: named ? 30 : 7 }}>
+          {spans.map(({ driest = DRIEST, wettest = WETTEST }) => (
+            <Box
+              key={`${driest} ${wettest}`}
+              sx={{
+                position: 'absolute',
+                left: `${across(wettest)}%`,
+                width: `${Math.max(0.8, across(driest) - across(wettest))}%`,
+                top: 2,
+                bottom: 2,
+                background: step.optional ? 'transparent' : copperGreen,
+                border: `1px solid ${copperGreen}`,
+                opacity: step.optional ? 0.8 : 1,
+              }}
+            />
+          ))}
+          {named && (
+            <Box
+              sx={{
+                position: 'absolute',
+                right: 0,
+                lineHeight: '30px',
+                color: ink,
+                background: 'inherit',
+                fontSize: '0.95rem',
+              }}
+            >
+              {step.name}
+            </Box>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}

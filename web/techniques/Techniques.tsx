@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import useSWR from 'swr';
+import { Link as RouterLink } from 'react-router';
+import { Box, TextField, Typography } from '@mui/material';
+import type { BenchAnswer, TechniquesAnswer } from '../../api/routes.ts';
+import { stages, type StageDescription } from '../../core/clay/stage.ts';
+import { stepsOf, techniques } from '../../core/technique/catalogue.ts';
+import type { Technique } from '../../core/technique/technique.ts';
+import { SectionPicture } from '../draw/SectionPicture.tsx';
+import { spansOf, WindowStrip } from '../draw/WindowStrip.tsx';
+import { ChoiceField } from '../frame/fields.tsx';
+import { ask } from '../frame/server.ts';
+import { faded, hairline, ink, slab } from '../frame/theme.ts';
+import { recordWords } from './recordWords.ts';
+
+const ANY = 'any';
+
+/** Every technique: found by its look, by the stage it begins at, or by what a piece is ready for now. */
+export function Techniques() {
+  const [search, setSearch] = useState('');
+  const [stage, setStage] = useState<StageDescription['stage'] | typeof ANY>(ANY);
+  const [pieceId, setPieceId] = useState(ANY);
+  const { data: known } = useSWR<TechniquesAnswer>('/api/techniques', ask);
+  const { data: bench } = useSWR<BenchAnswer>('/api/bench', ask);
+  const pieces = (bench?.pieces ?? []).flatMap((row) => (row.state === 'planned' ? [row] : []));
+  const piece = pieces.find((of) => of.pieceId === pieceId);
+  const words = search.trim().toLowerCase();
+  const found = techniques().filter(
+    (technique) =>
+      (words === '' || `${technique.name} ${technique.gives}`.toLowerCase().includes(words)) &&
+      (stage === ANY || beginsIn(technique, stage)) &&
+      (!piece || beginsAt(technique, piece.meanIndex)),
+  );
+  return (
+    <>
+      <Typography variant="h1" sx={{ mb: 2 }}>
+        Techniques
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: '1fr', md: 'repeat(3, minmax(0, 1fr))' },
+          mb: 2,
+        }}
+      >
+        <TextField
+          label="Find by name or look"
+          value={search}
+          onChange={({ target }) => setSearch(target.value)}
+        />
+        <ChoiceField
+          label="Begins at"
+          value={stage}
+          onChoose={setStage}
+          options={[
+            { value: ANY, label: 'Any stage' },
+            ...stages.map((of) => ({ value: of.stage, label: of.name })),
+          ]}
+        />
+        <ChoiceField
+          label="Can begin now on"
+          value={piece ? pieceId : ANY}
+          onChoose={setPieceId}
+          options={[
+            { value: ANY, label: 'Any piece' },
+            ...pieces.map((of) => ({
+              value: of.pieceId,
+              label: `${of.name}, ${of.stageName.toLowerCase()}`,
+            })),
+          ]}
+        />
+      </Box>
+      {found.length === 0 && (
+        <Box sx={{ py: 3 }}>None begins there. Choose another stage, or clear what was typed.</Box>
+      )}
+      <Box
+        component="ul"
+        sx={{
+          listStyle: 'none',
+          p: 0,
+          m: 0,
+          display: 'grid',
+          columnGap: 4,
+          gridTemplateColumns: {
+            xs: '1fr',
+            sm: 'repeat(2, minmax(0, 1fr))',
+            lg: 'repeat(3, minmax(0, 1fr))',
+          },
+        }}
+      >
+        {found.map((technique) => (
+          <Box component="li" key={technique.id} sx={{ borderTop: `1px solid ${hairline}`, py: 2 }}>
+            <Box
+              component={RouterLink}
+              to={`/techniques/${technique.id}`}
+              sx={{
+                display: 'block',
+                color: ink,
+                textDecoration: 'none',
+                '&:hover h2': { textDecoration: 'underline' },
+              }}
+            >
+              <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.5, mb: 1 }}>
+                <SectionPicture technique={technique} as="made" />
+                <SectionPicture technique={technique} as="fired" />
+              </Box>
+              <Box component="h2" sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.2rem', m: 0 }}>
+                {technique.name}
+              </Box>
+              <Box sx={{ mb: 1 }}>{technique.gives}</Box>
+              <WindowStrip steps={stepsOf(technique, {})} named={false} />
+              <Box sx={{ color: faded, mt: 0.5 }}>{recordWords(known?.records[technique.id])}</Box>
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </>
+  );
+}
+
+/** The spans of the first step that the clay must be ready for. */
+const firstSpans = (technique: Technique) => {
+  const first = stepsOf(technique, {}).find((step) => !step.optional && spansOf(step).length > 0);
+  return first ? spansOf(first) : [];
+};
+
+const beginsAt = (technique: Technique, index: number): boolean =>
+  firstSpans(technique).some(({ driest = -10, wettest = 130 }) => index >= driest && index <= wettest);
+
+/** Whether a technique can begin somewhere within a stage. */
+function beginsIn(technique: Technique, stage: StageDescription['stage']): boolean {
+  const i = stages.findIndex((of) => of.stage === stage);
+  const from = Math.max(-5, stages[i]!.from);
+  const to = i === 0 ? 120 : stages[i - 1]!.from;
+  return firstSpans(technique).some(({ driest = -10, wettest = 130 }) => driest < to && wettest > from);
+}

@@ -1,0 +1,12 @@
+import { TOO_FEW, wilsonInterval, type TechniqueRecord } from '../../core/technique/record.ts';
+
+/** What the studio's own record says of a technique, in a line. */
+export function recordWords(record: TechniqueRecord | undefined): string {
+  if (!record || record.pieces === 0) return 'Not done here yet';
+  const { pieces, finished, good } = record;
+  const on = `On ${pieces} ${pieces === 1 ? 'piece' : 'pieces'} here`;
+  if (finished === 0) return `${on}, none finished yet`;
+  if (finished < TOO_FEW) return `${on}; ${good} of ${finished} finished went well: too few to tell`;
+  const [low, high] = wilsonInterval(good, finished).map((share) => Math.round(100 * share));
+  return `${on}; ${good} of ${finished} went well: ${low} to ${high} %`;
+}
