@@ -54,6 +54,27 @@ export const form = z.discriminatedUnion('kind', [
     widthM: across('Width'),
     wallM: wallThickness,
   }),
+  z.object({
+    kind: z.literal('box'),
+    lengthM: across('Length'),
+    widthM: across('Width'),
+    heightM: across('Height'),
+    wallM: wallThickness,
+  }),
+  z.object({
+    kind: z.literal('profile'),
+    points: z
+      .array(
+        z.object({
+          heightM: within('A height', 0, 2, 'between 0 and 2 m', 'measure it from the foot.'),
+          diameterM: across('A diameter'),
+        }),
+      )
+      .min(2, 'A profile needs at least a foot and a rim.')
+      .max(8, 'At most eight heights: leave out those between straight stretches.'),
+    wallM: wallThickness,
+    mouth: z.enum(['open', 'narrow']),
+  }),
 ]);
 
 const share = (field: string, least = 0) =>

@@ -17,7 +17,7 @@ import { firstWhen, readAt } from '../core/drying/trajectory.ts';
 import { ensembleOf, MEMBERS } from '../core/forecast/ensemble.ts';
 import type { Observation } from '../core/forecast/observe.ts';
 import { usualPrior } from '../core/forecast/prior.ts';
-import { wallAlone } from '../core/form/form.ts';
+import { wallAlone } from '../core/form/places.ts';
 import { spreadOf, type EdgeSpread } from '../core/forecast/windows.ts';
 
 /**
@@ -60,9 +60,11 @@ function bodyOf(truth: Truth): ClayBody {
   };
 }
 
-/** Weather drifts from one day to the next, each day owing most to the one before; where it is restless, twice as far, and with draughts by day. */
+/** Weather drifts from one day to the next, each day owing most to the one before; where it is restless, a third further, and with other draughts by day. */
 function drifting(climate: Climate, restless: boolean): Climate {
-  const by = restless ? 1 : 0.5;
+  const by = restless ? 1 : 0.75;
+  // one workshop has its door open by day, another is stiller then than at night
+  const byDay = 1.05 * lognormal(0.25);
   const days = [0.05 * by * normal()];
   for (let k = 1; k < 60; k++) days.push(0.75 * days[k - 1]! + 0.035 * by * normal());
   return (at, out) => {
@@ -73,7 +75,7 @@ function drifting(climate: Climate, restless: boolean): Climate {
     out.humidity = Math.min(0.97, Math.max(0.05, out.humidity + shift));
     out.celsius -= 12 * shift;
     const hour = (at / HOUR) % 24;
-    if (restless) out.stir = hour > 8 && hour < 18 ? 1.35 : 0.85;
+    if (restless) out.stir = hour > 8 && hour < 18 ? byDay : 0.95;
   };
 }
 

@@ -37,7 +37,8 @@ export { carry, forkRun, startRun, type WallEvent, type WallRun } from './drying
 export { meansOver } from './drying/series.ts';
 export { firstWhen, readAt, wallAt, type Trajectory } from './drying/trajectory.ts';
 export { createWall, type Wall } from './drying/wall.ts';
-export { capVolume, clayVolume, exposure, outsideArea, sphereZoneArea, type Form } from './form/form.ts';
+export { capVolume, clayVolume, outsideArea, sphereZoneArea, type Form } from './form/form.ts';
+export { exposure } from './form/places.ts';
 export { hazards, type Hazard } from './hazard/hazard.ts';
 export { whyNot } from './log/admit.ts';
 export { emptyLedger, entriesAbout, ledgerOf, record, stands, type Ledger } from './log/ledger.ts';

@@ -35,6 +35,7 @@ const router = createBrowserRouter([
       },
       { path: 'pieces/:id', lazy: lazily('Piece') },
       { path: 'pieces/:id/correct', lazy: lazily('CorrectPiece') },
+      { path: 'pieces/:id/layers', lazy: lazily('PieceLayers') },
       {
         path: 'slips',
         lazy: lazily('SlipsFrame'),

@@ -5,6 +5,7 @@ export const views = {
   NewPiece: async () => (await import('./pieces/NewPiece.tsx')).NewPiece,
   Piece: async () => (await import('./pieces/Piece.tsx')).Piece,
   CorrectPiece: async () => (await import('./pieces/CorrectPiece.tsx')).CorrectPiece,
+  PieceLayers: async () => (await import('./pieces/PieceLayers.tsx')).PieceLayers,
   SlipsFrame: async () => (await import('./slips/SlipsFrame.tsx')).SlipsFrame,
   Shelf: async () => (await import('./slips/Shelf.tsx')).Shelf,
   NewTub: async () => (await import('./slips/NewTub.tsx')).NewTub,

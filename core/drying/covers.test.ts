@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../clay/body.ts';
-import type { FaceExposure } from '../form/form.ts';
+import type { FaceExposure } from '../form/places.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import { shiftedClimate, steadyClimate } from './air.ts';
 import { covers, type Cover } from './face.ts';

@@ -1,5 +1,5 @@
 import { activityLaw, drySolidsPerArea, specificVolume, type ClayBody } from '../clay/body.ts';
-import type { FaceExposure } from '../form/form.ts';
+import type { FaceExposure } from '../form/places.ts';
 import { signAt } from '../coat/sign.ts';
 import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
 import { shiftedClimate } from './air.ts';

@@ -1,5 +1,5 @@
 import { diffusivityLaw, specificVolume } from '../clay/body.ts';
-import type { Join, Seams, WallName } from '../form/form.ts';
+import type { Join, Seams, WallName } from '../form/places.ts';
 import { DAY, HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import { meanReading } from './readings.ts';
 import { carry, type WallEvent, type WallRun } from './run.ts';

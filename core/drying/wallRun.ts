@@ -1,5 +1,5 @@
 import type { ClayBody } from '../clay/body.ts';
-import type { FaceExposure } from '../form/form.ts';
+import type { FaceExposure } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { AirShift, Climate } from './air.ts';
 import type { Cover } from './face.ts';

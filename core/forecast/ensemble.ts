@@ -1,6 +1,6 @@
 import type { Fineness, WallEvent, WallRun, WallSetting } from '../drying/run.ts';
 import { carryTogether, type Walls } from '../drying/together.ts';
-import type { Seams, WallName } from '../form/form.ts';
+import type { Seams, WallName } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
 import { takenAsFound } from './found.ts';
 import { allCompared, looksAt, predicted, type Compared, type Observation } from './observe.ts';

@@ -13,7 +13,7 @@ import type { Observation } from './observe.ts';
 import { usualPrior } from './prior.ts';
 import { normalDraws, smoothed } from './smoother.ts';
 import { valueOfCheck } from './value.ts';
-import { wallAlone } from '../form/form.ts';
+import { wallAlone } from '../form/places.ts';
 import { spreadOf } from './windows.ts';
 
 const surroundings = {

@@ -9,7 +9,7 @@ import { HOUR } from '../units/quantity.ts';
 import { ensembleOf } from './ensemble.ts';
 import { learnedPrior, type Lesson } from './learn.ts';
 import { usualPrior, type Prior } from './prior.ts';
-import { wallAlone } from '../form/form.ts';
+import { wallAlone } from '../form/places.ts';
 import { spreadOf } from './windows.ts';
 
 const believed = {

@@ -3,7 +3,7 @@ import { meanReading, outerReading, signReading, type Reading } from '../drying/
 import type { WallRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { signAt, type Sign } from '../coat/sign.ts';
-import type { ClayShare, WallName } from '../form/form.ts';
+import type { ClayShare, WallName } from '../form/places.ts';
 import type { Face } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import { readAnswers, type Answers } from './answers.ts';
@@ -31,6 +31,8 @@ export interface Compared {
 /** One sigma of a weighing, kg/kg; of a stage edge read by hand, on the reference scale; of a sign, in ln X. From memory. */
 const WEIGHING = 0.003;
 const EDGE = 5;
+/** How far a clay's own feel lies from where the laws have it, on the reference scale. From memory; held to the coverage study. */
+const FEEL = 5;
 const SIGN = 0.12;
 
 /** An observation as numbers to compare; a range becomes its middle, as unsure as it is wide. */
@@ -39,17 +41,22 @@ export function comparedOf(observation: Observation): Compared[] {
   return numbersOf(observation).map((numbers) => ({ ...numbers, over }));
 }
 
-/** The same hands err alike: so much of the error of an edge is the same in all checks of a piece. From memory. */
-const ALIKE = 0.5;
+/**
+ * The same hands and the same laws err alike: so much of the error of an edge, and of a weighing, is the same in all of a
+ * piece. From memory; held to the coverage study.
+ */
+const ALIKE = { hands: 0.3, scale: 0.2 };
 
 /** All that was found, as numbers to compare. Many checks by hand tell less than as many hands would. */
 export function allCompared(observations: Observation[]): Compared[] {
-  const byHand = observations.filter(({ kind }) => kind === 'stage' || kind === 'answers').length;
-  const blunter = Math.sqrt(1 + ALIKE * Math.max(0, byHand - 1));
+  const blunter = (alike: number, ...kinds: Observation['kind'][]) => {
+    const count = observations.filter(({ kind }) => kinds.includes(kind)).length;
+    return Math.sqrt(1 + alike * Math.max(0, count - 1));
+  };
+  const byHand = blunter(ALIKE.hands, 'stage', 'answers');
+  const by = { water: blunter(ALIKE.scale, 'water'), sign: 1, stage: byHand, answers: byHand };
   return observations.flatMap((observation) =>
-    comparedOf(observation).map((of) =>
-      observation.kind === 'water' || observation.kind === 'sign' ? of : { ...of, sigma: of.sigma * blunter },
-    ),
+    comparedOf(observation).map((of) => ({ ...of, sigma: of.sigma * by[observation.kind] })),
   );
 }
 
@@ -126,4 +133,4 @@ const widths: Record<Stage, number> = {
 const stageWidth = (stage: Stage): number => widths[stage];
 
 /** One sigma of a place that lies somewhere in a range, its edges read by hand. */
-export const rangeSigma = (width: number): number => Math.hypot(width / Math.sqrt(12), EDGE);
+export const rangeSigma = (width: number): number => Math.hypot(width / Math.sqrt(12), EDGE, FEEL);

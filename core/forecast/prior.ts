@@ -54,7 +54,7 @@ export type Prior = Record<Unknown, Belief>;
 const about = (sigma: number): Belief => ({ mean: 0, sigma });
 
 /** One sigma of the weather's waves in a room that nobody measures, and of what is to come where somebody does. */
-const WANDERS = { unmeasured: 0.042, measured: 0.032 };
+const WANDERS = { unmeasured: 0.041, measured: 0.032 };
 
 const waves = (sigma: number): Pick<Prior, 'quickCosine' | 'quickSine' | 'slowCosine' | 'slowSine'> => ({
   quickCosine: about(sigma),
@@ -65,17 +65,17 @@ const waves = (sigma: number): Pick<Prior, 'quickCosine' | 'quickSine' | 'slowCo
 
 /** One sigma before anything is known. From memory. */
 export const usualPrior: Prior = {
-  air: about(0.33),
+  air: about(0.32),
   diffusion: about(0.4),
   thickness: about(0.08),
   start: about(0.008),
   cover: about(0.5),
   celsius: about(1.7),
   humidity: about(0.08),
-  critical: about(0.0075),
-  growth: about(0.23),
-  isotherm: about(0.3),
-  draught: about(0.3),
+  critical: about(0.0063),
+  growth: about(0.29),
+  isotherm: about(0.25),
+  draught: about(0.32),
   ...waves(WANDERS.unmeasured),
 };
 

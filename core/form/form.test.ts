@@ -1,15 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import {
   capVolume,
-  clayShares,
   clayVolume,
-  exposure,
+  isDoublyCurved,
   outsideArea,
-  placesOf,
   sphereZoneArea,
-  takesCoats,
+  stretchedForm,
   type Form,
 } from './form.ts';
+import { clayShares, exposure, placesOf, takesCoats } from './places.ts';
 
 describe('forms', () => {
   it('has the area and volume of a hemisphere', () => {
@@ -46,6 +45,74 @@ describe('bowls', () => {
     const off = (wallM: number) => Math.abs(clayVolume(bowl(wallM)) / (outsideArea(bowl(wallM)) * wallM) - 1);
     expect(off(0.0005)).toBeLessThan(0.01);
     expect(off(0.004)).toBeGreaterThan(off(0.0005));
+  });
+});
+
+describe('turned profiles and boxes', () => {
+  const profile = (points: [number, number][], wallM = 0.006): Form => ({
+    kind: 'profile',
+    points: points.map(([heightM, diameterM]) => ({ heightM, diameterM })),
+    wallM,
+    mouth: 'open',
+  });
+
+  it('have the face and the clay of a cylinder where they are one', () => {
+    const cylinder: Form = { kind: 'cylinder', diameterM: 0.1, heightM: 0.15, wallM: 0.006, mouth: 'open' };
+    const same = profile([
+      [0, 0.1],
+      [0.05, 0.1],
+      [0.15, 0.1],
+    ]);
+    expect(outsideArea(same)).toBeCloseTo(outsideArea(cylinder), 12);
+    expect(clayVolume(same) / clayVolume(cylinder)).toBeCloseTo(1, 1);
+  });
+
+  it('have the face of a cone: πrs', () => {
+    // closed form of a cone of radius 0.06 and height 0.08: slant 0.1
+    expect(
+      outsideArea(
+        profile([
+          [0, 0],
+          [0.08, 0.12],
+        ]),
+      ),
+    ).toBeCloseTo(Math.PI * 0.06 * 0.1, 12);
+  });
+
+  it('keep their clay when they are stretched', () => {
+    const jar = profile([
+      [0, 0.08],
+      [0.09, 0.15],
+      [0.16, 0.1],
+    ]);
+    const box: Form = { kind: 'box', lengthM: 0.12, widthM: 0.1, heightM: 0.15, wallM: 0.006 };
+    for (const form of [jar, box])
+      expect(
+        (outsideArea(stretchedForm(form, 'area', 1.4)) * (form.wallM / 1.4)) /
+          (outsideArea(form) * form.wallM),
+      ).toBeCloseTo(1, 9);
+    expect(outsideArea(box)).toBeCloseTo(0.44 * 0.15, 12);
+    expect(clayVolume(box)).toBeCloseTo(0.12 * 0.1 * 0.15 - 0.108 * 0.088 * 0.144, 12);
+  });
+
+  it('are curved both ways where they have a belly, and straight where they are a cone', () => {
+    expect(
+      isDoublyCurved(
+        profile([
+          [0, 0.08],
+          [0.1, 0.12],
+        ]),
+      ),
+    ).toBe(false);
+    expect(
+      isDoublyCurved(
+        profile([
+          [0, 0.08],
+          [0.09, 0.15],
+          [0.16, 0.1],
+        ]),
+      ),
+    ).toBe(true);
   });
 });
 

@@ -1,12 +1,19 @@
-import type { Instant } from '../units/quantity.ts';
-
 /** Simple forms: how much face there is to coat and dry. All lengths in metres, in the plastic state. */
 
 export type Form =
   | { kind: 'cylinder'; diameterM: number; heightM: number; wallM: number; mouth: 'open' | 'narrow' }
   | { kind: 'bowl'; diameterM: number; heightM: number; wallM: number }
   | { kind: 'plate'; diameterM: number; wallM: number }
-  | { kind: 'tile'; lengthM: number; widthM: number; wallM: number };
+  | { kind: 'tile'; lengthM: number; widthM: number; wallM: number }
+  | { kind: 'box'; lengthM: number; widthM: number; heightM: number; wallM: number }
+  /** Turned around its axis: straight between a few heights, from the foot at 0 up. */
+  | { kind: 'profile'; points: ProfilePoint[]; wallM: number; mouth: 'open' | 'narrow' };
+
+/** The diameter of a turned form at a height. */
+export interface ProfilePoint {
+  heightM: number;
+  diameterM: number;
+}
 
 export type FormKind = Form['kind'];
 
@@ -18,15 +25,98 @@ export function outsideArea(form: Form): number {
     case 'bowl':
       return sphereZoneArea(form.diameterM / 2, form.heightM);
     case 'plate':
-      return (Math.PI / 4) * form.diameterM ** 2;
+      return discArea(form.diameterM);
     case 'tile':
       return form.lengthM * form.widthM;
+    case 'box':
+      return 2 * (form.lengthM + form.widthM) * form.heightM;
+    case 'profile':
+      return frustums(form.points).reduce((sum, [r1, r2, slant]) => sum + frustumArea(r1, r2, slant), 0);
   }
+}
+
+/** Both radii and the slant of each straight stretch of a profile, foot first, m. */
+const frustums = (points: ProfilePoint[]): [number, number, number][] =>
+  points.slice(1).map((upper, i) => {
+    const lower = points[i]!;
+    const [r1, r2] = [lower.diameterM / 2, upper.diameterM / 2];
+    return [r1, r2, Math.hypot(r2 - r1, upper.heightM - lower.heightM)];
+  });
+
+/** Area of the curved face of a cone's frustum, m²: A = π(r₁ + r₂)s, s its slant. */
+export const frustumArea = (r1M: number, r2M: number, slantM: number): number =>
+  Math.PI * (r1M + r2M) * slantM;
+
+/** A disc, m². */
+export const discArea = (diameterM: number): number => (Math.PI / 4) * diameterM ** 2;
+
+/** Flat ware lies; all other forms stand up from a floor. */
+export const isFlat = (form: Form): boolean => form.kind === 'plate' || form.kind === 'tile';
+
+/** Whether zones between two heights can lie on it. */
+export const hasHeight = ({ kind }: Pick<Form, 'kind'>): boolean => kind !== 'plate' && kind !== 'tile';
+
+/** Whether its wall is curved both ways: a flat sheet wrinkles on it. Two cones that meet are, where they meet. */
+export const isDoublyCurved = (form: Form): boolean =>
+  form.kind === 'bowl' || (form.kind === 'profile' && form.points.length > 2);
+
+/** Length of the wall from foot to rim, or from the middle of flat ware to its edge, m. */
+export function wallLength(form: Form): number {
+  switch (form.kind) {
+    case 'tile':
+      return form.lengthM;
+    case 'plate':
+      return form.diameterM / 2;
+    case 'profile':
+      return form.points.at(-1)!.heightM;
+    default:
+      return form.heightM;
+  }
+}
+
+/** How wide it is where it is narrowest, m. */
+export function narrowest(form: Form): number {
+  switch (form.kind) {
+    case 'tile':
+    case 'box':
+      return Math.min(form.lengthM, form.widthM);
+    case 'profile':
+      return Math.min(...form.points.map(({ diameterM }) => diameterM));
+    default:
+      return form.diameterM;
+  }
+}
+
+/** The longest way across flat ware, m; null for what stands up. */
+export const span = (form: Form): number | null =>
+  form.kind === 'tile' ? Math.max(form.lengthM, form.widthM) : form.kind === 'plate' ? form.diameterM : null;
+
+/** The flat under a bowl, as a share of its mouth's diameter. From memory. */
+const BOWL_FLAT = 0.5;
+
+/** The floor of a form that stands up: how long it is around, and its area. */
+export function floorOf(form: Form): { aroundM: number; areaM2: number } {
+  if (form.kind === 'box' || form.kind === 'tile')
+    return { aroundM: 2 * (form.lengthM + form.widthM), areaM2: form.lengthM * form.widthM };
+  const flat =
+    form.kind === 'bowl'
+      ? BOWL_FLAT * form.diameterM
+      : form.kind === 'profile'
+        ? form.points[0]!.diameterM
+        : form.diameterM;
+  return { aroundM: Math.PI * flat, areaM2: discArea(flat) };
+}
+
+/** How long its rim is, m. */
+export function rimLength(form: Form): number {
+  if (form.kind === 'tile' || form.kind === 'box') return 2 * (form.lengthM + form.widthM);
+  const across = form.kind === 'profile' ? form.points.at(-1)!.diameterM : form.diameterM;
+  return Math.PI * Math.max(across, 4 * form.wallM);
 }
 
 /**
  * Clay in the piece, m³, in the plastic state.
- * Cylinder: wall and floor of the same thickness. Bowl: the shell between two spherical caps.
+ * Upright: wall and floor of the same thickness. Bowl: the shell between two spherical caps.
  */
 export function clayVolume(form: Form): number {
   const t = form.wallM;
@@ -42,6 +132,16 @@ export function clayVolume(form: Form): number {
     case 'plate':
     case 'tile':
       return outsideArea(form) * t;
+    case 'box':
+      return (
+        form.lengthM * form.widthM * form.heightM -
+        (form.lengthM - 2 * t) * (form.widthM - 2 * t) * (form.heightM - t)
+      );
+    case 'profile': {
+      // Pappus: the wall is its middle face times its thickness
+      const middle = form.points.map(({ heightM, diameterM }) => ({ heightM, diameterM: diameterM - t }));
+      return outsideArea({ ...form, points: middle }) * t + discArea(form.points[0]!.diameterM - 2 * t) * t;
+    }
   }
 }
 
@@ -81,201 +181,46 @@ export function stretchedForm(form: Form, by: 'hoop' | 'area', ratio: number): F
         lengthM: form.lengthM * Math.sqrt(ratio),
         widthM: form.widthM * Math.sqrt(ratio),
       };
+    case 'box':
+      return {
+        ...form,
+        wallM,
+        lengthM: form.lengthM * across,
+        widthM: form.widthM * across,
+        heightM: by === 'hoop' ? form.heightM : form.heightM * across,
+      };
+    case 'profile':
+      return {
+        ...form,
+        wallM,
+        points: form.points.map(({ heightM, diameterM }) => ({
+          heightM: by === 'hoop' ? heightM : heightM * across,
+          diameterM: diameterM * across,
+        })),
+      };
   }
 }
 
-/** What stands in the way of water leaving each face, beside any cover. */
-export type FaceExposure = 'free' | 'narrow' | 'sealed' | 'plaster' | 'mould';
-
-/** What a piece stands or lies on. */
-export type Stand = 'board' | 'rack' | 'plaster' | 'mould';
-
-export const stands: { stand: Stand; name: string }[] = [
-  { stand: 'board', name: 'On a board' },
-  { stand: 'rack', name: 'On a rack, both faces in the air' },
-  { stand: 'plaster', name: 'On a plaster bat' },
-  { stand: 'mould', name: 'On a bisque or plastic mould' },
-];
-
-const underneath: Record<Stand, FaceExposure> = {
-  board: 'sealed',
-  rack: 'free',
-  plaster: 'plaster',
-  mould: 'mould',
-};
-
-export interface Exposure {
-  outside: FaceExposure;
-  inside: FaceExposure;
-}
-
-/** How the outside (upper) and the inside (lower) face of the wall meet the air when the piece stands as it does. */
-export function exposure(form: Form, stand: Stand): Exposure {
+/** How wide a form is from its foot to its rim, to draw it by; flat ware from the side. */
+export function silhouette(form: Form): ProfilePoint[] {
   switch (form.kind) {
+    case 'profile':
+      return form.points;
     case 'cylinder':
-      return { outside: 'free', inside: form.mouth === 'narrow' ? 'narrow' : 'free' };
-    case 'bowl':
-      return { outside: 'free', inside: stand === 'mould' ? 'mould' : 'free' };
+      return [0, form.heightM].map((heightM) => ({ heightM, diameterM: form.diameterM }));
+    case 'box':
+      return [0, form.heightM].map((heightM) => ({ heightM, diameterM: form.lengthM }));
     case 'plate':
     case 'tile':
-      return { outside: 'free', inside: underneath[stand] };
-  }
-}
-
-export type PlaceName = 'wall' | 'rim' | 'foot' | 'floor' | 'attachment';
-
-/** Whether a wall is a place of its own on a piece, neither a band nor a part. */
-export const isPlace = (name: WallName): name is PlaceName =>
-  !name.startsWith('band') && !name.startsWith('part');
-
-/** What is carried as a wall by itself: a place of a piece, a band of its wall, or a part made for it. */
-export type WallName = PlaceName | `band ${string}` | `part ${string}`;
-
-/** A wall's share of the clay of a piece. */
-export interface ClayShare {
-  place: WallName;
-  share: number;
-}
-
-/** All clay in the wall. */
-export const wallAlone: ClayShare[] = [{ place: 'wall', share: 1 }];
-
-/** The flat under a bowl, as a share of its mouth's diameter. From memory. */
-const BOWL_FLAT = 0.5;
-
-/**
- * How the clay of a piece is shared between its wall and its floor, to read a weighing by: the floor of an upright is
- * a disc as thick as the wall. Rim and foot are narrow and count with the wall, as does a handle.
- */
-export function clayShares(form: Form): ClayShare[] {
-  if (form.kind === 'plate' || form.kind === 'tile') return wallAlone;
-  const flat = form.kind === 'bowl' ? BOWL_FLAT * form.diameterM : form.diameterM;
-  const floor = Math.min(1, ((Math.PI / 4) * flat ** 2 * form.wallM) / clayVolume(form));
-  return [
-    { place: 'wall', share: 1 - floor },
-    { place: 'floor', share: floor },
-  ];
-}
-
-/** Whether a coat on the piece lies on this place too; the floor within is left bare. */
-export const takesCoats = (name: WallName): boolean => name !== 'floor';
-
-/** A place of a piece that dries as a wall of its own. */
-export interface PlaceOnPiece {
-  place: PlaceName;
-  thicknessM: number;
-  exposure: Exposure;
-}
-
-/** A rim has its edge in the air besides its faces; a foot is where wall and floor meet; taken as thickness. From memory. */
-const RIM = 0.7;
-const FOOT = 1.2;
-
-/**
- * The places of a piece: the wall, and where they differ from it rim, foot, floor and an attachment.
- * @param attachmentM thickness of a handle or spout, m; null for none
- */
-export function placesOf(form: Form, stand: Stand, attachmentM: number | null): PlaceOnPiece[] {
-  const wall: PlaceOnPiece = { place: 'wall', thicknessM: form.wallM, exposure: exposure(form, stand) };
-  const rim: PlaceOnPiece = {
-    place: 'rim',
-    thicknessM: form.wallM * RIM,
-    exposure: { outside: 'free', inside: wall.exposure.inside === 'mould' ? 'mould' : 'free' },
-  };
-  const attachment: PlaceOnPiece[] =
-    attachmentM === null
-      ? []
-      : [
-          {
-            place: 'attachment',
-            thicknessM: attachmentM / 2,
-            exposure: { outside: 'free', inside: 'free' },
-          },
-        ];
-  if (form.kind === 'plate' || form.kind === 'tile') return [wall, rim, ...attachment];
-  const below = underneath[stand];
-  const inside = wall.exposure.inside;
-  return [
-    wall,
-    rim,
-    { place: 'foot', thicknessM: form.wallM * FOOT, exposure: { outside: 'free', inside: below } },
-    { place: 'floor', thicknessM: form.wallM, exposure: { outside: inside, inside: below } },
-    ...attachment,
-  ];
-}
-
-/** Two places that share a section of clay through which water passes. */
-export interface Join {
-  between: [WallName, WallName];
-  /** How long the seam is, m. */
-  widthM: number;
-  /** How thick the clay is there, m. */
-  sectionM: number;
-  /** From the middle of the one to the middle of the other, m. */
-  distanceM: number;
-  /** From when on they are joined; from the beginning where that is not said. */
-  since?: Instant;
-}
-
-/** The seams between the walls of a piece, and the face of each, m². */
-export interface Seams {
-  joins: Join[];
-  areas: Partial<Record<WallName, number>>;
-}
-
-/** How far a rim or a foot reaches along the wall, and how far its middle lies from the wall's next to it, m. From memory. */
-const EDGE_REACH = 0.016;
-const EDGE_APART = 0.015;
-/** A handle's length, and how far its middle lies from the wall, m. From memory. */
-const HANDLE = { length: 0.12, apart: 0.03 };
-
-/** The seams between the places of a piece, and the face of each place, m². */
-export function joinsOf(form: Form, attachmentM: number | null): Seams {
-  const { wallM } = form;
-  const seam = (between: Join['between'], widthM: number, distanceM = EDGE_APART): Join => ({
-    between,
-    widthM,
-    sectionM: wallM * RIM,
-    distanceM,
-  });
-  const around =
-    form.kind === 'tile' ? 2 * (form.lengthM + form.widthM) : Math.PI * Math.max(form.diameterM, 4 * wallM);
-  const edge = around * EDGE_REACH;
-  const handle: Seams =
-    attachmentM === null
-      ? { joins: [], areas: {} }
-      : {
-          joins: [
-            {
-              between: ['wall', 'attachment'],
-              widthM: 4 * attachmentM,
-              sectionM: attachmentM,
-              distanceM: HANDLE.apart,
-            },
-          ],
-          areas: { attachment: 2 * attachmentM * HANDLE.length },
+      return [0, form.wallM].map((heightM) => ({ heightM, diameterM: span(form)! }));
+    case 'bowl':
+      // from its flat to its rim along a quarter of an ellipse
+      return Array.from({ length: 9 }, (_, i) => {
+        const turn = (i / 8) * (Math.PI / 2);
+        return {
+          heightM: form.heightM * (1 - Math.cos(turn)),
+          diameterM: form.diameterM * (BOWL_FLAT + (1 - BOWL_FLAT) * Math.sin(turn)),
         };
-  const rim = seam(['rim', 'wall'], around);
-  if (form.kind === 'plate' || form.kind === 'tile')
-    return {
-      joins: [rim, ...handle.joins],
-      areas: { wall: Math.max(outsideArea(form) - edge, edge), rim: edge, ...handle.areas },
-    };
-  const flat = form.kind === 'bowl' ? BOWL_FLAT * form.diameterM : form.diameterM;
-  const foot = Math.PI * flat;
-  return {
-    joins: [
-      rim,
-      { ...seam(['wall', 'foot'], foot), sectionM: wallM },
-      { ...seam(['foot', 'floor'], foot, EDGE_REACH / 2 + flat / 6), sectionM: wallM },
-      ...handle.joins,
-    ],
-    areas: {
-      wall: Math.max(outsideArea(form) - edge - foot * EDGE_REACH, edge),
-      rim: edge,
-      foot: foot * EDGE_REACH,
-      floor: (Math.PI / 4) * flat ** 2,
-      ...handle.areas,
-    },
-  };
+      });
+  }
 }

@@ -1,5 +1,6 @@
 import { judgeGravity } from '../slip/density.ts';
-import { placesOf, type Form } from '../form/form.ts';
+import { narrowest, type Form } from '../form/form.ts';
+import { placesOf } from '../form/places.ts';
 import { stepsOf, techniqueOf } from '../technique/catalogue.ts';
 import { compose } from '../technique/compose.ts';
 import { refKey, type Layer, type Planned, type StepRef } from '../technique/layer.ts';
@@ -273,9 +274,32 @@ function firingProblem(
     : null;
 }
 
+/** A form that clay can have: the profile rises from the foot and keeps clear of its axis. */
 function formProblem(form: Form): Problem | null {
-  const across = form.kind === 'tile' ? Math.min(form.lengthM, form.widthM) : form.diameterM;
-  return form.wallM * 2 < across
+  if (form.kind === 'profile') {
+    const { points } = form;
+    if (points[0]!.heightM !== 0)
+      return problem(
+        'profile-off-foot',
+        'body.form.points.0.heightM',
+        'A profile begins at the foot, at height 0.',
+      );
+    const back = points.findIndex(({ heightM }, i) => i > 0 && heightM <= points[i - 1]!.heightM);
+    if (back > 0)
+      return problem(
+        'profile-crosses',
+        `body.form.points.${back}.heightM`,
+        'The profile would cross itself there: each height lies above the one before.',
+      );
+    const thin = points.findIndex(({ diameterM }) => diameterM <= 2 * form.wallM);
+    if (thin >= 0)
+      return problem(
+        'profile-at-axis',
+        `body.form.points.${thin}.diameterM`,
+        'The wall would reach its own axis there: it must be wider than two walls.',
+      );
+  }
+  return form.wallM * 2 < narrowest(form)
     ? null
     : problem(
         'wall-too-thick',

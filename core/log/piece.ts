@@ -1,6 +1,7 @@
 import type { Stage } from '../clay/stage.ts';
 import type { Cover } from '../drying/face.ts';
-import { stretchedForm, type Form, type Stand } from '../form/form.ts';
+import { stretchedForm, type Form } from '../form/form.ts';
+import type { Stand } from '../form/places.ts';
 import { techniqueOf } from '../technique/catalogue.ts';
 import { compose, type Progress } from '../technique/compose.ts';
 import { refKey, type Layer, type Planned, type Route, type StepRef } from '../technique/layer.ts';

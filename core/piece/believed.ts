@@ -14,7 +14,7 @@ import { plainSetting, startRun, type WallSetting } from '../drying/run.ts';
 import { zoneOffset } from '../plan/hours.ts';
 import { carryTogether, type Walls } from '../drying/together.ts';
 import { emptyTrajectory, since } from '../drying/trajectory.ts';
-import { placesOf, type Seams, type WallName } from '../form/form.ts';
+import { placesOf, type Seams, type WallName } from '../form/places.ts';
 import { entriesOf } from '../log/entry.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Zone } from '../technique/layer.ts';

@@ -1,6 +1,6 @@
 import { SILICATE_SOLIDS } from '../drying/mesh.ts';
 import type { WallEvent } from '../drying/run.ts';
-import { takesCoats, type WallName } from '../form/form.ts';
+import { takesCoats, type WallName } from '../form/places.ts';
 import type { EntryOf, SlipLaid } from '../log/entry.ts';
 import { instantOf } from '../log/piece.ts';
 import { consistencyFor } from '../slip/consistency.ts';

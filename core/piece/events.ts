@@ -1,6 +1,6 @@
 import type { Cover } from '../drying/face.ts';
 import type { Surroundings, WallEvent } from '../drying/run.ts';
-import { exposure, placesOf, type Exposure, type Stand, type WallName } from '../form/form.ts';
+import { exposure, placesOf, type Exposure, type Stand, type WallName } from '../form/places.ts';
 import { entriesOf, type Entry } from '../log/entry.ts';
 import { instantOf, type PartState, type PieceState } from '../log/piece.ts';
 import type { Zone } from '../technique/layer.ts';

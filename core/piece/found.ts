@@ -1,6 +1,7 @@
 import { isSign } from '../coat/sign.ts';
 import type { Observation } from '../forecast/observe.ts';
-import { clayShares, outsideArea, placesOf, type ClayShare, type WallName } from '../form/form.ts';
+import { outsideArea } from '../form/form.ts';
+import { clayShares, placesOf, type ClayShare, type WallName } from '../form/places.ts';
 import type { Entry, EntryOf } from '../log/entry.ts';
 import { instantOf, routeOf, type PieceState } from '../log/piece.ts';
 import { refKey, type StepRef, type Zone } from '../technique/layer.ts';

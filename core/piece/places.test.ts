@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { clayShares, placesOf, type Form, type Stand } from '../form/form.ts';
+import type { Form } from '../form/form.ts';
+import { clayShares, placesOf, type Stand } from '../form/places.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
 import { HOUR } from '../units/quantity.ts';

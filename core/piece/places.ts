@@ -5,7 +5,7 @@ import { forkRun, standing, type WallEvent, type WallRun } from '../drying/run.t
 import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
 import { joined, readAt, type Trajectory } from '../drying/trajectory.ts';
 import { spreadOf } from '../forecast/windows.ts';
-import { takesCoats, type WallName } from '../form/form.ts';
+import { takesCoats, type WallName } from '../form/places.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';

@@ -7,7 +7,8 @@ import { plainSetting, startRun, type Surroundings, type WallRun } from '../dryi
 import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
 import { waterIn } from '../drying/mesh.ts';
 import { COARSE } from '../forecast/ensemble.ts';
-import { joinsOf, placesOf, type Form, type WallName } from '../form/form.ts';
+import type { Form } from '../form/form.ts';
+import { joinsOf, placesOf, type WallName } from '../form/places.ts';
 import { HOUR } from '../units/quantity.ts';
 import { bearsAt, strainWatch } from './uneven.ts';
 

@@ -1,6 +1,7 @@
 import { linearShrinkage, type ClayBody } from '../clay/body.ts';
 import { edgeAtWater } from '../clay/stage.ts';
-import type { Form, WallName } from '../form/form.ts';
+import { span, type Form } from '../form/form.ts';
+import type { WallName } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
 
 /** Strain that stays in a piece, between two places or between the faces of flat ware. */
@@ -89,16 +90,11 @@ export function strainWatch(
         level: level(of.strain / bears),
       });
     }
-    const span =
-      form.kind === 'tile'
-        ? Math.max(form.lengthM, form.widthM)
-        : form.kind === 'plate'
-          ? form.diameterM
-          : null;
-    if (span === null) return;
+    const across = span(form);
+    if (across === null) return;
     const of = gathered('faces', faces.outside, faces.inside);
     if (of === null) return;
-    const curl = (of.strain * span) / (8 * form.wallM);
+    const curl = (of.strain * across) / (8 * form.wallM);
     found.push({
       between: 'faces',
       ahead: 'wall',

@@ -1,4 +1,5 @@
-import { joinsOf, outsideArea, type Form, type Join, type Seams, type WallName } from '../form/form.ts';
+import { outsideArea, wallLength, type Form } from '../form/form.ts';
+import { joinsOf, type Join, type Seams, type WallName } from '../form/places.ts';
 import { entriesOf, type Entry } from '../log/entry.ts';
 import type { PartState, PieceState } from '../log/piece.ts';
 import { wholeZone, type Layer, type Zone } from '../technique/layer.ts';
@@ -35,10 +36,6 @@ export const groundOf = (zone: Zone, zones: readonly Zone[]): Zone =>
   zone.kind === 'motif'
     ? groundOf(zones.find(({ id, kind }) => id === zone.within && kind !== 'motif') ?? wholeZone, zones)
     : zone;
-
-/** How long the wall of a form is from foot to rim, or from the middle of flat ware to its edge, m. */
-const wallLength = (form: Form): number =>
-  form.kind === 'tile' ? form.lengthM : form.kind === 'plate' ? form.diameterM / 2 : form.heightM;
 
 /**
  * The walls that the piece's own wall is carried as: one for each set of bands that lie on it. What has no band on it is

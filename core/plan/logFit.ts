@@ -5,7 +5,7 @@ import { COARSE } from '../forecast/ensemble.ts';
 import { taughtBy, type Taughtable } from '../forecast/learn.ts';
 import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
 import { settingOf, unknowns, usualPrior, type Belief, type Prior } from '../forecast/prior.ts';
-import type { WallName } from '../form/form.ts';
+import type { WallName } from '../form/places.ts';
 import { foldPiece } from '../log/piece.ts';
 import { ok, refused, type Result } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';

@@ -2,7 +2,7 @@ import { edgeAtWater, moistureIndex, stageAt, type StageDescription } from '../c
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
 import { spreadOf } from '../forecast/windows.ts';
 import type { Walls } from '../drying/together.ts';
-import type { WallName } from '../form/form.ts';
+import type { WallName } from '../form/places.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';

@@ -1,5 +1,5 @@
 import { conesApart } from '../firing/cone.ts';
-import type { Form } from '../form/form.ts';
+import { isDoublyCurved, type Form } from '../form/form.ts';
 import { withheld } from '../hazard/hazard.ts';
 import type { SlipUse } from '../slip/consistency.ts';
 import { problem } from '../units/problem.ts';
@@ -113,7 +113,7 @@ export function conflictsOf(route: Planned[], layers: readonly Layer[], setting:
     ...wetterAfterDrier(route, layers),
     ...clashesIn(route, layers),
     ...shineLost(route, layers),
-    ...(setting.form?.kind === 'bowl' ? wrinkled(route, layers) : []),
+    ...(setting.form && isDoublyCurved(setting.form) ? wrinkled(route, layers) : []),
     ...foodFaces(route, layers),
     ...(setting.guarded ? forAdults(route, layers) : []),
   ];

@@ -1,5 +1,5 @@
 import type { Sign } from '../coat/sign.ts';
-import type { PlaceName } from '../form/form.ts';
+import type { PlaceName } from '../form/places.ts';
 import type { Problem } from '../units/problem.ts';
 import type { Face, Only, Step, StepKey } from './technique.ts';
 

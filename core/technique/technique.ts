@@ -1,6 +1,6 @@
 import type { Cover } from '../drying/face.ts';
 import type { HeatTool } from '../drying/heat.ts';
-import type { Stand } from '../form/form.ts';
+import type { Stand } from '../form/places.ts';
 import type { Sign } from '../coat/sign.ts';
 import type { HazardId } from '../hazard/hazard.ts';
 import type { SlipUse } from '../slip/consistency.ts';

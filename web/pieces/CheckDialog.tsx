@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, stagesApart, type Stage } from '../../core/clay/stage.ts';
 import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
-import { isPlace, type PlaceName } from '../../core/form/form.ts';
+import { isPlace, type PlaceName } from '../../core/form/places.ts';
 import type { PlaceNow } from '../../core/piece/places.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useDraft } from '../frame/draft.ts';

@@ -1,37 +1,21 @@
 import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
-import useSWR from 'swr';
+import { useNavigate } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
-import type { PieceAnswer } from '../../api/routes.ts';
-import { foldPiece, type PieceState } from '../../core/log/piece.ts';
+import type { PieceState } from '../../core/log/piece.ts';
 import { useDraft } from '../frame/draft.ts';
 import { Form as PieceForm } from '../frame/Form.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
-import { Trouble } from '../frame/parts.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
 import { wrongFields } from '../frame/shape.ts';
+import { LoggedPiece } from './LoggedPiece.tsx';
 import { WrongFields } from './NewPiece.tsx';
 import { asTyped, PieceFields, usePieceFrom, type TypedPiece } from './PieceFields.tsx';
 
 /** Corrects how a piece was made: all that was logged of it since stays, and is worked out anew. */
 export function CorrectPiece() {
-  const { id } = useParams();
-  const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
-  if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the piece …</Typography>;
-  const entries = data.acts
-    .filter((act) => act.standing)
-    .flatMap((act) => act.entries)
-    .filter((e) => e.subject === id && e.kind.startsWith('piece.'));
-  const piece = foldPiece(id!, entries);
-  return piece ? (
-    <Correction piece={piece} />
-  ) : (
-    <Trouble>This piece is not in the log: go back to Pieces.</Trouble>
-  );
+  return <LoggedPiece>{(piece) => <Correction piece={piece} />}</LoggedPiece>;
 }
 
 function Correction({ piece }: { piece: PieceState }) {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { covers, coverNamed, type Cover } from '../../core/drying/face.ts';
-import { stands } from '../../core/form/form.ts';
+import { stands } from '../../core/form/places.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../frame/fields.tsx';

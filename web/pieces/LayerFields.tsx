@@ -1,79 +1,36 @@
-import { Box, Button } from '@mui/material';
-import { v7 as uuid } from 'uuid';
-import type { FormKind } from '../../core/form/form.ts';
-import { schoolsOf, techniqueNamed, techniques } from '../../core/technique/catalogue.ts';
+import { Box, Button, Slider } from '@mui/material';
+import { hasHeight, type Form } from '../../core/form/form.ts';
+import { schoolsOf, techniqueNamed, techniqueOf, techniques } from '../../core/technique/catalogue.ts';
 import { compose } from '../../core/technique/compose.ts';
-import { wholeZone, type Layer, type Zone } from '../../core/technique/layer.ts';
-import type { Face, Only } from '../../core/technique/technique.ts';
+import { mendsOf } from '../../core/technique/mend.ts';
+import { secondsWords } from '../../core/technique/words.ts';
+import { ProfilePicture } from '../draw/ProfilePicture.tsx';
+import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { Section, Trouble } from '../frame/parts.tsx';
+import { faded } from '../frame/theme.ts';
 import { useShelf } from '../slips/shelf.ts';
 import { Columns } from './PieceFields.tsx';
-
-/** A layer as it is being typed. */
-export interface TypedLayer {
-  id: string;
-  technique: string;
-  schools: Only;
-  face: Face;
-  /** A band's edges in percent of the height; null for all over. */
-  band: { from: string; to: string } | null;
-  tub: string | null;
-}
-
-const newest = () => techniques()[0]!.id;
-
-export const freshLayer = (technique = newest(), schools: Only = {}): TypedLayer => ({
-  id: uuid(),
-  technique,
-  schools,
-  face: 'outside',
-  band: null,
-  tub: null,
-});
-
-/** What was typed, as layers; each later one waits until what lies beneath is firm. */
-export const layersFrom = (typed: TypedLayer[]): Layer[] =>
-  typed.map(({ id, technique, schools, face, band, tub }) => {
-    const of = techniqueNamed(technique);
-    return {
-      id,
-      technique,
-      rev: of.rev,
-      schools: schoolsOf(of, schools),
-      zones: [zoneFrom(band)],
-      face,
-      upon: 'firm',
-      also: [],
-      stock: tub === null ? [] : [{ ids: [tub] }],
-    };
-  });
-
-const share = (text: string): number => (typedNumber(text) ?? Number.NaN) / 100;
-
-const zoneFrom = (band: TypedLayer['band']): Zone =>
-  band === null
-    ? wholeZone
-    : {
-        id: `band-${band.from}-${band.to}`.replace(/[^\w-]/g, '_'),
-        name: `Band ${band.from}–${band.to} %`,
-        kind: 'band',
-        from: share(band.from),
-        to: share(band.to),
-      };
+import { freshLayer, layersFrom, typedFrom, type TypedLayer, type Where } from './typedLayer.ts';
 
 interface LayerFieldsProps {
   layers: TypedLayer[];
   onLayers: (layers: TypedLayer[]) => void;
-  kind: FormKind;
+  form: Form;
   wrong: Record<string, string>;
 }
 
-/** The techniques of a piece, one under another, with what cannot be among them. */
-export function LayerFields({ layers, onLayers, kind, wrong }: LayerFieldsProps) {
+/** The techniques of a piece, one under another, with what cannot be among them and what mends it. */
+export function LayerFields({ layers, onLayers, form, wrong }: LayerFieldsProps) {
   const change = (i: number, more: Partial<TypedLayer>) =>
     onLayers(layers.map((layer, k) => (k === i ? { ...layer, ...more } : layer)));
-  const { conflicts } = compose(layersFrom(layers));
+  const made = layersFrom(layers);
+  const { conflicts, planned } = compose(made, undefined, { form });
+  const mends = conflicts.length > 0 ? mendsOf(made, { form }, hasHeight(form)) : [];
+  const hands = planned.reduce(
+    (sum, { step, optional }) => sum + (optional ? 0 : (step.takesS?.usual ?? 0)),
+    0,
+  );
   return (
     <>
       {layers.map((layer, i) => (
@@ -81,50 +38,93 @@ export function LayerFields({ layers, onLayers, kind, wrong }: LayerFieldsProps)
           key={layer.id}
           layer={layer}
           place={layers.length > 1 ? i + 1 : null}
-          hasHeight={kind === 'cylinder' || kind === 'bowl'}
+          form={form}
           onChange={(more) => change(i, more)}
-          onDrop={layers.length > 1 ? () => onLayers(layers.filter((_, k) => k !== i)) : null}
+          onDrop={
+            layers.length > 1 && !layer.logged ? () => onLayers(layers.filter((_, k) => k !== i)) : null
+          }
           wrong={(field) => wrong[`layers.${i}.${field}`]}
         />
       ))}
       {[...new Set(conflicts.map(({ problem }) => problem.message))].map((message) => (
         <Trouble key={message}>{message}</Trouble>
       ))}
-      <Button variant="outlined" sx={{ mt: 2 }} onClick={() => onLayers([...layers, freshLayer()])}>
-        Add another technique
-      </Button>
+      {mends.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', mt: 1 }}>
+          {mends.map((mend) => (
+            <Button
+              key={mend.words}
+              variant="outlined"
+              onClick={() => onLayers(mended(layers, typedFrom(mend.layers)))}
+            >
+              {mend.words}
+            </Button>
+          ))}
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mt: 2 }}>
+        <Button variant="outlined" onClick={() => onLayers([...layers, freshLayer()])}>
+          Add another technique
+        </Button>
+        <Box sx={{ color: faded }}>
+          {planned.filter(({ optional }) => !optional).length} steps, {secondsWords(hands)} of hands on a mug
+        </Box>
+      </Box>
     </>
   );
 }
 
+/** Mended layers; those that are new stay new. */
+const mended = (before: TypedLayer[], after: TypedLayer[]): TypedLayer[] =>
+  after.map(({ logged: _made, ...layer }) => {
+    const logged = before.find(({ id }) => id === layer.id)?.logged;
+    return { ...layer, ...(logged && { logged }) };
+  });
+
 interface LayerSectionProps {
   layer: TypedLayer;
   place: number | null;
-  hasHeight: boolean;
+  form: Form;
   onChange: (more: Partial<TypedLayer>) => void;
   onDrop: (() => void) | null;
   wrong: (field: string) => string | undefined;
 }
 
-function LayerSection({ layer, place, hasHeight, onChange, onDrop, wrong }: LayerSectionProps) {
+function LayerSection({ layer, place, form, onChange, onDrop, wrong }: LayerSectionProps) {
   const { data: shelf } = useShelf();
-  const technique = techniqueNamed(layer.technique);
+  const { logged, dropped } = layer;
+  const technique = (logged && techniqueOf(logged.technique, logged.rev)) ?? techniqueNamed(layer.technique);
   const schools = schoolsOf(technique, layer.schools);
-  const { band } = layer;
   const tubs = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
+  const title = place === null ? technique.name : `${place}. ${technique.name}`;
+  const action = logged ? (
+    <Button onClick={() => onChange({ dropped: !dropped })}>
+      {dropped ? 'Take it up again' : 'Give it up'}
+    </Button>
+  ) : (
+    onDrop && <Button onClick={onDrop}>Leave it out</Button>
+  );
+  if (dropped)
+    return (
+      <Section title={`${title}, given up`} action={action}>
+        What was done of it stays in the log.
+      </Section>
+    );
   return (
-    <Section
-      title={place === null ? technique.name : `${place}. ${technique.name}`}
-      action={onDrop && <Button onClick={onDrop}>Leave it out</Button>}
-    >
-      <Box sx={{ mb: 2 }}>{technique.gives}</Box>
+    <Section title={title} action={action}>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 220px' }, mb: 2 }}>
+        <Box>{technique.gives}</Box>
+        <SectionPicture technique={technique} schools={schools} as="fired" height={56} />
+      </Box>
       <Columns narrowest={320}>
-        <ChoiceField
-          label="Technique"
-          value={layer.technique}
-          onChoose={(value) => onChange({ technique: value, schools: {} })}
-          options={techniques().map(({ id, name }) => ({ value: id, label: name }))}
-        />
+        {!logged && (
+          <ChoiceField
+            label="Technique"
+            value={layer.technique}
+            onChoose={(value) => onChange({ technique: value, schools: {} })}
+            options={techniques().map(({ id, name }) => ({ value: id, label: name }))}
+          />
+        )}
         {technique.choices.map((choice) => (
           <ChoiceField
             key={choice.id}
@@ -134,56 +134,152 @@ function LayerSection({ layer, place, hasHeight, onChange, onDrop, wrong }: Laye
             options={choice.schools.map((s) => ({ value: s.id, label: `${s.name}: ${s.difference}` }))}
           />
         ))}
-        <ChoiceField
-          label="Face"
-          value={layer.face}
-          onChoose={(face) => onChange({ face })}
-          options={[
-            { value: 'outside', label: 'Outside, or the upper face' },
-            { value: 'inside', label: 'Inside' },
-          ]}
-        />
-        {hasHeight && (
-          <ChoiceField
-            label="Where"
-            value={band === null ? 'whole' : 'band'}
-            onChoose={(where) => onChange({ band: where === 'band' ? { from: '30', to: '70' } : null })}
-            options={[
-              { value: 'whole', label: 'All over' },
-              { value: 'band', label: 'A band' },
-            ]}
-          />
-        )}
-        {hasHeight && band && (
+        {!technique.finishes && (
           <>
-            <NumberField
-              label="Band from"
-              unit="% of height"
-              text={band.from}
-              onText={(from) => onChange({ band: { ...band, from } })}
-              error={wrong('zones.0.from')}
+            <ChoiceField
+              label="Face"
+              value={layer.face}
+              onChoose={(face) => onChange({ face })}
+              options={[
+                { value: 'outside', label: 'Outside, or the upper face' },
+                { value: 'inside', label: 'Inside' },
+              ]}
             />
-            <NumberField
-              label="Band to"
-              unit="% of height"
-              text={band.to}
-              onText={(to) => onChange({ band: { ...band, to } })}
-              error={wrong('zones.0.to')}
+            <ChoiceField
+              label="Slip from which tub"
+              value={layer.tub ?? NO_TUB}
+              onChoose={(tub) => onChange({ tub: tub === NO_TUB ? null : tub })}
+              options={[
+                { value: NO_TUB, label: 'Not chosen yet' },
+                ...tubs.map((t) => ({ value: t.id, label: t.made.name })),
+              ]}
             />
           </>
         )}
-        <ChoiceField
-          label="Slip from which tub"
-          value={layer.tub ?? NO_TUB}
-          onChoose={(tub) => onChange({ tub: tub === NO_TUB ? null : tub })}
-          options={[
-            { value: NO_TUB, label: 'Not chosen yet' },
-            ...tubs.map((t) => ({ value: t.id, label: t.made.name })),
-          ]}
-        />
       </Columns>
+      {!technique.finishes && (
+        <WhereField where={layer.where} onWhere={(where) => onChange({ where })} form={form} wrong={wrong} />
+      )}
     </Section>
   );
 }
 
 const NO_TUB = 'none';
+
+const starts: Record<Where['kind'], Where> = {
+  whole: { kind: 'whole' },
+  band: { kind: 'band', from: '30', to: '70' },
+  motif: { kind: 'motif', share: '15' },
+  rim: { kind: 'rim' },
+  foot: { kind: 'foot' },
+};
+
+/** Where a layer lies: picked on the piece's own profile. */
+function WhereField({
+  where,
+  onWhere,
+  form,
+  wrong,
+}: {
+  where: Where;
+  onWhere: (where: Where) => void;
+  form: Form;
+  wrong: (field: string) => string | undefined;
+}) {
+  const upright = hasHeight(form);
+  const options: { value: Where['kind']; label: string }[] = [
+    { value: 'whole', label: 'All over' },
+    ...(upright
+      ? [
+          { value: 'band' as const, label: 'A band' },
+          { value: 'rim' as const, label: 'The rim' },
+          { value: 'foot' as const, label: 'The foot' },
+        ]
+      : []),
+    { value: 'motif', label: 'Motifs, by their share' },
+  ];
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        mt: 2,
+        gridTemplateColumns: { xs: '1fr', sm: where.kind === 'band' ? '1fr 300px' : '1fr' },
+      }}
+    >
+      <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
+        <ChoiceField
+          label="Where"
+          value={where.kind}
+          onChoose={(kind) => onWhere(starts[kind])}
+          options={options}
+        />
+        {where.kind === 'band' && (
+          <Columns narrowest={150}>
+            <NumberField
+              label="Band from"
+              unit="% of height"
+              text={where.from}
+              onText={(from) => onWhere({ ...where, from })}
+              error={wrong('zones.0.from')}
+            />
+            <NumberField
+              label="Band to"
+              unit="% of height"
+              text={where.to}
+              onText={(to) => onWhere({ ...where, to })}
+              error={wrong('zones.0.to')}
+            />
+          </Columns>
+        )}
+        {where.kind === 'motif' && (
+          <NumberField
+            label="Share of the face"
+            unit="%"
+            text={where.share}
+            onText={(share) => onWhere({ kind: 'motif', share })}
+            error={wrong('zones.0.share')}
+          />
+        )}
+      </Box>
+      {where.kind === 'band' && <BandPicker where={where} onWhere={onWhere} form={form} />}
+    </Box>
+  );
+}
+
+/** The band on the drawn piece, its edges drawn up and down beside it. */
+function BandPicker({
+  where,
+  onWhere,
+  form,
+}: {
+  where: Extract<Where, { kind: 'band' }>;
+  onWhere: (where: Where) => void;
+  form: Form;
+}) {
+  const edge = (text: string, otherwise: number) =>
+    Math.min(100, Math.max(0, Math.round(typedNumber(text) ?? otherwise)));
+  const value = [edge(where.from, 30), edge(where.to, 70)];
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 48px', gap: 1, height: 200 }}>
+      <ProfilePicture
+        form={form}
+        bands={[{ from: value[0]! / 100, to: value[1]! / 100, colour: '#e9dfc8' }]}
+        height={200}
+        label={`The piece with a band from ${value[0]} to ${value[1]} % of its height`}
+      />
+      <Slider
+        orientation="vertical"
+        value={value}
+        onChange={(_event, edges) => {
+          const [from, to] = edges as number[];
+          onWhere({ kind: 'band', from: String(from), to: String(to) });
+        }}
+        step={1}
+        getAriaLabel={(i) => (i === 0 ? 'Lower edge of the band' : 'Upper edge of the band')}
+        valueLabelDisplay="auto"
+        sx={{ py: 2 }}
+      />
+    </Box>
+  );
+}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Button, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
@@ -12,7 +12,8 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
 import { wrongFields } from '../frame/shape.ts';
-import { freshLayer, LayerFields, layersFrom, type TypedLayer } from './LayerFields.tsx';
+import { LayerFields } from './LayerFields.tsx';
+import { freshLayer, layersFrom, type TypedLayer } from './typedLayer.ts';
 import { freshPiece, PieceFields, usePieceFrom, type TypedPiece } from './PieceFields.tsx';
 
 const LAST = 'kosmema-last-piece';
@@ -31,10 +32,19 @@ export function NewPiece() {
   const navigate = useNavigate();
   const pieceFrom = usePieceFrom();
   const [last] = useState(remembered);
-  const [typed, setTyped, forget] = useDraft<TypedPiece & { layers: TypedLayer[] }>('new piece', () => ({
-    ...freshPiece(last),
-    layers: [freshLayer(last.technique, last.schools)],
-  }));
+  const [asked] = useSearchParams();
+  const technique = asked.get('technique') ?? undefined;
+  const [typed, setTyped, forget] = useDraft<TypedPiece & { layers: TypedLayer[] }>(
+    technique === undefined ? 'new piece of layers' : `new piece with ${technique}`,
+    () => ({
+      ...freshPiece(last),
+      layers: [
+        technique === undefined || technique === last.technique
+          ? freshLayer(last.technique, last.schools)
+          : freshLayer(technique),
+      ],
+    }),
+  );
   const set = (more: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...more }));
   const now = useNow();
   const [wrong, setWrong] = useState<Record<string, string>>({});
@@ -68,7 +78,7 @@ export function NewPiece() {
       <LayerFields
         layers={typed.layers}
         onLayers={(layers) => set({ layers })}
-        kind={typed.kind}
+        form={pieceFrom(typed).form}
         wrong={wrong}
       />
       <WrongFields wrong={wrong} />

@@ -102,6 +102,9 @@ function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
           sx={{ ...reachable, color: 'inherit' }}
         >
           Correct
+        </Box>{' '}
+        <Box component={RouterLink} to={`/pieces/${piece.id}/layers`} sx={{ ...reachable, color: 'inherit' }}>
+          Change layers
         </Box>
       </Box>
     </Box>

@@ -2,7 +2,9 @@ import type { ReactNode } from 'react';
 import { Box, MenuItem, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, type Stage } from '../../core/clay/stage.ts';
 import { covers, type Cover } from '../../core/drying/face.ts';
-import { stands, type Form, type FormKind, type Stand } from '../../core/form/form.ts';
+import type { Form, FormKind, ProfilePoint } from '../../core/form/form.ts';
+import { stands, type Stand } from '../../core/form/places.ts';
+import { ProfileFields, type TypedPoint } from './ProfileFields.tsx';
 import type { PieceBegun } from '../../core/log/entry.ts';
 import { DEFAULT_CLAY, DEFAULT_ROOM } from '../../core/log/studio.ts';
 import { MINUTE, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
@@ -13,9 +15,11 @@ import { WhenField } from '../frame/WhenField.tsx';
 
 const forms: { value: FormKind; label: string }[] = [
   { value: 'cylinder', label: 'Upright' },
+  { value: 'profile', label: 'Turned profile' },
   { value: 'bowl', label: 'Bowl' },
   { value: 'plate', label: 'Plate' },
-  { value: 'tile', label: 'Tile or plaque' },
+  { value: 'tile', label: 'Tile, plaque or slab' },
+  { value: 'box', label: 'Box of slabs' },
 ];
 
 const sizes: Record<FormKind, { key: string; label: string; usual: number }[]> = {
@@ -32,7 +36,20 @@ const sizes: Record<FormKind, { key: string; label: string; usual: number }[]> =
     { key: 'lengthM', label: 'Length', usual: 0.2 },
     { key: 'widthM', label: 'Width', usual: 0.14 },
   ],
+  box: [
+    { key: 'lengthM', label: 'Length', usual: 0.12 },
+    { key: 'widthM', label: 'Width', usual: 0.12 },
+    { key: 'heightM', label: 'Height', usual: 0.15 },
+  ],
+  profile: [],
 };
+
+/** A jar, to begin a profile from. */
+const JAR: ProfilePoint[] = [
+  { heightM: 0, diameterM: 0.08 },
+  { heightM: 0.09, diameterM: 0.15 },
+  { heightM: 0.16, diameterM: 0.1 },
+];
 const WALL = { key: 'wallM', label: 'Wall, freshly made', usual: 0.006 };
 
 /** A piece as it is being typed. */
@@ -40,6 +57,8 @@ export interface TypedPiece {
   name: string;
   kind: FormKind;
   lengths: Record<string, string>;
+  /** Of a profile; the usual jar where nothing was typed yet. */
+  points: TypedPoint[] | null;
   narrow: boolean;
   clayId: string;
   roomId: string;
@@ -54,6 +73,7 @@ export const freshPiece = (last: { clayId?: string; roomId?: string }): TypedPie
   name: '',
   kind: 'cylinder',
   lengths: {},
+  points: null,
   narrow: false,
   clayId: last.clayId ?? DEFAULT_CLAY,
   roomId: last.roomId ?? DEFAULT_ROOM,
@@ -73,10 +93,17 @@ export const asTyped = (begun: PieceBegun, madeAt: Instant, units: UnitChoice): 
       typeof value === 'number' ? [[key, quantityText(value, 'length', units)]] : [],
     ),
   ),
-  narrow: begun.form.kind === 'cylinder' && begun.form.mouth === 'narrow',
+  points: begun.form.kind === 'profile' ? typedPoints(begun.form.points, units) : null,
+  narrow: 'mouth' in begun.form && begun.form.mouth === 'narrow',
   attachment: begun.attachmentM === null ? '' : quantityText(begun.attachmentM, 'length', units),
   madeAt,
 });
+
+const typedPoints = (points: ProfilePoint[], units: UnitChoice): TypedPoint[] =>
+  points.map(({ heightM, diameterM }) => ({
+    height: quantityText(heightM, 'length', units),
+    diameter: quantityText(diameterM, 'length', units),
+  }));
 
 /** What was typed, in SI; what is no number is left to the schema to refuse. */
 export function usePieceFrom(): (typed: TypedPiece) => PieceBegun {
@@ -91,7 +118,7 @@ export function usePieceFrom(): (typed: TypedPiece) => PieceBegun {
     return {
       name: typed.name,
       clayId: known(studio?.clays, typed.clayId, DEFAULT_CLAY),
-      form: formFrom(typed, length),
+      form: formFrom(typed, length, units),
       roomId: known(studio?.rooms, typed.roomId, DEFAULT_ROOM),
       cover: typed.cover,
       stand: typed.stand,
@@ -101,12 +128,23 @@ export function usePieceFrom(): (typed: TypedPiece) => PieceBegun {
   };
 }
 
-function formFrom({ kind, narrow }: TypedPiece, length: (key: string, usual: number) => number): Form {
+function formFrom(
+  { kind, narrow, points }: TypedPiece,
+  length: (key: string, usual: number) => number,
+  units: UnitChoice,
+): Form {
+  const typed = (text: string) => typedQuantity(text, 'length', units) ?? Number.NaN;
   return {
     kind,
     wallM: length(WALL.key, WALL.usual),
     ...Object.fromEntries(sizes[kind].map(({ key, usual }) => [key, length(key, usual)])),
-    ...(kind === 'cylinder' && { mouth: narrow ? 'narrow' : 'open' }),
+    ...((kind === 'cylinder' || kind === 'profile') && { mouth: narrow ? 'narrow' : 'open' }),
+    ...(kind === 'profile' && {
+      points: (points ?? typedPoints(JAR, units)).map(({ height, diameter }) => ({
+        heightM: typed(height),
+        diameterM: typed(diameter),
+      })),
+    }),
   } as Form;
 }
 
@@ -160,6 +198,14 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
           />
         ))}
       </Columns>
+      {kind === 'profile' && (
+        <ProfileFields
+          points={typed.points ?? typedPoints(JAR, units)}
+          onPoints={(points) => set({ points })}
+          form={begun.form}
+          wrong={wrong}
+        />
+      )}
       <Columns>
         <WhenField
           label="Made"
@@ -204,7 +250,7 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
           onChoose={(value) => set({ cover: value })}
           options={covers.map((c) => ({ value: c.cover, label: c.name }))}
         />
-        {kind === 'cylinder' && (
+        {(kind === 'cylinder' || kind === 'profile') && (
           <ChoiceField
             label="Mouth"
             value={narrow ? 'narrow' : 'open'}

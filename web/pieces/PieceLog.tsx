@@ -3,7 +3,7 @@ import { Box, Button, TextField } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
 import { stages } from '../../core/clay/stage.ts';
 import { questions } from '../../core/forecast/answers.ts';
-import { stands } from '../../core/form/form.ts';
+import { stands } from '../../core/form/places.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import { routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';

@@ -2,7 +2,7 @@ import { Box } from '@mui/material';
 import { wetness } from '../../core/clay/colour.ts';
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { PlacesNow } from '../../core/piece/places.ts';
-import type { WallName } from '../../core/form/form.ts';
+import type { WallName } from '../../core/form/places.ts';
 import type { Uneven } from '../../core/piece/uneven.ts';
 import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';

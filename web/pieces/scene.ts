@@ -3,7 +3,7 @@ import type { Spell } from '../../core/plan/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { meanReading } from '../../core/drying/readings.ts';
 import { readAt } from '../../core/drying/trajectory.ts';
-import type { PlaceName, WallName } from '../../core/form/form.ts';
+import type { PlaceName, WallName } from '../../core/form/places.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { instantOf } from '../../core/log/piece.ts';
 import type { Role } from '../../core/technique/technique.ts';

@@ -1,0 +1,114 @@
+import { v7 as uuid } from 'uuid';
+import { schoolsOf, techniqueNamed, techniqueOf, techniques } from '../../core/technique/catalogue.ts';
+import { wholeZone, type Layer, type Zone } from '../../core/technique/layer.ts';
+import type { Face, Only } from '../../core/technique/technique.ts';
+import { typedNumber } from '../frame/fields.tsx';
+
+/** Where a layer lies, as it is being typed; shares in percent. */
+export type Where =
+  | { kind: 'whole' }
+  | { kind: 'rim' | 'foot' }
+  | { kind: 'band'; from: string; to: string }
+  | { kind: 'motif'; share: string };
+
+/** A layer as it is being typed. */
+export interface TypedLayer {
+  id: string;
+  technique: string;
+  schools: Only;
+  face: Face;
+  where: Where;
+  tub: string | null;
+  /** As it stands in the log, where it does: what is not typed of it stays. */
+  logged?: Layer;
+  dropped?: boolean;
+}
+
+export const freshLayer = (technique = techniques()[0]!.id, schools: Only = {}): TypedLayer => ({
+  id: uuid(),
+  technique: techniques().some(({ id }) => id === technique) ? technique : techniques()[0]!.id,
+  schools,
+  face: 'outside',
+  where: { kind: 'whole' },
+  tub: null,
+});
+
+/** Layers of a piece as they are typed anew. */
+export const typedFrom = (layers: readonly Layer[]): TypedLayer[] =>
+  layers.map((layer) => ({
+    id: layer.id,
+    technique: layer.technique,
+    schools: layer.schools,
+    face: layer.face,
+    where: whereOf(layer.zones),
+    tub: layer.stock.find(({ step, zone, pass }) => !step && !zone && !pass)?.ids[0] ?? null,
+    logged: layer,
+    ...(layer.dropped && { dropped: true }),
+  }));
+
+const percent = (share: number): string => String(Number((100 * share).toFixed(1)));
+
+function whereOf([zone, ...more]: Zone[]): Where {
+  if (!zone || more.length > 0 || zone.kind === 'whole') return { kind: 'whole' };
+  if (zone.kind === 'band') return { kind: 'band', from: percent(zone.from), to: percent(zone.to) };
+  if (zone.kind === 'motif') return { kind: 'motif', share: percent(zone.share) };
+  return { kind: zone.place === 'rim' ? 'rim' : 'foot' };
+}
+
+/** What was typed, as layers; each later one waits until what lies beneath is firm. */
+export const layersFrom = (typed: TypedLayer[]): Layer[] =>
+  typed.map(({ id, technique, schools, face, where, tub, logged, dropped }) => {
+    const of = (logged && techniqueOf(logged.technique, logged.rev)) ?? techniqueNamed(technique);
+    const untouched = logged && JSON.stringify(whereOf(logged.zones)) === JSON.stringify(where);
+    const particular = (logged?.stock ?? []).filter(({ step, zone, pass }) => step ?? zone ?? pass);
+    return {
+      id,
+      technique,
+      rev: of.rev,
+      schools: schoolsOf(of, schools),
+      zones: untouched ? logged.zones : zonesFrom(where),
+      face,
+      upon: logged ? logged.upon : 'firm',
+      also: logged?.also ?? [],
+      stock: [...(tub === null ? [] : [{ ids: [tub] }]), ...particular],
+      ...(dropped && { dropped: true as const }),
+    };
+  });
+
+const share = (text: string): number => (typedNumber(text) ?? Number.NaN) / 100;
+
+/** A feature of a motif is about so wide, where nobody measured it, m. */
+const FEATURE = 0.01;
+
+function zonesFrom(where: Where): Zone[] {
+  switch (where.kind) {
+    case 'whole':
+      return [wholeZone];
+    case 'rim':
+    case 'foot':
+      return [
+        { id: where.kind, name: where.kind === 'rim' ? 'Rim' : 'Foot', kind: 'place', place: where.kind },
+      ];
+    case 'band':
+      return [
+        {
+          id: `band-${where.from}-${where.to}`.replace(/[^\w-]/g, '_'),
+          name: `Band ${where.from}–${where.to} %`,
+          kind: 'band',
+          from: share(where.from),
+          to: share(where.to),
+        },
+      ];
+    case 'motif':
+      return [
+        {
+          id: 'motif',
+          name: 'Motifs',
+          kind: 'motif',
+          within: wholeZone.id,
+          share: share(where.share),
+          widthM: FEATURE,
+        },
+      ];
+  }
+}
