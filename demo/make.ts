@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { schema } from '../api/index.ts';
 import { maker } from './maker.ts';
+import { decorated } from './decorated.ts';
 import { pieces } from './pieces.ts';
 import { roomsAndReadings } from './rooms.ts';
 import { studioEntries } from './studio.ts';
@@ -42,5 +43,5 @@ for (const { entry, file } of roomsAndReadings(make, now)) {
   await log([entry]);
 }
 for (const entries of [...slipRoom(make), ...tubs(make), ...trials(make)]) await log(entries);
-for (const entries of pieces(make)) await log(entries);
+for (const entries of [...pieces(make), ...decorated(make)]) await log(entries);
 console.log('Quillstone Yard is made.');

@@ -1,31 +1,9 @@
-import type { BodyOf, Entry, Make } from './maker.ts';
-
-type Cover = 'open' | 'draped' | 'tight' | 'damp-box';
-type Form = BodyOf<'piece.made'>['form'];
-type Layers = BodyOf<'piece.made'>['layers'];
-type Done = BodyOf<'piece.done'>;
-type Outcome = 'good' | 'mixed' | 'bad';
-
-/** The one layer of a piece, all over its outside. */
-const layer = (
-  technique: string,
-  rev: string,
-  schools: Record<string, string>,
-  tubs: string[] = [],
-): Layers[0] => ({
-  id: 'first',
-  technique,
-  rev,
-  schools,
-  zones: [{ id: 'whole', name: 'All over', kind: 'whole' }],
-  face: 'outside',
-  upon: null,
-  also: [],
-  stock: tubs.length > 0 ? [{ ids: tubs }] : [],
-});
+import type { Entry, Make } from './maker.ts';
+import { layer, pieceActs, type Form, type Outcome } from './pieceActs.ts';
 
 /** Pieces at every stage: due now, waiting, holding, late, and some that are finished, well and badly. */
-export function pieces({ entry }: Make): Entry[][] {
+export function pieces(make: Make): Entry[][] {
+  const { entry } = make;
   const cruet = { kind: 'cylinder', diameterM: 0.085, heightM: 0.17, wallM: 0.005, mouth: 'narrow' } as const;
   const lantern = { kind: 'cylinder', diameterM: 0.16, heightM: 0.24, wallM: 0.007, mouth: 'open' } as const;
   const plaque = { kind: 'tile', lengthM: 0.21, widthM: 0.15, wallM: 0.01 } as const;
@@ -33,58 +11,7 @@ export function pieces({ entry }: Make): Entry[][] {
   const planter = { kind: 'cylinder', diameterM: 0.26, heightM: 0.24, wallM: 0.011, mouth: 'open' } as const;
   const caddy = { kind: 'cylinder', diameterM: 0.1, heightM: 0.13, wallM: 0.0045, mouth: 'open' } as const;
 
-  const made = (
-    id: string,
-    days: number,
-    time: string,
-    body: {
-      name: string;
-      form: Form;
-      roomId?: string;
-      clayId?: string;
-      cover?: Cover;
-      layers?: Layers;
-    },
-  ): Entry[] => [
-    entry('piece.made', id, days, time, {
-      clayId: 'clay-default',
-      roomId: 'room-default',
-      layers: [layer('sgraffito', '2', { ground: 'engobe', edges: 'pressed' })],
-      cover: 'open',
-      stand: 'board',
-      attachmentM: null,
-      stage: null,
-      ...body,
-    }),
-  ];
-  const covered = (id: string, days: number, time: string, cover: Cover): Entry[] => [
-    entry('piece.covered', id, days, time, { cover, stand: 'board' }),
-  ];
-  const done = (
-    id: string,
-    days: number,
-    time: string,
-    step: string,
-    effects: Done['effects'],
-    more: Partial<Done> & { pass?: number } = {},
-  ): Entry[] => {
-    const { pass = 1, ...said } = more;
-    return [
-      entry('piece.done', id, days, time, {
-        refs: [{ layer: 'first', step, zone: null, pass }],
-        effects,
-        zone: null,
-        endedAt: null,
-        slip: null,
-        tubs: [],
-        form: null,
-        outcome: null,
-        faults: [],
-        note: '',
-        ...said,
-      }),
-    ];
-  };
+  const { made, covered, done, seen } = pieceActs(make);
   const coat = (
     id: string,
     days: number,
@@ -99,16 +26,6 @@ export function pieces({ entry }: Make): Entry[][] {
       tubs: [tubId],
     }),
     entry('tub.used', tubId, days, time, { volumeM3: 1.2e-5, pieceId: id }),
-  ];
-  const seen = (
-    id: string,
-    days: number,
-    time: string,
-    step: string,
-    pass: number,
-    what = 'matte',
-  ): Entry[] => [
-    entry('piece.seen', id, days, time, { refs: [{ layer: 'first', step, zone: null, pass }], what }),
   ];
   const threeCoats = (
     id: string,

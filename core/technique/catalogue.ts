@@ -1,5 +1,5 @@
 import { rows } from './rows.ts';
-import type { Need, Only, Step, Technique } from './technique.ts';
+import type { Need, Only, SchoolChoice, Step, Technique } from './technique.ts';
 
 /** The newest revision of each technique. */
 export const techniques = (): Technique[] => [...new Map(rows.map((row) => [row.id, row])).values()];
@@ -14,6 +14,12 @@ export function techniqueNamed(id: string): Technique {
   if (!newest) throw new Error(`there is no technique ${id}`);
   return newest;
 }
+
+/** The choices that are asked for where some schools were chosen. */
+export const choicesOf = (technique: Technique, chosen: Only): SchoolChoice[] => {
+  const schools = schoolsOf(technique, chosen);
+  return technique.choices.filter(({ only }) => holds(only, schools));
+};
 
 /** The schools of a technique, the usual where nothing was chosen. */
 export const schoolsOf = ({ choices }: Technique, chosen: Only): Only =>

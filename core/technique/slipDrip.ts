@@ -36,6 +36,7 @@ export const slipDrip: Technique = {
     },
     {
       id: 'hold',
+      only: { handle: 'set' },
       question: 'What holds the handle?',
       usual: 'scored',
       schools: [

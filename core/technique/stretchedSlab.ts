@@ -25,6 +25,7 @@ export const stretchedSlab: Technique = {
     },
     {
       id: 'foot',
+      only: { after: 'mould' },
       question: 'Has it a foot?',
       usual: 'flat',
       schools: [

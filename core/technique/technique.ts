@@ -145,6 +145,8 @@ export interface SchoolChoice {
   id: string;
   question: string;
   usual: string;
+  /** Asked only where these were chosen. */
+  only?: Only;
   schools: School[];
 }
 

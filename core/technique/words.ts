@@ -43,6 +43,7 @@ function plainWords(need: Need, of: (key: string) => string): string {
     case 'together':
       return `piece and ${need.with} within ${need.within} of one another`;
     case 'since':
+      if (need.most === undefined && !need.least) return `after ${of(need.of)}`;
       return need.most === undefined
         ? `${secondsWords(need.least ?? 0)} after ${of(need.of)}`
         : `within ${secondsWords(need.most)} of ${of(need.of)}`;

@@ -30,7 +30,7 @@ export function ProfilePicture({
   const tall = points.at(-1)!.heightM;
   const wide = Math.max(...points.map(({ diameterM }) => diameterM));
   if (!(tall > 0 && wide > 0)) return null;
-  const room = 0.12 * Math.max(tall, wide);
+  const room = (onDrag ? 0.12 : 0.02) * Math.max(tall, wide);
   const box = [-wide / 2 - room, -tall - room, wide + 2 * room, tall + 2 * room];
   const side = (sign: 1 | -1) => points.map((p) => `${(sign * p.diameterM) / 2} ${-p.heightM}`);
   const outline = `M${side(-1).join('L')}L${side(1).reverse().join('L')}Z`;

@@ -1,6 +1,12 @@
 import { Box, Button, Slider } from '@mui/material';
 import { hasHeight, type Form } from '../../core/form/form.ts';
-import { schoolsOf, techniqueNamed, techniqueOf, techniques } from '../../core/technique/catalogue.ts';
+import {
+  choicesOf,
+  schoolsOf,
+  techniqueNamed,
+  techniqueOf,
+  techniques,
+} from '../../core/technique/catalogue.ts';
 import { compose } from '../../core/technique/compose.ts';
 import { mendsOf } from '../../core/technique/mend.ts';
 import { secondsWords } from '../../core/technique/words.ts';
@@ -125,7 +131,7 @@ function LayerSection({ layer, place, form, onChange, onDrop, wrong }: LayerSect
             options={techniques().map(({ id, name }) => ({ value: id, label: name }))}
           />
         )}
-        {technique.choices.map((choice) => (
+        {choicesOf(technique, schools).map((choice) => (
           <ChoiceField
             key={choice.id}
             label={choice.question}
@@ -278,7 +284,7 @@ function BandPicker({
         step={1}
         getAriaLabel={(i) => (i === 0 ? 'Lower edge of the band' : 'Upper edge of the band')}
         valueLabelDisplay="auto"
-        sx={{ py: 2 }}
+        sx={{ height: 192, my: 0.5, py: 0 }}
       />
     </Box>
   );

@@ -5,7 +5,7 @@ import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typograp
 import type { TechniquesAnswer } from '../../api/routes.ts';
 import { hazards, type HazardId } from '../../core/hazard/hazard.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
-import { schoolsOf, stepsOf, techniques } from '../../core/technique/catalogue.ts';
+import { choicesOf, schoolsOf, stepsOf, techniques } from '../../core/technique/catalogue.ts';
 import type { Only, Remedy, Step, Technique as Of } from '../../core/technique/technique.ts';
 import { doesWords, needWords, repeatWords, secondsWords } from '../../core/technique/words.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
@@ -26,6 +26,7 @@ export function Technique() {
   if (!technique)
     return <Trouble>There is no technique of that name: go back to Techniques and pick one.</Trouble>;
   const schools = schoolsOf(technique, chosen);
+  const choices = choicesOf(technique, schools);
   const steps = stepsOf(technique, schools);
   const record = data?.records[technique.id];
   const cautions = [...new Set(steps.flatMap((step) => step.hazards))];
@@ -56,7 +57,7 @@ export function Technique() {
           </Box>
         ))}
       </Box>
-      {technique.choices.length > 0 && (
+      {choices.length > 0 && (
         <Section title="Ways of doing it">
           <Box
             sx={{
@@ -65,7 +66,7 @@ export function Technique() {
               gridTemplateColumns: { xs: '1fr', md: 'repeat(auto-fit, minmax(300px, 1fr))' },
             }}
           >
-            {technique.choices.map((choice) => (
+            {choices.map((choice) => (
               <Box key={choice.id}>
                 <ChoiceField
                   label={choice.question}

@@ -71,6 +71,9 @@ export function Techniques() {
           ]}
         />
       </Box>
+      <Box sx={{ color: faded, mb: 1 }}>
+        Each as made and as fired; below, when its steps can be done, from plastic on the left to bone dry.
+      </Box>
       {found.length === 0 && (
         <Box sx={{ py: 3 }}>None begins there. Choose another stage, or clear what was typed.</Box>
       )}
