@@ -160,6 +160,8 @@ export function decorated(make: Make): Entry[][] {
       [1, '14:50', 'drape', [{ does: 'stand', stand: 'mould' }]],
     ]),
 
+    [entry('piece.covered', 'piece-bowl-field', 0, '08:10', { cover: 'open', stand: 'mould' })],
+
     // burnished, from leather-hard to a low bisque
     made('piece-pig-ember', 10, '10:20', {
       name: 'Salt pig, ember',

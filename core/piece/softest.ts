@@ -47,5 +47,7 @@ export function softestOf({ at, x, mesh }: Trajectory, body: ClayBody, now: Inst
   }
   if (softest === first) return null;
   const index = edgeAtWater(body, wettest);
-  return { at: at[softest]!, index, slumps: index > SLUMPS_AT };
+  // a wall that is as soft as it was thrown stood up by itself
+  const before = edgeAtWater(body, meanReading(x[first]!, mesh[first]!));
+  return { at: at[softest]!, index, slumps: index > SLUMPS_AT && before < SLUMPS_AT };
 }

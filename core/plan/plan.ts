@@ -152,6 +152,8 @@ export function planFrom(
   const gates = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
   const next = gates.find((gate) => isOpen(gate.status) && !gate.planned.optional) ?? null;
   if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(best, next.planned, ahead);
+  // which of a piece and its part is to be held back is told from the first step on, not only at the joint
+  if (next) next.joint ??= gates.find((gate) => isOpen(gate.status) && gate.joint)?.joint ?? null;
   const shown = next ? judgedOn(divided.own, next.planned.zones, divided.zones) : 'wall';
   const run = best[shown]!;
   const advised = !whatIf && !piece.finished && piece.fired === 'raw' && next;

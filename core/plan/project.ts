@@ -7,7 +7,8 @@ import type { WallName } from '../form/places.ts';
 import type { Divided } from '../piece/believed.ts';
 import { intended, wallEventsOf } from '../piece/deed.ts';
 import { apart } from '../piece/events.ts';
-import { gateOf, intervalsOf, type Found, type Gate, type Interval } from '../piece/gates.ts';
+import { gateOf, type Gate, type Interval } from '../piece/gates.ts';
+import { intervalsOf, type Found } from '../piece/intervals.ts';
 import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
 import type { SlipLaid } from '../log/entry.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
@@ -49,7 +50,7 @@ export interface Project {
  * and policy in turn. What lies between two deeds is computed once, and the gates are read off it.
  */
 export function project(walls: Walls, given: Project): Projection {
-  const { piece, divided, route, tubs, spells, now, schedule, times = {}, policy = soonest } = given;
+  const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest } = given;
   const { body } = walls.wall!.setting;
   const areaM2 = outsideArea(piece.form);
   /** When what is still to be done is done; what has closed is gone on without. */

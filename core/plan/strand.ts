@@ -2,7 +2,7 @@ import { coreReading, signReading } from '../drying/readings.ts';
 import { applyEvent, carry, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
 import { joined, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
 import { signAt } from '../coat/sign.ts';
-import { waterOf } from '../piece/gates.ts';
+import { waterOf } from '../piece/intervals.ts';
 import type { Planned } from '../technique/layer.ts';
 import type { Does, Step } from '../technique/technique.ts';
 import { DAY, type Instant } from '../units/quantity.ts';

@@ -201,8 +201,16 @@ function merged(runs: Run[], phase: number): Planned[] {
     if (free.length === 0) return found;
     const next = free.reduce((a, b) => (firstEdge(b.left) > firstEdge(a.left) ? b : a));
     found.push(plain(next.left.shift()!));
+    // what is done wet in wet, or within minutes, follows at once
+    while (next.left[0] && isAtOnce(next.left[0])) found.push(plain(next.left.shift()!));
   }
 }
+
+const isAtOnce = ({ step }: Unit): boolean =>
+  step.needs.some(
+    (need) =>
+      (need.kind === 'sign' && need.side === 'before') || (need.kind === 'since' && need.most !== undefined),
+  );
 
 const onSameClay = (a: Layer, b: Layer): boolean =>
   a.face === b.face &&

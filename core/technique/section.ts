@@ -46,7 +46,7 @@ export function sectionOf(technique: Technique, schools: Only, fired: boolean): 
     const times = Math.min(3, step.repeat?.usual ?? 1);
     if (step.effects.some((effect) => 'use' in effect)) state.slips += 1;
     for (let pass = 0; pass < times; pass++)
-      for (const effect of step.effects) if (fired || !isAfterFire(effect)) lay(state, effect);
+      for (const effect of step.effects) if (fired || !isAfterFire(effect)) lay(state, effect, times);
   }
   if (fired) for (const column of columns) dropFrom(column, (slab) => slab.material === 'wax');
   return read(columns, id);
@@ -61,11 +61,14 @@ interface State {
   slips: number;
 }
 
-function lay(state: State, effect: Effect<Usual>): void {
+/** @param times how often it is laid: many coats are drawn thinner, to be seen as many */
+function lay(state: State, effect: Effect<Usual>, times: number): void {
   const { columns } = state;
   switch (effect.does) {
     case 'coat':
-      return over(state, slipOf(state), shown(effect.thicknessM.usual), (i) => within(i, effect.share.usual));
+      return over(state, slipOf(state), shown(effect.thicknessM.usual) / times ** 0.6, (i) =>
+        within(i, effect.share.usual),
+      );
     case 'line':
       return lines(state, slipOf(state), shown(effect.thicknessM.usual), effect.share.usual);
     case 'cut':
@@ -185,9 +188,12 @@ function fill(state: State, proud: number): void {
   }
 }
 
+/** No gap is drawn wider than this share of a plate. */
+const WIDEST = 0.4;
+
 /** A skin breaks into plates and bares what lies beneath. */
 function breakSkin({ columns }: State, ratio: number): void {
-  const bare = 1 - 1 / ratio;
+  const bare = Math.min(WIDEST, 1 - 1 / ratio);
   const plate = 17;
   columns.forEach((column, i) => {
     const at = (i + 5 * Math.sin(i / 17)) % plate;

@@ -108,6 +108,7 @@ export function testStudio(...before: Entry[]): TestStudio {
       const bins = shelf.bins();
       return { bins, acts: bins.flatMap((bin) => logOf(ledger, 'bin', bin.id)) };
     }
+    if (path === '/api/techniques') return { records: {} };
     if (path === '/api/rooms') return {};
     if (path === '/api/sensors') return { rooms: [], scale: null, set: { rooms: {}, scale: null } };
     throw new Error(`the test studio has no door ${path}`);

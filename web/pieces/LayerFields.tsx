@@ -16,7 +16,7 @@ import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { faded } from '../frame/theme.ts';
 import { useShelf } from '../slips/shelf.ts';
-import { Columns } from './PieceFields.tsx';
+import { Columns } from '../frame/Columns.tsx';
 import { freshLayer, layersFrom, typedFrom, type TypedLayer, type Where } from './typedLayer.ts';
 
 interface LayerFieldsProps {

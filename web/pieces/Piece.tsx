@@ -182,7 +182,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         </Trouble>
       ))}
       <Section
-        title={plan.shown === 'wall' ? 'The wall over time' : `${wallWords(plan.shown)}, over time`}
+        title={plan.shown === 'wall' ? 'The wall over time' : `The wall over time, ${wallWords(plan.shown)}`}
         action={
           <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
             {!piece.finished && <TrialChoice plan={plan} now={shownAt} trying={trying} />}

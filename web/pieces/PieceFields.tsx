@@ -1,9 +1,9 @@
-import type { ReactNode } from 'react';
 import { Box, MenuItem, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, type Stage } from '../../core/clay/stage.ts';
 import { covers, type Cover } from '../../core/drying/face.ts';
 import type { Form, FormKind, ProfilePoint } from '../../core/form/form.ts';
 import { stands, type Stand } from '../../core/form/places.ts';
+import { Columns } from '../frame/Columns.tsx';
 import { ProfileFields, type TypedPoint } from './ProfileFields.tsx';
 import type { PieceBegun } from '../../core/log/entry.ts';
 import { DEFAULT_CLAY, DEFAULT_ROOM } from '../../core/log/studio.ts';
@@ -276,16 +276,6 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
           help="Empty for none"
         />
       </Columns>
-    </Box>
-  );
-}
-
-export function Columns({ children, narrowest = 220 }: { children: ReactNode; narrowest?: number }) {
-  return (
-    <Box
-      sx={{ display: 'grid', gap: 2, gridTemplateColumns: `repeat(auto-fit, minmax(${narrowest}px, 1fr))` }}
-    >
-      {children}
     </Box>
   );
 }

@@ -3,7 +3,7 @@ import type { Form } from '../../core/form/form.ts';
 import { ProfilePicture } from '../draw/ProfilePicture.tsx';
 import { QuantityField, quantityText } from '../frame/fields.tsx';
 import { useUnits } from '../frame/maker.ts';
-import { Columns } from './PieceFields.tsx';
+import { Columns } from '../frame/Columns.tsx';
 
 /** The heights and diameters of a turned form as they are being typed, foot first. */
 export type TypedPoint = { height: string; diameter: string };

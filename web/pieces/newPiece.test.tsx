@@ -79,7 +79,7 @@ describe('a new piece', () => {
   it.each([
     ['Bowl', { kind: 'bowl', diameterM: 0.16, heightM: 0.08 }],
     ['Plate', { kind: 'plate', diameterM: 0.24 }],
-    ['Tile or plaque', { kind: 'tile', lengthM: 0.2, widthM: 0.14 }],
+    ['Tile, plaque or slab', { kind: 'tile', lengthM: 0.2, widthM: 0.14 }],
   ])('asks of a %s just what it has', async (form, shape) => {
     const studio = testStudio();
     show(<NewPiece />, at);

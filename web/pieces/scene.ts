@@ -26,8 +26,8 @@ const placeNames: Record<PlaceName, string> = {
 
 /** A wall of a piece in words. */
 export function wallWords(name: WallName, role: Role | null = null): string {
-  if (role) return `${roleWords(role)}, made apart`;
-  return name in placeNames ? placeNames[name as PlaceName] : `Wall, ${name.replace('band ', '')} % up`;
+  if (role) return roleWords(role);
+  return name in placeNames ? placeNames[name as PlaceName] : `${name.replace('band ', '')} % up`;
 }
 
 /** What a part is, as a heading. */

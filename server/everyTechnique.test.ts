@@ -1,0 +1,138 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import { act as actSchema } from '../api/entry.ts';
+import { whyNot } from '../core/log/admit.ts';
+import { nothingSaid, type Act, type Entry } from '../core/log/entry.ts';
+import { emptyLedger, entriesAbout, record } from '../core/log/ledger.ts';
+import { foldPiece, partsWanted, type PieceState } from '../core/log/piece.ts';
+import { DEFAULT_CLAY, DEFAULT_MAKER, DEFAULT_ROOM, defaultStudio } from '../core/log/studio.ts';
+import { intended } from '../core/piece/deed.ts';
+import { caseOf, MADE } from '../core/piece/piece.test-support.ts';
+import { planPiece } from '../core/plan/plan.ts';
+import { changesWall } from '../core/plan/strand.ts';
+import { techniques } from '../core/technique/catalogue.ts';
+import { wholeZone } from '../core/technique/layer.ts';
+import type { Only, Technique } from '../core/technique/technique.ts';
+import { schoolsOnce } from '../core/technique/technique.test-support.ts';
+import { DAY, MINUTE } from '../core/units/quantity.ts';
+import { entry } from './testing/studio.ts';
+
+/** A studio that never sleeps, so that no window is missed for want of hands. */
+const studio = {
+  ...defaultStudio,
+  hours: Array.from({ length: 7 }, (_, i) => ({ weekday: i + 1, fromMinute: 0, toMinute: 24 * 60 })),
+};
+const iso = (at: number) => new Date(at).toISOString();
+
+const made = (technique: Technique, schools: Only): Entry =>
+  entry(
+    'piece.made',
+    'p',
+    {
+      name: 'Cruet',
+      clayId: DEFAULT_CLAY,
+      form: { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'open' },
+      roomId: DEFAULT_ROOM,
+      cover: 'draped',
+      stand: 'board',
+      attachmentM: null,
+      stage: null,
+      layers: [
+        {
+          id: 'l',
+          technique: technique.id,
+          rev: technique.rev,
+          schools,
+          zones: [wholeZone],
+          face: 'outside',
+          upon: 'firm',
+          also: [],
+          stock: [],
+        },
+      ],
+    },
+    iso(MADE),
+  );
+
+/** The contract and its rules, as the route of acts holds to them. */
+function desk() {
+  const ledger = emptyLedger();
+  return {
+    log: (of: Entry, now: number) => {
+      const parsed = actSchema.parse({
+        id: randomUUID(),
+        makerId: DEFAULT_MAKER,
+        deviceAt: iso(now),
+        entries: [of],
+      }) as Act;
+      expect(whyNot(ledger, parsed, now)).toBeNull();
+      record(ledger, { ...parsed, n: ledger.acts.length + 1, recordedAt: iso(now) });
+    },
+    piece: (): PieceState => foldPiece('p', entriesAbout(ledger, 'piece', 'p'))!,
+    plan: (now: number, entries = entriesAbout(ledger, 'piece', 'p')) => {
+      const facts = { ...caseOf([...entries]), studio };
+      const rooms = facts.rooms.map((room) => ({ ...room, id: DEFAULT_ROOM }));
+      return planPiece({ ...facts, pieceId: 'p', rooms }, now, undefined, { members: 2 })!;
+    },
+    entries: () => [...entriesAbout(ledger, 'piece', 'p')],
+  };
+}
+
+const ways = techniques().flatMap((technique) =>
+  schoolsOnce(technique).map(
+    (schools) => [`${technique.id} ${Object.values(schools).join(' ')}`, technique, schools] as const,
+  ),
+);
+
+describe('every technique and every school', () => {
+  it.each(ways)(
+    '%s goes from the wheel to the last firing, and to its outcome',
+    (_name, technique, schools) => {
+      const { log, piece, plan, entries } = desk();
+      log(made(technique, schools), MADE);
+      let now = MADE + MINUTE;
+      for (let acts = 0; acts < 60; acts++) {
+        for (const role of partsWanted(piece()))
+          log(
+            entry(
+              'piece.parted',
+              'p',
+              { part: role, role, thicknessM: 0.012, cover: 'draped', stage: null },
+              iso(now),
+            ),
+            now,
+          );
+        const { next } = plan(now);
+        if (!next) break;
+        const at = next.doAt ?? next.opens;
+        expect(at, `${next.planned.key} is ${next.status}`).not.toBeNull();
+        expect(next.status, next.planned.key).not.toBe('closed');
+        now = Math.max(now, at!) + MINUTE / 6;
+        const before = entries();
+        const { effects, face, slip } = intended(next.planned, {}, now);
+        const body = { ...nothingSaid, refs: next.planned.refs, effects, slip };
+        const raw = piece().fired === 'raw';
+        log({ ...entry('piece.done', 'p', body, iso(now)), face } as Entry, now);
+        // what it does to the clay is in the forecast at once
+        if (raw && next.planned.pass === 1 && changesWall(next.planned.step) && slipLaid(effects)) {
+          const [done, undone] = [plan(now + MINUTE), plan(now + MINUTE, before)];
+          expect(courseOf(done), next.planned.key).not.toEqual(courseOf(undone));
+        }
+      }
+      expect(piece().fired).not.toBe('raw');
+      now += DAY;
+      log(entry('piece.finished', 'p', { outcome: 'good', faults: [], note: '' }, iso(now)), now);
+      expect(piece().finished).toMatchObject({ outcome: 'good' });
+    },
+  );
+});
+
+const slipLaid = (effects: { does: string; ratio?: number }[]): boolean =>
+  effects.every(({ does, ratio }) => does !== 'stretch' || ratio !== 1);
+
+const courseOf = ({ now, piece, trajectory }: ReturnType<ReturnType<typeof desk>['plan']>) => [
+  now.meanX,
+  now.outerIndex,
+  piece.form,
+  [...trajectory.x.at(-1)!],
+];

@@ -1,0 +1,143 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
+import { planPiece } from '../../core/plan/plan.ts';
+import { foldPiece, routeOf } from '../../core/log/piece.ts';
+import type { PieceAnswer } from '../../api/routes.ts';
+import { techniqueNamed } from '../../core/technique/catalogue.ts';
+import { wholeZone, type Layer } from '../../core/technique/layer.ts';
+import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../../core/piece/piece.test-support.ts';
+import { choose, loggedOnly, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { Parts } from './Parts.tsx';
+import { PieceLayers } from './PieceLayers.tsx';
+import { layersFrom, typedFrom } from './typedLayer.ts';
+
+const made = cruetMade({ roomId: 'room-default', clayId: 'clay-default' });
+const layer = (technique: string, more: Partial<Layer> = {}): Layer => ({
+  id: technique,
+  technique,
+  rev: techniqueNamed(technique).rev,
+  schools: {},
+  zones: [wholeZone],
+  face: 'outside',
+  upon: 'firm',
+  also: [],
+  stock: [],
+  ...more,
+});
+
+describe('what a piece carries', () => {
+  const opened = () => {
+    const studio = testStudio(
+      made,
+      logged('piece.routed', MADE + 1, { layers: [layer('sgraffito', { id: 'first' })] }),
+      coatLaid(1, hoursOn(2)),
+    );
+    studio.answers['GET /api/pieces/p'] = (): PieceAnswer => ({
+      given: null,
+      unplanned: null,
+      answers: null,
+      acts: studio.ledger.acts.map((act) => ({
+        ...act,
+        standing: true,
+        undoneBy: null,
+      })) as PieceAnswer['acts'],
+    });
+    show(<PieceLayers />, { path: '/pieces/:id/layers', at: '/pieces/p/layers' });
+    return studio;
+  };
+
+  it('takes another technique in a band of its own; what was begun stays', async () => {
+    const studio = opened();
+    await press('Add another technique');
+    await choose('Technique', 'Slip trailing');
+    const [, where] = screen.getAllByRole('combobox', { name: 'Where' });
+    expect(where).toBeTruthy();
+    await press('Log it so');
+    await screen.findByText('elsewhere');
+    const { layers } = loggedOnly(studio, 'piece.routed').body;
+    expect(layers.map((of) => of.technique)).toEqual(['sgraffito', 'slip-trailing']);
+    expect(layers[0]!.id).toBe('first');
+  });
+
+  it('can be given up, and is not taken out', async () => {
+    const studio = opened();
+    await screen.findByRole('button', { name: 'Give it up' });
+    await press('Add another technique');
+    await press('Give it up');
+    await press('Log it so');
+    await screen.findByText('elsewhere');
+    expect(loggedOnly(studio, 'piece.routed').body.layers[0]).toMatchObject({ id: 'first', dropped: true });
+  });
+
+  it('is the same when nothing of it is changed', () => {
+    const layers = [
+      layer('inlay', {
+        also: ['burrs'],
+        upon: null,
+        stock: [{ step: 'fill', zone: 'red', ids: ['a'] }],
+        zones: [{ id: 'red', name: 'Red', kind: 'band', from: 0.125, to: 0.5 }],
+      }),
+      layer('firing', { zones: [{ id: 'foot', name: 'Foot', kind: 'place', place: 'foot' }] }),
+    ];
+    const schools = layersFrom(typedFrom(layers)).map((of) => ({ ...of, schools: {} }));
+    expect(schools).toEqual(layers);
+  });
+
+  it('offers what mends a clash with one tap', async () => {
+    opened();
+    await press('Add another technique');
+    await choose('Technique', 'Silicate crackle, thrown');
+    expect(await screen.findByText(/does not hold on silicate/)).toBeTruthy();
+    await press(/above, .* below$/);
+    expect(screen.queryByText(/does not hold on silicate/)).toBeNull();
+  });
+});
+
+describe('parts', () => {
+  const handleSet = layer('slip-drip', { schools: { handle: 'set' } });
+  const entries = [cruetMade(), logged('piece.routed', MADE + 1, { layers: [handleSet] })];
+  const planOf = (...more: typeof entries) =>
+    planPiece(caseOf([...entries, ...more]), hoursOn(2), undefined, { members: 2 })!;
+
+  it('are asked for where a step joins one on, and logged as made', async () => {
+    const studio = testStudio(made, logged('piece.routed', MADE + 1, { layers: [handleSet] }));
+    show(<Parts plan={planOf()} now={hoursOn(2)} zone="Etc/UTC" />);
+    await press('Log handle made');
+    await type(/^Thickness/, '12');
+    fireEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Log handle made' }));
+    await vi.waitFor(() => expect(studio.logged).toHaveLength(1));
+    expect(loggedOnly(studio, 'piece.parted').body).toMatchObject({
+      role: 'handle',
+      thicknessM: 0.012,
+      cover: 'draped',
+      stage: null,
+    });
+  });
+
+  it('are covered apart', async () => {
+    const parted = logged('piece.parted', hoursOn(1), {
+      part: 'h',
+      role: 'handle',
+      thicknessM: 0.01,
+      cover: 'open',
+      stage: null,
+    });
+    const studio = testStudio(made, logged('piece.routed', MADE + 1, { layers: [handleSet] }), parted);
+    show(<Parts plan={planOf(parted)} now={hoursOn(2)} zone="Etc/UTC" />);
+    expect(screen.queryByRole('button', { name: 'Log handle made' })).toBeNull();
+    await press('Cover the handle');
+    await choose('It lies', /^Covered tightly/);
+    const dialog = within(screen.getByRole('dialog'));
+    fireEvent.click(dialog.getAllByRole('button').at(-1)!);
+    await vi.waitFor(() => expect(studio.logged).toHaveLength(1));
+    expect(loggedOnly(studio, 'piece.covered').body).toMatchObject({ part: 'h', cover: 'tight' });
+  });
+
+  it('are not spoken of where nothing is joined on', () => {
+    testStudio(made);
+    const plan = planPiece(caseOf([cruetMade()]), hoursOn(1), undefined, { members: 2 })!;
+    expect(routeOf(foldPiece('p', [cruetMade()])!).planned.length).toBeGreaterThan(3);
+    show(<Parts plan={plan} now={hoursOn(1)} zone="Etc/UTC" />);
+    expect(screen.queryByText('Made apart')).toBeNull();
+  });
+});

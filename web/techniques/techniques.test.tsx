@@ -1,0 +1,78 @@
+import { screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import { techniques } from '../../core/technique/catalogue.ts';
+import { choose, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { recordWords } from './recordWords.ts';
+import { Technique } from './Technique.tsx';
+import { Techniques } from './Techniques.tsx';
+
+const emptyBench = () => ({ at: 0, pieces: [], reminders: [] });
+const names = () => screen.getAllByRole('heading', { level: 2 }).map((of) => of.textContent);
+
+describe('the techniques', () => {
+  const shown = () => {
+    const studio = testStudio();
+    studio.answers['GET /api/bench'] = emptyBench;
+    show(<Techniques />, { path: '/techniques' });
+  };
+
+  it('are all there, each with its picture and a way to its page', () => {
+    shown();
+    expect(names()).toEqual(techniques().map(({ name }) => name));
+    expect(screen.getAllByRole('link')).toHaveLength(techniques().length);
+  });
+
+  it('are found by what they look like, and by the stage they begin at', async () => {
+    shown();
+    await type('Find by name or look', 'shine');
+    expect(names()).toEqual(expect.arrayContaining(['Terra sigillata', 'Burnish without slip']));
+    expect(names()).not.toContain('Inlay');
+    await type('Find by name or look', '');
+    await choose('Begins at', 'Plastic');
+    expect(names()).toContain('Bands on a fresh wall');
+    expect(names()).not.toContain('Burnish without slip');
+    await type('Find by name or look', 'nothing of the kind');
+    expect(screen.getByText(/None begins there/)).toBeTruthy();
+  });
+});
+
+describe('a technique', () => {
+  const shown = (id: string) => {
+    testStudio();
+    show(<Technique />, { path: '/techniques/:id', at: `/techniques/${id}` });
+  };
+
+  it('says its steps, what they need, how, and what goes wrong', () => {
+    shown('inlay');
+    const fill = within(screen.getByRole('row', { name: /^Fill/ }));
+    expect(fill.getByText(/outer millimetre 58 to 75, the first time/)).toBeTruthy();
+    expect(fill.getByText(/SG 1.5–1.65/)).toBeTruthy();
+    expect(fill.getByText('It shrinks by its water: overfill')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Begin a piece with it' }).getAttribute('href')).toBe(
+      '/pieces/new?technique=inlay',
+    );
+  });
+
+  it('is shown as another school does it', async () => {
+    shown('sigillata');
+    expect(screen.getByRole('row', { name: /^Burnish until it shines/ }).textContent).toMatch(/45 to 62/);
+    await choose('On which clay?', /^Bone dry/);
+    expect(screen.getByRole('row', { name: /^Burnish until it shines/ }).textContent).not.toMatch(/45 to 62/);
+  });
+
+  it('that nobody knows says so', () => {
+    shown('unheard-of');
+    expect(screen.getByText(/no technique of that name/)).toBeTruthy();
+  });
+});
+
+describe('the record in words', () => {
+  const record = (finished: number, good: number) => ({ pieces: finished + 1, finished, good, faults: [] });
+  it('tells a rate only from enough pieces', () => {
+    expect(recordWords(undefined)).toBe('Not done here yet');
+    expect(recordWords(record(0, 0))).toMatch(/none finished yet/);
+    expect(recordWords(record(3, 2))).toMatch(/too few to tell/);
+    // Wilson 1927, 15 of 50 at 95 %: about 19 to 44 %
+    expect(recordWords(record(50, 15))).toMatch(/15 of 50 went well: 19 to 44 %/);
+  });
+});
