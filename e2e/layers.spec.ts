@@ -1,24 +1,8 @@
-import type { Page } from '@playwright/test';
+import { choose, logStep, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
 const later = (hours: number) => new Date(Date.parse(MADE) + hours * 3_600_000).toISOString();
-const row = (page: Page, name: string | RegExp) => page.getByRole('row', { name });
-
-async function choose(page: Page, field: string | RegExp, option: string | RegExp) {
-  await page.getByRole('combobox', { name: field }).first().click();
-  await page.getByRole('option', { name: option }).click();
-}
-
-/** Logs a step from its row, as it is usual unless something is done in the dialog first. */
-async function logStep(page: Page, name: RegExp, more: () => Promise<void> = async () => {}) {
-  await row(page, name).getByRole('button').first().click();
-  const dialog = page.getByRole('dialog');
-  await more();
-  await dialog.getByRole('button', { name: /^Log / }).click();
-  await expect(dialog).toHaveCount(0);
-}
-
 test.setTimeout(60_000);
 test.beforeEach(({ studio }) => studio.setClock(MADE));
 

@@ -56,7 +56,11 @@ export function LayerFields({ layers, onLayers, form, wrong }: LayerFieldsProps)
         <Trouble key={message}>{message}</Trouble>
       ))}
       {mends.length > 0 && (
-        <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', mt: 1 }}>
+        <Box
+          role="group"
+          aria-label="What mends it"
+          sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap', mt: 1 }}
+        >
           {mends.map((mend) => (
             <Button
               key={mend.words}

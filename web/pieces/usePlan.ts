@@ -50,6 +50,20 @@ export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanA
   return new Promise((resolve) => asked.set(ticket, { resolve }));
 }
 
+/** Questions for a plan: the one being answered, and after it only the last that came. */
+const line: (() => Promise<void>)[] = [];
+
+/** Plans in the worker; of questions that come while one is worked out only the last is asked. */
+function planLatest(wanted: Omit<PlanRequest, 'ticket'>, answered: (answer: PlanAnswer) => void): void {
+  const ask = async () => {
+    answered(await planInWorker(wanted));
+    line.shift();
+    await line[0]?.();
+  };
+  line.splice(1, 1, ask);
+  if (line[0] === ask) void ask();
+}
+
 interface Answered {
   pieceId: string;
   key: string;
@@ -70,9 +84,9 @@ export function usePlan(given: PieceFacts | null, now: Instant): PlanAnswer | nu
     const wanted = JSON.parse(key) as PieceFacts | null;
     if (due === null || !wanted) return;
     let current = true;
-    void planInWorker({ given: wanted, now: due }).then(
-      (answer) => current && setAnswered({ pieceId: wanted.pieceId, key, now: due, answer }),
-    );
+    planLatest({ given: wanted, now: due }, (answer) => {
+      if (current) setAnswered({ pieceId: wanted.pieceId, key, now: due, answer });
+    });
     return () => {
       current = false;
     };
