@@ -135,6 +135,7 @@ export const roomSet = z.object({
     warmestHour: share('Warmest hour', 0, 24, 'an hour of the day.'),
   }),
   heatTransfer: share('Air movement', 1, 40, '4 is a still room, 7 draughty, 15 a fan.'),
+  guarded: z.literal(true).optional(),
 });
 
 export const bodies = {

@@ -151,6 +151,8 @@ export interface RoomSet {
   cycle: DailyCycle;
   /** h_c, W/(m²·K). */
   heatTransfer: number;
+  /** Pupils or pregnant people work in it: what is not for them is named. */
+  guarded?: true | undefined;
 }
 
 export interface EntryBodies {

@@ -1,5 +1,5 @@
 import { fillsNeeded } from '../inlay/fills.ts';
-import type { SlipLaid } from '../log/entry.ts';
+import type { RoomSet, SlipLaid } from '../log/entry.ts';
 import { progressOf, type PieceState } from '../log/piece.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { solidsByVolume, USUAL_GRAIN } from '../slip/density.ts';
@@ -8,8 +8,16 @@ import type { Layer, Route } from '../technique/layer.ts';
 import type { Step } from '../technique/technique.ts';
 
 /** The route of a piece with the slip it is to be done with: a fill is repeated as often as that slip asks. */
-export const routeWith = (piece: PieceState, tubs: Record<string, SlipLaid>): Route =>
-  compose(piece.layers, { ...progressOf(piece), usual: (layer, step) => fillsOf(layer, step, tubs) });
+export const routeWith = (
+  piece: PieceState,
+  tubs: Record<string, SlipLaid>,
+  { guarded }: Pick<RoomSet, 'guarded'> = {},
+): Route =>
+  compose(
+    piece.layers,
+    { ...progressOf(piece), usual: (layer, step) => fillsOf(layer, step, tubs) },
+    { form: piece.form, guarded },
+  );
 
 function fillsOf({ stock }: Layer, step: Step, tubs: Record<string, SlipLaid>): number | null {
   const fill = step.effects.find((effect) => effect.does === 'fill');

@@ -9,7 +9,7 @@ import { joined, type Trajectory } from '../drying/trajectory.ts';
 import { hazards, type Hazard } from '../hazard/hazard.ts';
 import { CLOCKS_DIFFER, foldPiece, type PieceState } from '../log/piece.ts';
 import { believedNow, type Believed } from '../piece/believed.ts';
-import type { PieceFacts } from '../piece/facts.ts';
+import { roomSettingAt, type PieceFacts } from '../piece/facts.ts';
 import type { Gate, Window } from '../piece/gates.ts';
 import { isOpen } from '../piece/status.ts';
 import { judgedOn } from '../piece/walls.ts';
@@ -126,7 +126,8 @@ export function planFrom(
   // a wall still warm from a hot tool is known until it has cooled
   const from = Math.max(at, ...divided.own.map(({ name }) => best[name]!.at));
   const spells = workingTime(facts.studio.hours, facts.studio.zone, from, from + HORIZON);
-  const route = routeWith(piece, facts.tubs);
+  const room = facts.rooms.find(({ id }) => id === piece.roomId);
+  const route = routeWith(piece, facts.tubs, room && roomSettingAt(room, from));
   const ahead: Project = {
     piece,
     divided,

@@ -176,6 +176,11 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         </Box>
       </Box>
       <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
+      {[...new Set(piece.finished ? [] : plan.conflicts.map(({ problem }) => problem.message))].map(
+        (message) => (
+          <Trouble key={message}>{message}</Trouble>
+        ),
+      )}
       {plan.believed.unread.map((weighing) => (
         <Trouble key={weighing.at}>
           The weighing of {whenNear(weighing.at, now, zone)} is kept, but not used: {weighing.reason}.

@@ -39,13 +39,14 @@ export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }
       addVerb="Add a room"
       fresh={defaultRoom}
       all={rooms}
-      facts={({ cycle, heatTransfer }, id) => (
+      facts={({ cycle, heatTransfer, guarded }, id) => (
         <>
           {measured?.[id] && <Measured of={measured[id]} units={units} zone={zone} />}
           {measured?.[id] ? 'without them: ' : ''}
           about {formatQuantity('temperature', cycle.meanCelsius, units)},{' '}
           {Math.round(cycle.meanHumidity * 100)} % on a usual day;{' '}
           {(airs.find((a) => a.value === String(heatTransfer))?.label ?? 'air set by hand').toLowerCase()}
+          {guarded && '; pupils or someone pregnant work in it'}
         </>
       )}
       actions={(room) => (
@@ -88,10 +89,12 @@ function RoomDialog({ id, set, onClose }: Editing<RoomSet>) {
   const [humiditySwing, setHumiditySwing] = useState(() => formatNumber(cycle.swingHumidity * 100, 0, units));
   const [warmest, setWarmest] = useState(() => formatNumber(cycle.warmestHour, 0, units));
   const [air, setAir] = useState(String(set.heatTransfer));
+  const [guarded, setGuarded] = useState(set.guarded === true);
   const number = (text: string) => typedNumber(text) ?? Number.NaN;
   const body = (): RoomSet => ({
     name,
     heatTransfer: number(air),
+    ...(guarded && { guarded: true as const }),
     cycle: {
       meanCelsius: typedQuantity(celsius, 'temperature', units) ?? Number.NaN,
       swingCelsius: number(swing),
@@ -119,6 +122,15 @@ function RoomDialog({ id, set, onClose }: Editing<RoomSet>) {
             onChoose={setAir}
             options={known}
             error={wrong['heatTransfer']}
+          />
+          <ChoiceField
+            label="Who works in it"
+            value={guarded ? 'guarded' : 'makers'}
+            onChoose={(who) => setGuarded(who === 'guarded')}
+            options={[
+              { value: 'makers', label: 'Makers' },
+              { value: 'guarded', label: 'Pupils too, or someone pregnant' },
+            ]}
           />
           <QuantityField
             label="Usual temperature"
