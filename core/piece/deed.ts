@@ -168,7 +168,8 @@ function eventsOf(
 }
 
 /** A wall is stretched with its rim; foot, floor and handle stay as they are. */
-const stretches = (name: WallName): boolean => name === 'wall' || name === 'rim' || name.startsWith('band');
+export const stretches = (name: WallName): boolean =>
+  name === 'wall' || name === 'rim' || name.startsWith('band');
 /** A wall is stretched where more of it than this is. */
 const MOSTLY = 0.5;
 

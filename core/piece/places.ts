@@ -10,6 +10,7 @@ import type { PieceState } from '../log/piece.ts';
 import type { Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Believed } from './believed.ts';
+import { stretches } from './deed.ts';
 import { strainWatch, type Uneven } from './uneven.ts';
 
 /** A place of a piece as it stands now. */
@@ -53,6 +54,7 @@ export function placesNow(
 ): PlacesNow {
   const { body } = believed.best.wall!.setting;
   const courses = coursesOf(believed, coming);
+  const thinner = piece.form.wallM / piece.made.form.wallM;
   const places = believed.divided.walls.map(({ name, thicknessM, part }): PlaceNow => {
     const meanX = meanOf(believed.best[name]!);
     const indices = spreadOf(believed.members.map((walls) => moistureIndex(body, meanOf(walls[name]!))));
@@ -60,7 +62,7 @@ export function placesNow(
     return {
       place: name,
       role: part?.role ?? null,
-      thicknessM,
+      thicknessM: stretches(name) ? thicknessM * thinner : thicknessM,
       meanX,
       meanIndex: moistureIndex(body, meanX),
       stage: stageAt(body, meanX),

@@ -43,10 +43,14 @@ function outline(columns: Laid['columns']): string {
   const y = (mm: number) => (HEIGHT_MM - mm).toFixed(2);
   return runs
     .map((run) => {
-      const top = run.flatMap((i) => [`${i} ${y(columns[i]![1])}`, `${i + 1} ${y(columns[i]![1])}`]);
-      const bottom = run
-        .flatMap((i) => [`${i} ${y(columns[i]![0])}`, `${i + 1} ${y(columns[i]![0])}`])
-        .reverse();
+      const ends = [run[0]!, run.at(-1)! + 1] as const;
+      const edge = (side: 0 | 1) => [
+        `${ends[0]} ${y(columns[run[0]!]![side])}`,
+        ...run.map((i) => `${i + 0.5} ${y(columns[i]![side])}`),
+        `${ends[1]} ${y(columns[run.at(-1)!]![side])}`,
+      ];
+      const top = edge(1);
+      const bottom = edge(0).reverse();
       return `M${[...top, ...bottom].join('L')}Z`;
     })
     .join('');

@@ -60,7 +60,7 @@ function Places() {
   const inPlace = {
     fontFamily: slab,
     fontWeight: 650,
-    fontSize: '1.15rem',
+    fontSize: { xs: '0.95rem', sm: '1.15rem' },
     color: ink,
     textDecoration: 'none',
     display: 'flex',

@@ -35,11 +35,15 @@ function jointWords({ joint }: NextStep, now: Instant, zone: string): string | n
   if (!joint || joint.ahead === null) return null;
   const { role, ahead, until } = joint;
   const [first, other] = ahead === 'part' ? [`the ${role}`, 'the piece'] : ['the piece', `the ${role}`];
-  if (until !== null) return `${capital(first)} is ready first: wrap it until ${whenNear(until, now, zone)}.`;
+  if (until !== null)
+    return `${capital(first)} is ready first: wrap it until about ${whenNear(roughly(until), now, zone)}.`;
   return ahead === 'part'
     ? `The ${role} is ready and the piece is not, as it stands: wrap the ${role}, or make another.`
     : `${capital(other)} is not ready as it lies: uncover it.`;
 }
+
+/** Of what was computed on the likeliest walls alone no minute is known. */
+const roughly = (at: Instant): Instant => Math.round(at / (10 * MINUTE)) * 10 * MINUTE;
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

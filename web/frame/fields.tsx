@@ -84,10 +84,12 @@ export function ChoiceField<T extends string>({
       // what can be chosen may still be on its way from the studio
       value={options.some((option) => option.value === value) ? value : ''}
       onChange={(event) => onChoose(event.target.value as T)}
+      // what is chosen is read whole, on as many lines as it takes
+      sx={{ '& .MuiSelect-select': { whiteSpace: 'normal' } }}
       {...props}
     >
       {options.map((option) => (
-        <MenuItem key={option.value} value={option.value} sx={{ minHeight: 48 }}>
+        <MenuItem key={option.value} value={option.value} sx={{ minHeight: 48, whiteSpace: 'normal' }}>
           {option.label}
         </MenuItem>
       ))}
