@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect, test } from './studio.ts';
 
 /** `KOSMEMA_KILLS` asks for more; each fifth comes while the program starts. */
-const KILLS = Number(process.env['KOSMEMA_KILLS'] ?? 10);
+const KILLS = Number(process.env['KOSMEMA_KILLS'] ?? 6);
 
 function note(n: number): { id: string; body: string; subject: string } {
   const id = randomUUID();
