@@ -64,7 +64,7 @@ export function carryTogether(
     const dry = all.every(([, run]) => meanOf(run) < DRY_X);
     const span = present.length === 0 || dry ? nextJoin - at : spanFor(perMs, at, nextEvent);
     const middle = apart.map((x, i) => (dry ? 0 : x + (perMs[i]! * span) / 2));
-    exchange(walls, present, areas, middle);
+    exchange(walls, present, areas, middle, span / 1000);
     carryTo(Math.min(to, at + span));
   }
   for (const [, run] of all) run.state.comesKgM2S = undefined;
@@ -82,15 +82,27 @@ function spanFor(perMs: number[], at: Instant, nextEvent: Instant): number {
 
 const meanOf = ({ state, wall }: WallRun): number => meanReading(state.x, wall.mesh);
 
-/** Sets what comes to each place from its neighbours, kg/(m²·s). */
-function exchange(walls: Walls, joins: Join[], areas: Seams['areas'], apart: number[]): void {
+/** In one span no more passes than this share of what would make two walls alike: clay that passes water at once stays level. */
+const MOST = 0.5;
+
+/** Dry clay under each square metre of a wall's face, kg/m². */
+const solidsOf = ({ wall: { mesh } }: WallRun): number => {
+  let dry = 0;
+  for (let i = mesh.body.from; i < mesh.body.to; i++) dry += mesh.widths[i]!;
+  return dry;
+};
+
+/** Sets what comes to each place from its neighbours over a span, kg/(m²·s). */
+function exchange(walls: Walls, joins: Join[], areas: Seams['areas'], apart: number[], spanS: number): void {
   for (const [, run] of runsOf(walls)) run.state.comesKgM2S = 0;
   joins.forEach(({ between: [a, b], widthM, sectionM, distanceM }, i) => {
     const [one, two] = [walls[a]!, walls[b]!];
     const { body } = one.setting;
     const x = (meanOf(one) + meanOf(two)) / 2;
     const passes = diffusivityLaw(body).value(x) / specificVolume(body, x);
-    const kgPerS = (passes * sectionM * widthM * apart[i]!) / distanceM;
+    const clay = 1 / (1 / (areas[a]! * solidsOf(one)) + 1 / (areas[b]! * solidsOf(two)));
+    const most = (MOST * clay) / spanS;
+    const kgPerS = Math.min((passes * sectionM * widthM) / distanceM, most) * apart[i]!;
     one.state.comesKgM2S = one.state.comesKgM2S! - kgPerS / areas[a]!;
     two.state.comesKgM2S = two.state.comesKgM2S! + kgPerS / areas[b]!;
   });

@@ -154,6 +154,25 @@ describe('places that are joined', () => {
     expect(apart(true)).toBeGreaterThan(0);
   });
 
+  it('stay level where the clay passes water at once, however long the spans between looks', () => {
+    const joined = joinsOf(pot, 0.009);
+    const walls = wallsOf(pot, 0.009, cover('tight', { rim: 'open' }));
+    // a member far from all that is usual: three hundred times the diffusivity
+    for (const [, run] of runsOf(walls)) {
+      const { body } = run.setting;
+      run.setting = {
+        ...run.setting,
+        body: { ...body, diffusivity: { ...body.diffusivity, at0: 300 * body.diffusivity.at0 } },
+      };
+    }
+    carryTogether(walls, joined, {}, 40 * HOUR);
+    for (const [, run] of runsOf(walls))
+      for (const x of run.state.x) {
+        expect(x).toBeGreaterThan(0);
+        expect(x).toBeLessThan(0.3);
+      }
+  });
+
   it('come to the same however often they are looked at', () => {
     const joined = joinsOf(pot, null);
     const meanAt = (stops: number) => {

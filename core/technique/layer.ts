@@ -81,6 +81,25 @@ export interface Route {
   conflicts: Conflict[];
 }
 
+/** A rim or a foot is about this share of the face. From memory. */
+const EDGE = 0.1;
+
+/** About which share of the face some zones take in, none counted twice. */
+export function shareOfZones(zones: readonly Zone[]): number {
+  const shares = zones.map((zone) => {
+    if (zone.kind === 'whole') return 1;
+    if (zone.kind === 'band') return zone.to - zone.from;
+    if (zone.kind === 'motif') return zone.share;
+    return zone.place === 'wall' ? 1 : EDGE;
+  });
+  return shares.length === 0
+    ? 1
+    : Math.min(
+        1,
+        shares.reduce((sum, share) => sum + share, 0),
+      );
+}
+
 /** Whether two zones share clay. */
 export function overlap(a: Zone, b: Zone, zones: readonly Zone[]): boolean {
   const ground = (zone: Zone): Zone =>

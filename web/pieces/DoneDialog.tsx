@@ -3,11 +3,12 @@ import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import { hazardsOf, type NextStep } from '../../core/plan/next.ts';
 import { deepestGroove, fillOf, usually } from '../../core/piece/deed.ts';
+import { faultsOf } from '../../core/fault/fault.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
 import { slipForCoat } from '../../core/slip/amount.ts';
 import type { Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
-import type { StepRef } from '../../core/technique/layer.ts';
+import { shareOfZones, type StepRef } from '../../core/technique/layer.ts';
 import type { Effect } from '../../core/technique/technique.ts';
 import { formatFixed, formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { useDraft } from '../frame/draft.ts';
@@ -28,6 +29,7 @@ import { useShelf } from '../slips/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
 import { deed } from './deed.ts';
 import { fieldsOf, type EffectField } from './effectFields.ts';
+import { FaultsField } from './FaultsField.tsx';
 import { Fit } from './Fit.tsx';
 
 export interface DoneDialogProps {
@@ -50,6 +52,7 @@ interface Typed {
   gravity: string | null;
   face: Face;
   outcome: Outcome | 'left-out' | null;
+  faults: string[];
   note: string;
 }
 
@@ -67,6 +70,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     gravity: null,
     face: planned.face,
     outcome: null,
+    faults: [],
     note: '',
   }));
   const set = (change: Partial<Typed>) => setTyped((last) => ({ ...last, ...change }));
@@ -82,6 +86,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
     adjusted: tub?.adjusted ?? 'none',
   };
+  const wentWrong = typed.outcome === 'mixed' || typed.outcome === 'bad';
   const beside = further || typed.face !== planned.face;
 
   const act = (at: number) => {
@@ -97,6 +102,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
       slip: slip ?? null,
       tubs: laid && tub ? [tub.id] : [],
       outcome: typed.outcome,
+      faults: wentWrong ? typed.faults : [],
       note: typed.note,
     });
     const found = wrongFields(bodies['piece.done'], body);
@@ -106,7 +112,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     if (tub && laid) localStorage.setItem(LAST_TUB, tub.id);
     const volumeM3 = laid
       ? slipForCoat(
-          areaM2 * laid.share,
+          areaM2 * laid.share * shareOfZones(planned.zones),
           depthOf(
             effects.find((e) => 'use' in e)!,
             slip!,
@@ -196,7 +202,14 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
           )}
         </>
       )}
-      {!laid && <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />}
+      <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />
+      {wentWrong && (
+        <FaultsField
+          words={faultsOf(usual.map(({ does }) => does))}
+          found={typed.faults}
+          onFound={(faults) => set({ faults })}
+        />
+      )}
       <TextField
         label="Note"
         multiline

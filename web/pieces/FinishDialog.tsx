@@ -1,25 +1,11 @@
-import { Autocomplete, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { faultWords } from '../../core/fault/fault.ts';
 import type { Outcome } from '../../core/log/entry.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useDraft } from '../frame/draft.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
-
-const faults = [
-  'flaking or peeling coat',
-  'cracks in the coat',
-  'coat lifted at edges',
-  'burrs on carved lines',
-  'chipped lines',
-  'smeared lines',
-  'clay showing through',
-  'streaks',
-  'pinholes and bubbles',
-  'slumped wall',
-  'warped',
-  'bursting in bisque',
-  'cracked joins and handles',
-];
+import { FaultsField } from './FaultsField.tsx';
 
 /** Takes a piece off the bench, with how it came out: the record learns from both. */
 export function FinishDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
@@ -57,14 +43,7 @@ export function FinishDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =
         <ToggleButton value="mixed">Mixed</ToggleButton>
         <ToggleButton value="bad">Lost or bad</ToggleButton>
       </ToggleButtonGroup>
-      <Autocomplete
-        multiple
-        freeSolo
-        options={faults}
-        value={found}
-        onChange={(_event, value) => set({ found: value })}
-        renderInput={(params) => <TextField {...params} label="Faults, if any" />}
-      />
+      <FaultsField words={faultWords} found={found} onFound={(words) => set({ found: words })} />
       <TextField
         label="Note"
         multiline

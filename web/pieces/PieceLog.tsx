@@ -114,14 +114,14 @@ function entryWords(
     case 'piece.moved':
       return `Moved to ${roomName(e.body.roomId)}`;
     case 'piece.done': {
-      const { refs, effects, slip, outcome, note } = e.body;
+      const { refs, effects, slip, outcome, faults, note } = e.body;
       const what = effects.flatMap((effect) => effectWords(effect, units) ?? []).join(', ');
       const of = slip
         ? ` at SG ${formatFixed(slip.specificGravity, 2, units)}${slip.adjusted === 'none' ? '' : `, ${slip.adjusted}`}`
         : '';
       const name = stepName(refs) ?? besideThePlan(effects);
       const done = name === null ? capital(what) : `${name}${what && `, ${what}`}`;
-      return `${done}${of}${faceWords(e)}${outcome ? `: ${outcome}` : ''}${note ? `. ${note}` : ''}`;
+      return `${done}${of}${faceWords(e)}${outcome ? `: ${outcome}` : ''}${faults.length > 0 ? `, ${faults.join(', ')}` : ''}${note ? `. ${note}` : ''}`;
     }
     case 'piece.seen':
       return `${stepName(e.body.refs)}: ${waitWords(e.body.what)}`;
