@@ -4,7 +4,7 @@ import { anyActs } from './any/acts.ts';
 import { createStudio, expect, test } from './studio.ts';
 
 /** How many acts, and from which seed; `npm run explore` asks for more. */
-const ACTS = Number(process.env['KOSMEMA_ACTS'] ?? 300);
+const ACTS = Number(process.env['KOSMEMA_ACTS'] ?? 250);
 const SEED = Number(process.env['KOSMEMA_SEED'] ?? 20260311) % 1_000_003;
 const LOOK_EVERY = 100;
 const RESTARTS = 4;
