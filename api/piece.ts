@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { THINNEST_SLIP } from '../core/slip/density.ts';
 import { adjustment, slipUse } from './slip.ts';
 import {
   across,
@@ -228,7 +229,7 @@ const pieceBegun = z.object({
 });
 
 const coatGravity = gravity.min(
-  1.02,
+  THINNEST_SLIP,
   'A coat of SG below 1.02 is water with hardly any slip in it: measure it again, or log a mist.',
 );
 

@@ -11,9 +11,8 @@ import { caseOf, MADE } from '../core/piece/piece.test-support.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { changesWall } from '../core/plan/strand.ts';
 import { techniques } from '../core/technique/catalogue.ts';
-import { wholeZone } from '../core/technique/layer.ts';
 import type { Only, Technique } from '../core/technique/technique.ts';
-import { schoolsOnce } from '../core/technique/technique.test-support.ts';
+import { layerOf, schoolsOnce } from '../core/technique/technique.test-support.ts';
 import { DAY, MINUTE } from '../core/units/quantity.ts';
 import { entry } from './testing/studio.ts';
 
@@ -37,19 +36,7 @@ const made = (technique: Technique, schools: Only): Entry =>
       stand: 'board',
       attachmentM: null,
       stage: null,
-      layers: [
-        {
-          id: 'l',
-          technique: technique.id,
-          rev: technique.rev,
-          schools,
-          zones: [wholeZone],
-          face: 'outside',
-          upon: 'firm',
-          also: [],
-          stock: [],
-        },
-      ],
+      layers: [layerOf(technique.id, schools, { id: 'l' })],
     },
     iso(MADE),
   );

@@ -46,6 +46,9 @@ const table: [cone: string, ...celsius: [number | null, number, number]][] = [
   ['14', 1351, 1365, 1384],
 ];
 
+/** How fast the last 100 °C are usually heated, °C/h. Common practice. */
+export const USUAL_RATE = 60;
+
 /** All cones, the coolest first. */
 export const cones: string[] = table.map(([cone]) => cone);
 

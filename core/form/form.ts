@@ -44,11 +44,10 @@ const frustums = (points: ProfilePoint[]): [number, number, number][] =>
   });
 
 /** Area of the curved face of a cone's frustum, m²: A = π(r₁ + r₂)s, s its slant. */
-export const frustumArea = (r1M: number, r2M: number, slantM: number): number =>
-  Math.PI * (r1M + r2M) * slantM;
+const frustumArea = (r1M: number, r2M: number, slantM: number): number => Math.PI * (r1M + r2M) * slantM;
 
 /** A disc, m². */
-export const discArea = (diameterM: number): number => (Math.PI / 4) * diameterM ** 2;
+const discArea = (diameterM: number): number => (Math.PI / 4) * diameterM ** 2;
 
 /** Flat ware lies; all other forms stand up from a floor. */
 export const isFlat = (form: Form): boolean => form.kind === 'plate' || form.kind === 'tile';

@@ -146,6 +146,17 @@ const EDGE_APART = 0.015;
 /** A handle's length, and how far its middle lies from the wall, m. From memory. */
 const HANDLE = { length: 0.12, apart: 0.03 };
 
+/** Where a handle, or the like, of some thickness is joined on. */
+export const handleSeam = (between: Join['between'], thicknessM: number): Join => ({
+  between,
+  widthM: 4 * thicknessM,
+  sectionM: thicknessM,
+  distanceM: HANDLE.apart,
+});
+
+/** The face of a handle, m². */
+export const handleFace = (thicknessM: number): number => 2 * thicknessM * HANDLE.length;
+
 /** The seams between the places of a piece, and the face of each place, m². */
 export function joinsOf(form: Form, attachmentM: number | null): Seams {
   const { wallM } = form;
@@ -161,15 +172,8 @@ export function joinsOf(form: Form, attachmentM: number | null): Seams {
     attachmentM === null
       ? { joins: [], areas: {} }
       : {
-          joins: [
-            {
-              between: ['wall', 'attachment'],
-              widthM: 4 * attachmentM,
-              sectionM: attachmentM,
-              distanceM: HANDLE.apart,
-            },
-          ],
-          areas: { attachment: 2 * attachmentM * HANDLE.length },
+          joins: [handleSeam(['wall', 'attachment'], attachmentM)],
+          areas: { attachment: handleFace(attachmentM) },
         };
   const rim = seam(['rim', 'wall'], around);
   if (isFlat(form))

@@ -89,16 +89,24 @@ const plannedOf = (piece: PieceState, ref: StepRef): Planned | undefined =>
 const nameOf = (piece: PieceState, refs: StepRef[]): string =>
   refs.map((ref) => plannedOf(piece, ref)?.step.name).find((name) => name !== undefined) ?? 'That step';
 
+/** A piece as it was when something was done to it. */
+const stateBefore = (
+  { id }: PieceState,
+  entry: EntryOf<'piece.done'>,
+  entries: readonly Entry[],
+): PieceState | null =>
+  foldPiece(
+    id,
+    entries.filter((e) => e.id !== entry.id && instantOf(e) <= instantOf(entry)),
+  );
+
 /** A step that takes up another one comes after it: a fill after its groove, a scraping after its fill. */
 function orderProblem(
   piece: PieceState,
   entry: EntryOf<'piece.done'>,
   entries: readonly Entry[],
 ): Problem | null {
-  const before = foldPiece(
-    piece.id,
-    entries.filter((e) => e.id !== entry.id && instantOf(e) <= instantOf(entry)),
-  );
+  const before = stateBefore(piece, entry, entries);
   for (const [i, ref] of entry.body.refs.entries()) {
     const planned = plannedOf(piece, ref);
     const layer = piece.layers.find(({ id }) => id === ref.layer);
@@ -151,10 +159,7 @@ function glazedProblem(
   entry: EntryOf<'piece.done'>,
   entries: readonly Entry[],
 ): Problem | null {
-  const before = foldPiece(
-    piece.id,
-    entries.filter((e) => e.id !== entry.id && instantOf(e) <= instantOf(entry)),
-  );
+  const before = stateBefore(piece, entry, entries);
   if (before?.fired !== 'glazed') return null;
   const i = entry.body.effects.findIndex(({ does }) => onClay.includes(does));
   return i < 0

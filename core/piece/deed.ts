@@ -5,7 +5,7 @@ import type { EntryOf, SlipLaid } from '../log/entry.ts';
 import { instantOf } from '../log/piece.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { fillThicknessM } from '../inlay/fills.ts';
-import { coatLoad, solidsByVolume, USUAL_GRAIN } from '../slip/density.ts';
+import { coatLoad, solidsByVolume, THINNEST_SLIP, USUAL_GRAIN } from '../slip/density.ts';
 import { wholeZone, type Layer, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
 import type { Effect, Face, Usual } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
@@ -40,7 +40,10 @@ function zonesOfRefs(refs: StepRef[], layers: readonly Layer[]): Zone[] {
 /** A step as it is meant to be done: as is usual, from the tub it is planned from. */
 export function intended(planned: Planned, tubs: Record<string, SlipLaid>, at: Instant): Deed {
   const effects = planned.step.effects.map(usually);
-  const tub = planned.stock.map((id) => tubs[id]).find((slip) => slip !== undefined);
+  // a tub that was let down to water lays nothing: it is taken as it must be by then
+  const tub = planned.stock
+    .map((id) => tubs[id])
+    .find((slip) => slip !== undefined && slip.specificGravity >= THINNEST_SLIP);
   return {
     refs: planned.refs,
     at,

@@ -1,5 +1,5 @@
 import { outsideArea, wallLength, type Form } from '../form/form.ts';
-import { joinsOf, type Join, type Seams, type WallName } from '../form/places.ts';
+import { handleFace, handleSeam, joinsOf, type Join, type Seams, type WallName } from '../form/places.ts';
 import { entriesOf, type Entry } from '../log/entry.ts';
 import type { PartState, PieceState } from '../log/piece.ts';
 import { wholeZone, type Layer, type Zone } from '../technique/layer.ts';
@@ -32,7 +32,7 @@ export function zonesOf(piece: PieceState, entries: readonly Entry[]): Zone[] {
 const standing = (layers: readonly Layer[]): Layer[] => layers.filter(({ dropped }) => !dropped);
 
 /** The zone that a motif lies in; any other zone itself. */
-export const groundOf = (zone: Zone, zones: readonly Zone[]): Zone =>
+const groundOf = (zone: Zone, zones: readonly Zone[]): Zone =>
   zone.kind === 'motif'
     ? groundOf(zones.find(({ id, kind }) => id === zone.within && kind !== 'motif') ?? wholeZone, zones)
     : zone;
@@ -159,21 +159,12 @@ function between(walls: OwnWall[], length: number, around: number, sectionM: num
 export const sharesOf = (walls: OwnWall[]): { name: WallName; share: number }[] =>
   walls.map(({ name, stretches }) => ({ name, share: lengthOf(stretches) }));
 
-/** A handle's length, and how far its middle lies from the wall, m. From memory. */
-const PART = { length: 0.12, apart: 0.03 };
-
 /** The seams of a piece and those of a part once it is joined on. */
 export function partSeams(seams: Seams, { part, thicknessM, joinedAt }: PartState, walls: OwnWall[]): Seams {
   const name: WallName = `part ${part}`;
-  const areas = { ...seams.areas, [name]: 2 * thicknessM * PART.length };
+  const areas = { ...seams.areas, [name]: handleFace(thicknessM) };
   if (joinedAt === null) return { joins: seams.joins, areas };
-  const join: Join = {
-    between: [wallAt(walls, 0.5), name],
-    widthM: 4 * thicknessM,
-    sectionM: thicknessM,
-    distanceM: PART.apart,
-    since: joinedAt,
-  };
+  const join: Join = { ...handleSeam([wallAt(walls, 0.5), name], thicknessM), since: joinedAt };
   return { joins: [...seams.joins, join], areas };
 }
 

@@ -1,3 +1,4 @@
+import { layerOf } from '../technique/technique.test-support.ts';
 import { describe, expect, it } from 'vitest';
 import { moistureIndex } from '../clay/stage.ts';
 import { meanReading } from '../drying/readings.ts';
@@ -7,22 +8,10 @@ import { nothingSaid } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
 import { believedNow } from '../piece/believed.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
-import { techniqueNamed } from '../technique/catalogue.ts';
-import { wholeZone, type Layer } from '../technique/layer.ts';
 import { HOUR } from '../units/quantity.ts';
 import { planPiece } from './plan.ts';
 
-const layer: Layer = {
-  id: 'drip',
-  technique: 'slip-drip',
-  rev: techniqueNamed('slip-drip').rev,
-  schools: { handle: 'set', hold: 'slip' },
-  zones: [wholeZone],
-  face: 'outside',
-  upon: null,
-  also: [],
-  stock: [],
-};
+const layer = layerOf('slip-drip', { handle: 'set', hold: 'slip' }, { id: 'drip', upon: null });
 const pot = (cover: Cover): Entry[] => [
   cruetMade({ cover }),
   logged('piece.routed', MADE + 1, { layers: [layer] }),

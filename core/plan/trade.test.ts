@@ -1,3 +1,4 @@
+import { layerOf } from '../technique/technique.test-support.ts';
 import { describe, expect, it } from 'vitest';
 import type { Cover } from '../drying/face.ts';
 import { nothingSaid, type Entry, type SlipLaid } from '../log/entry.ts';
@@ -6,25 +7,15 @@ import type { Gate } from '../piece/gates.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import { stepsOf, techniqueNamed } from '../technique/catalogue.ts';
 import { compose } from '../technique/compose.ts';
-import { wholeZone, type Layer } from '../technique/layer.ts';
+import type { Layer } from '../technique/layer.ts';
 import type { Effect, Only, Span } from '../technique/technique.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import { planPiece, type PiecePlan } from './plan.ts';
 
 /** What decorators know, asked of the whole program. All of it common practice, no source. */
 
-const layer = (technique: string, schools: Only = {}, more: Partial<Layer> = {}): Layer => ({
-  id: 'l',
-  technique,
-  rev: techniqueNamed(technique).rev,
-  schools,
-  zones: [wholeZone],
-  face: 'outside',
-  upon: 'firm',
-  also: [],
-  stock: [],
-  ...more,
-});
+const layer = (technique: string, schools: Only = {}, more: Partial<Layer> = {}): Layer =>
+  layerOf(technique, schools, { id: 'l', ...more });
 const always = Array.from({ length: 7 }, (_, i) => ({ weekday: i + 1, fromMinute: 0, toMinute: 24 * 60 }));
 interface Pot {
   layers?: Layer[];

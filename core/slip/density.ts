@@ -84,6 +84,9 @@ export function coatLoad(
 /** Above this share by volume a slip of clay and water hardly flows: the figure is questioned. Common practice. */
 export const QUESTIONED_SOLIDS = 0.55;
 
+/** Thinner than this it is water with hardly any slip in it, and lays no coat. Common practice. */
+export const THINNEST_SLIP = 1.02;
+
 /**
  * Whether a specific gravity can be a slip of this powder.
  * @returns a problem when it cannot, a question when it is unlikely

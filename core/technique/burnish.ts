@@ -1,4 +1,4 @@
-import { brushedClean, toBisque } from './kiln.ts';
+import { brushedClean, toLowBisque } from './kiln.ts';
 import { step, tooDry, tooWet } from './step.ts';
 import { water, type Technique } from './technique.ts';
 
@@ -30,16 +30,7 @@ export const burnish: Technique = {
       words: ['Shrinking dulls the first shine', 'A trace of oil helps'],
     }),
     brushedClean({ words: ['Unused soft cloth: grit dulls it'] }),
-    ...toBisque,
+    ...toLowBisque,
   ],
-  patches: [
-    {
-      when: {},
-      step: 'bisque',
-      set: {
-        effects: [{ does: 'fire', cone: '010', to: 'bisque' }],
-        words: ['Low: the shine goes by cone 02'],
-      },
-    },
-  ],
+  patches: [],
 };

@@ -1,21 +1,11 @@
+import { layerOf } from './technique.test-support.ts';
 import { describe, expect, it } from 'vitest';
-import { techniqueNamed } from './catalogue.ts';
 import { compose, untouched } from './compose.ts';
-import { wholeZone, type Layer, type Route, type Zone } from './layer.ts';
+import type { Layer, Route, Zone } from './layer.ts';
 import type { Only } from './technique.ts';
 
-const layer = (technique: string, more: Partial<Layer> = {}, schools: Only = {}): Layer => ({
-  id: technique,
-  technique,
-  rev: techniqueNamed(technique).rev,
-  schools,
-  zones: [wholeZone],
-  face: 'outside',
-  upon: 'firm',
-  also: [],
-  stock: [],
-  ...more,
-});
+const layer = (technique: string, more: Partial<Layer> = {}, schools: Only = {}): Layer =>
+  layerOf(technique, schools, more);
 const band = (id: string, from: number, to: number): Zone => ({ id, name: id, kind: 'band', from, to });
 const keysOf = ({ planned }: Route) => planned.map(({ key }) => key);
 const at = (route: Route, key: string) => keysOf(route).indexOf(key);

@@ -1,24 +1,21 @@
+import { layerOf } from './technique.test-support.ts';
 import { describe, expect, it } from 'vitest';
-import { techniqueNamed, techniques } from './catalogue.ts';
+import { techniques } from './catalogue.ts';
 import { compose } from './compose.ts';
-import { wholeZone, type Layer, type Zone } from './layer.ts';
-import { mendsOf } from './mend.ts';
-import type { Only } from './technique.ts';
+import type { Layer, Zone } from './layer.ts';
+import { searchMends, type Mend } from './mend.ts';
 import type { Setting } from './conflicts.ts';
 
-const layer = (technique: string, schools: Only = {}, more: Partial<Layer> = {}): Layer => ({
-  id: technique,
-  technique,
-  rev: techniqueNamed(technique).rev,
-  schools,
-  zones: [wholeZone],
-  face: 'outside',
-  upon: 'firm',
-  also: [],
-  stock: [],
-  ...more,
-});
+const layer = layerOf;
 const band = (from: number, to: number): Zone => ({ id: `b${from}`, name: 'band', kind: 'band', from, to });
+/** All that a search finds, waited for. */
+function mendsOf(...asked: Parameters<typeof searchMends>): Mend[] {
+  const search = searchMends(...asked);
+  for (;;) {
+    const { done, value } = search.next();
+    if (done) return value;
+  }
+}
 const words = (layers: Layer[], setting: Setting = {}) =>
   compose(layers, undefined, setting)
     .conflicts.map(({ problem }) => problem.message)

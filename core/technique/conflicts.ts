@@ -184,7 +184,7 @@ const foodFaces = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
 /** What pupils and pregnant people leave to an adult, or do in the other way. */
 const forAdults = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
   route
-    .filter(({ step }) => step.hazards.some((id) => withheld.includes(id)) || torches({ step } as Planned))
+    .filter((of) => torches(of) || of.step.hazards.some((id) => withheld.includes(id)))
     .map((of) =>
       conflict(
         layers,

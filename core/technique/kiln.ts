@@ -48,6 +48,17 @@ export const toBisque: Step[] = [
   },
 ];
 
+/** The way to a bisque so low that a burnish keeps its shine. */
+export const toLowBisque: Step[] = toBisque.map((step) =>
+  step.shared === 'bisque'
+    ? {
+        ...step,
+        effects: [{ does: 'fire', cone: '010', to: 'bisque' }],
+        words: ['Cone 010 to 08 keeps the shine; by cone 02 it is dull', 'Keep grit and dust off it'],
+      }
+    : step,
+);
+
 /** Clay dust is brushed off bone dry, in whatever way. */
 export const brushedClean = (more: Partial<Step> = {}): Step => ({
   key: 'clean',

@@ -13,6 +13,9 @@ export type Zone = { id: string; name: string } & (
   | { kind: 'motif'; within: string; share: number; widthM: number }
 );
 
+/** A feature of a motif is about so wide, where nobody measured it, m. From memory. */
+export const USUAL_FEATURE_M = 0.01;
+
 export const wholeZone: Zone = { id: 'whole', name: 'All over', kind: 'whole' };
 
 /** One technique on one piece. */

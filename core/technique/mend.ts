@@ -19,16 +19,31 @@ const zoneOf = (name: string, from: number, to: number): Zone => ({
 
 /**
  * What can be changed with one tap so that fewer conflicts are left: another school, the other face, zones apart, or one
- * of the layers left out; those that leave fewest first, at most as many as are asked for.
+ * of the layers left out; those that leave fewest first, at most as many as are asked for. Many are tried: it yields after
+ * each, so that whoever looks on need not wait.
  * @param banded whether the piece has a height on which zones can lie
  */
-export function mendsOf(layers: readonly Layer[], setting: Setting, banded: boolean, most = 3): Mend[] {
+export function* searchMends(
+  layers: readonly Layer[],
+  setting: Setting,
+  banded: boolean,
+  most = 3,
+): Generator<void, Mend[], void> {
   const count = (some: readonly Layer[]) => compose(some, undefined, setting).conflicts.length;
   const now = count(layers);
   if (now === 0) return [];
-  return [...schools(layers), ...faces(layers), ...(banded ? apart(layers) : []), ...without(layers)]
-    .map((mend) => ({ mend, left: count(mend.layers) }))
-    .filter(({ left }) => left < now)
+  const found: { mend: Mend; left: number }[] = [];
+  for (const mend of [
+    ...schools(layers),
+    ...faces(layers),
+    ...(banded ? apart(layers) : []),
+    ...without(layers),
+  ]) {
+    const left = count(mend.layers);
+    if (left < now) found.push({ mend, left });
+    yield;
+  }
+  return found
     .sort((a, b) => a.left - b.left)
     .slice(0, most)
     .map(({ mend }) => mend);

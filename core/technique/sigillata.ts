@@ -1,4 +1,4 @@
-import { brushedClean, toBisque } from './kiln.ts';
+import { brushedClean, toLowBisque } from './kiln.ts';
 import { coat, firstThen, from, shows, step, tooDry, tooWet, wrong } from './step.ts';
 import { water, type Technique } from './technique.ts';
 
@@ -87,17 +87,9 @@ export const sigillata: Technique = {
     brushedClean({
       words: ['Unused soft cloth: grit dulls it', 'Wrap it in unused film where it waits'],
     }),
-    ...toBisque,
+    ...toLowBisque,
   ],
   patches: [
-    {
-      when: {},
-      step: 'bisque',
-      set: {
-        effects: [{ does: 'fire', cone: '010', to: 'bisque' }],
-        words: ['Cone 010 to 08 keeps the shine; by cone 02 it is dull', 'Keep grit and dust off it'],
-      },
-    },
     {
       when: { on: 'leather', tool: 'sponge' },
       step: 'burnish-leather',

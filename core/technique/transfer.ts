@@ -98,15 +98,18 @@ export const transfer: Technique = {
     }),
     brushedClean(),
     ...toBisque,
-    ...glazed,
+    ...glazed.map((of) =>
+      of.shared === 'glaze'
+        ? {
+            ...of,
+            words: [
+              'Rinse the dust off and let it dry',
+              'Three seconds or less on the print',
+              'Wax the foot',
+            ],
+          }
+        : of,
+    ),
   ],
-  patches: [
-    {
-      when: {},
-      step: 'glaze',
-      set: {
-        words: ['Rinse the dust off and let it dry', 'Three seconds or less on the print', 'Wax the foot'],
-      },
-    },
-  ],
+  patches: [],
 };

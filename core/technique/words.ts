@@ -6,7 +6,7 @@ import type { Need, Span, Step, Usual } from './technique.ts';
 const readings = { skin: 'outer millimetre', mean: 'mean', core: 'core' } as const;
 
 /** A span of the moisture index. */
-export function spanWords({ driest, wettest }: Span): string {
+function spanWords({ driest, wettest }: Span): string {
   if (driest === undefined) return wettest === undefined ? 'any' : `at most ${wettest}`;
   return wettest === undefined ? `at least ${driest}` : `${driest} to ${wettest}`;
 }

@@ -1,37 +1,13 @@
-import type { Gate } from '../../core/piece/gates.ts';
-import { techniqueNamed } from '../../core/technique/catalogue.ts';
+import { gateOf, type Gate } from '../../core/piece/gates.ts';
 import { compose } from '../../core/technique/compose.ts';
-import { wholeZone } from '../../core/technique/layer.ts';
+import { layerOf } from '../../core/technique/technique.test-support.ts';
 
 const HOUR = 3_600_000;
-const { id, rev } = techniqueNamed('sgraffito');
-const { planned } = compose([
-  {
-    id: 'first',
-    technique: id,
-    rev,
-    schools: {},
-    zones: [wholeZone],
-    face: 'outside',
-    upon: null,
-    also: [],
-    stock: [],
-  },
-]);
-const [first, second, third, ...rest] = planned;
+const [first, second, third, ...rest] = compose([
+  layerOf('sgraffito', {}, { id: 'first', upon: null }),
+]).planned;
 const gate = (of: Gate['planned'], change: Partial<Gate>): Gate => ({
-  planned: of,
-  status: 'ahead',
-  doneAt: null,
-  opens: null,
-  closes: null,
-  doAt: null,
-  wait: null,
-  windows: [],
-  chain: [],
-  joint: null,
-  enough: null,
-  rescue: null,
+  ...gateOf(of, 'ahead', null),
   ...change,
 });
 

@@ -28,6 +28,7 @@ import { wrongFields } from '../frame/shape.ts';
 import { useShelf } from '../slips/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
 import { deed } from './deed.ts';
+import { coneWords } from './effectWords.ts';
 import { fieldsOf, type EffectField } from './effectFields.ts';
 import { FaultsField } from './FaultsField.tsx';
 import { Fit } from './Fit.tsx';
@@ -254,7 +255,8 @@ interface EffectInputProps {
   error: string | undefined;
 }
 
-function EffectInput({ field: { label, as, help }, text, onText, error }: EffectInputProps) {
+function EffectInput({ field: { key, label, as, help }, text, onText, error }: EffectInputProps) {
+  const units = useUnits();
   const props = { label, text, onText, help };
   if (as === 'text')
     return (
@@ -263,7 +265,7 @@ function EffectInput({ field: { label, as, help }, text, onText, error }: Effect
         value={text}
         onChange={({ target }) => onText(target.value)}
         error={error !== undefined}
-        helperText={error ?? help}
+        helperText={error ?? (key === 'cone' ? coneWords(text, units) : help)}
       />
     );
   const wrong = error === undefined ? {} : { error };

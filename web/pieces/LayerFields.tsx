@@ -8,7 +8,6 @@ import {
   techniques,
 } from '../../core/technique/catalogue.ts';
 import { compose } from '../../core/technique/compose.ts';
-import { mendsOf } from '../../core/technique/mend.ts';
 import { secondsWords } from '../../core/technique/words.ts';
 import { ProfilePicture } from '../draw/ProfilePicture.tsx';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
@@ -17,6 +16,7 @@ import { Section, Trouble } from '../frame/parts.tsx';
 import { faded } from '../frame/theme.ts';
 import { useShelf } from '../slips/shelf.ts';
 import { Columns } from '../frame/Columns.tsx';
+import { useMends } from './useMends.ts';
 import { freshLayer, layersFrom, typedFrom, type TypedLayer, type Where } from './typedLayer.ts';
 
 interface LayerFieldsProps {
@@ -32,7 +32,7 @@ export function LayerFields({ layers, onLayers, form, wrong }: LayerFieldsProps)
     onLayers(layers.map((layer, k) => (k === i ? { ...layer, ...more } : layer)));
   const made = layersFrom(layers);
   const { conflicts, planned } = compose(made, undefined, { form });
-  const mends = conflicts.length > 0 ? mendsOf(made, { form }, hasHeight(form)) : [];
+  const mends = useMends(made, form) ?? [];
   const hands = planned.reduce(
     (sum, { step, optional }) => sum + (optional ? 0 : (step.takesS?.usual ?? 0)),
     0,

@@ -1,10 +1,10 @@
 import { fireEvent, screen, within } from '@testing-library/react';
+import { layerOf } from '../../core/technique/technique.test-support.ts';
 import { describe, expect, it, vi } from 'vitest';
 import { planPiece } from '../../core/plan/plan.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import type { PieceAnswer } from '../../api/routes.ts';
-import { techniqueNamed } from '../../core/technique/catalogue.ts';
-import { wholeZone, type Layer } from '../../core/technique/layer.ts';
+import type { Layer } from '../../core/technique/layer.ts';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../../core/piece/piece.test-support.ts';
 import { choose, loggedOnly, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { Parts } from './Parts.tsx';
@@ -12,18 +12,7 @@ import { PieceLayers } from './PieceLayers.tsx';
 import { layersFrom, typedFrom } from './typedLayer.ts';
 
 const made = cruetMade({ roomId: 'room-default', clayId: 'clay-default' });
-const layer = (technique: string, more: Partial<Layer> = {}): Layer => ({
-  id: technique,
-  technique,
-  rev: techniqueNamed(technique).rev,
-  schools: {},
-  zones: [wholeZone],
-  face: 'outside',
-  upon: 'firm',
-  also: [],
-  stock: [],
-  ...more,
-});
+const layer = (technique: string, more: Partial<Layer> = {}): Layer => layerOf(technique, {}, more);
 
 describe('what a piece carries', () => {
   const opened = () => {

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { schoolsOf, techniqueNamed, techniqueOf, techniques } from '../../core/technique/catalogue.ts';
-import { wholeZone, type Layer, type Zone } from '../../core/technique/layer.ts';
+import { USUAL_FEATURE_M, wholeZone, type Layer, type Zone } from '../../core/technique/layer.ts';
 import type { Face, Only } from '../../core/technique/technique.ts';
 import { typedNumber } from '../frame/fields.tsx';
 
@@ -77,9 +77,6 @@ export const layersFrom = (typed: TypedLayer[]): Layer[] =>
 
 const share = (text: string): number => (typedNumber(text) ?? Number.NaN) / 100;
 
-/** A feature of a motif is about so wide, where nobody measured it, m. */
-const FEATURE = 0.01;
-
 function zonesFrom(where: Where): Zone[] {
   switch (where.kind) {
     case 'whole':
@@ -107,7 +104,7 @@ function zonesFrom(where: Where): Zone[] {
           kind: 'motif',
           within: wholeZone.id,
           share: share(where.share),
-          widthM: FEATURE,
+          widthM: USUAL_FEATURE_M,
         },
       ];
   }
