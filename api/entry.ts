@@ -4,6 +4,7 @@ import { belief, howMany, taughtable } from './learned.ts';
 import { versionOf, type VersionOf } from '../core/log/entry.ts';
 import { earlierBodies, outcome, pieceBodies, stage } from './piece.ts';
 import { slipBodies } from './slip.ts';
+import { technique } from './technique.ts';
 import {
   brokerUrl,
   colour,
@@ -171,6 +172,7 @@ export const bodies = {
   'studio.set': studioSet,
   'room.set': roomSet,
   'clay.set': clayBody,
+  'technique.set': technique,
   'sensor.set': z.object({
     url: brokerUrl,
     topic: mqttTopic,

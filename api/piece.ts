@@ -1,6 +1,24 @@
 import { z } from 'zod';
 import { THINNEST_SLIP } from '../core/slip/density.ts';
-import { adjustment, slipUse } from './slip.ts';
+import { adjustment } from './slip.ts';
+import {
+  cover,
+  duty,
+  effect,
+  face,
+  heatTool,
+  key,
+  mist,
+  role,
+  seconds,
+  share,
+  sign,
+  stand,
+  technique,
+  thickness,
+} from './technique.ts';
+
+export { cover, stand } from './technique.ts';
 import {
   across,
   grainDensity,
@@ -16,8 +34,6 @@ import {
 
 /** The shapes of what is logged of pieces: as it is written today, and as earlier versions wrote it. */
 
-export const cover = z.enum(['open', 'fan', 'draped', 'paper-bag', 'tight', 'damp-cloth', 'damp-box']);
-export const stand = z.enum(['board', 'rack', 'plaster', 'mould']);
 export const stage = z.enum([
   'plastic',
   'soft-leather-hard',
@@ -27,11 +43,7 @@ export const stage = z.enum([
   'bone-dry',
 ]);
 export const outcome = z.enum(['good', 'mixed', 'bad']);
-const sign = z.enum(['matte', 'print-free', 'firm', 'touch-dry']);
-const face = z.enum(['outside', 'inside']);
 const place = z.enum(['rim', 'wall', 'foot', 'floor', 'attachment']);
-const role = z.enum(['handle', 'spout', 'lid', 'foot', 'coils', 'slab']);
-const heatTool = z.enum(['heat-gun', 'torch']);
 const attachment = within('A handle', 0.001, 0.1, 'between 1 and 100 mm thick', 'or none.').nullable();
 
 export const form = z.discriminatedUnion('kind', [
@@ -78,9 +90,6 @@ export const form = z.discriminatedUnion('kind', [
   }),
 ]);
 
-const share = (field: string, least = 0) =>
-  within(field, least, 1, `between ${least * 100} and 100 %`, 'of the zone it lies in.');
-
 const zoneHead = { id, name: name('The name of the zone') };
 const zone = z
   .discriminatedUnion('kind', [
@@ -106,9 +115,10 @@ const zone = z
   });
 
 const layer = z.object({
-  id: id.regex(/^[^/@]+$/, 'A layer is named without / and @.'),
+  id: key,
   technique: id,
   rev: id,
+  own: technique.exactOptional(),
   schools: z.record(id, id),
   zones: z
     .array(zone)
@@ -135,87 +145,12 @@ const layers = z
   .max(12, 'At most twelve layers on one piece.');
 
 export const stepRef = z.object({
-  layer: id.regex(/^[^/@]+$/),
-  step: id.regex(/^[^/@]+$/),
+  layer: key,
+  step: key,
   zone: id.nullable(),
   pass: z.int().min(1).max(200),
 });
 const refs = z.array(stepRef).max(12);
-
-const thickness = within(
-  'Coat thickness',
-  1e-5,
-  0.02,
-  'between 0.01 and 20 mm',
-  'brushed coats are 0.1 to 0.25 mm wet.',
-);
-const depth = within('The depth', 0, 0.05, 'between 0 and 50 mm', 'measure it with a needle.');
-const seconds = within('The pass', 1, 1800, 'between a second and half an hour', 'dry the skin only.');
-const perArea = (field: string, usual: string) => within(field, 0.005, 2, 'between 5 and 2000 g/m²', usual);
-
-const effect = z.discriminatedUnion('does', [
-  z.object({
-    does: z.enum(['coat', 'line']),
-    use: slipUse,
-    thicknessM: thickness,
-    share: share('Its share', 0.01),
-  }),
-  z.object({
-    does: z.literal('fill'),
-    use: slipUse,
-    depthM: depth,
-    proud: within('How proud it is', 0, 2, 'between 0 and 200 %', 'a quarter of the depth is usual.'),
-    share: share('Its share', 0.01),
-  }),
-  z.object({
-    does: z.literal('film'),
-    kgM2: within('The mist', 0.005, 0.5, 'between 5 and 500 g/m²', 'one light misting is about 50.'),
-    share: share('Its share', 0.01),
-  }),
-  z.object({
-    does: z.enum(['silicate', 'wash']),
-    kgM2: perArea('What was laid', '100 to 400 is usual.'),
-    share: share('Its share', 0.01),
-  }),
-  z.object({ does: z.enum(['cut', 'scrape']), depthM: depth, share: share('Its share') }),
-  z.object({
-    does: z.literal('heat'),
-    tool: heatTool,
-    seconds,
-    duty: within(
-      'The share of time it points there',
-      0.02,
-      1,
-      'between 2 and 100 %',
-      'a moving flame is about a third.',
-    ),
-  }),
-  z.object({
-    does: z.literal('stretch'),
-    by: z.enum(['hoop', 'area']),
-    ratio: within(
-      'The stretch',
-      1,
-      4,
-      'between 1 and 4 times the face',
-      'it is the new girth over the old, or the new area over the old; log a larger one as two.',
-    ),
-  }),
-  z.object({ does: z.literal('shape') }),
-  z.object({ does: z.literal('join'), part: role }),
-  z.object({ does: z.literal('stand'), cover: cover.exactOptional(), stand: stand.exactOptional() }),
-  z.object({ does: z.enum(['print', 'burnish', 'wipe', 'wax']), share: share('Its share') }),
-  z.object({
-    does: z.literal('glaze'),
-    seconds: within('The dip', 0, 600, 'between 0 and 600 s', '3 to 6 s are usual.'),
-  }),
-  z.object({
-    does: z.literal('fire'),
-    cone: words('The cone', 12).min(1, 'Which cone was it fired to?'),
-    to: z.enum(['raw', 'bisque', 'glazed']),
-  }),
-  z.object({ does: z.literal('none') }),
-]);
 
 const pieceBegun = z.object({
   name: name('The name'),
@@ -273,18 +208,12 @@ export const earlierBodies = {
   'piece.made': earlierMade,
   'piece.corrected': earlierMade.extend({ madeAt: instant }),
   'piece.misted': z.object({
-    waterKgM2: within('The mist', 0.005, 0.5, 'between 5 and 500 g/m²', 'one light misting is about 50.'),
+    waterKgM2: mist,
   }),
   'piece.heated': z.object({
     tool: heatTool,
     seconds,
-    duty: within(
-      'The share of time it points there',
-      0.02,
-      1,
-      'between 2 and 100 %',
-      'a moving flame is about a third.',
-    ),
+    duty,
   }),
   'piece.coated': z.object({
     stepId: stepId.nullable(),

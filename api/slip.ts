@@ -51,7 +51,7 @@ export const feel = z.enum([
   'paste',
 ]);
 
-const hazard = z.enum(Object.keys(hazards) as [HazardId, ...HazardId[]]);
+export const hazard = z.enum(Object.keys(hazards) as [HazardId, ...HazardId[]]);
 export const adjustment = z.enum(['none', 'deflocculated', 'flocculated']);
 const waste = z.enum(['clean', 'thin-deflocculated', 'coloured', 'silicate', 'toxic']);
 const percent = (field: string, most = 100) =>

@@ -1,5 +1,6 @@
 import type { Entry, Make } from './maker.ts';
 import { layer, pieceActs, type Form, type Outcome } from './pieceActs.ts';
+import { numerals } from './ownTechnique.ts';
 
 /** Pieces at every stage: due now, waiting, holding, late, and some that are finished, well and badly. */
 export function pieces(make: Make): Entry[][] {
@@ -167,7 +168,12 @@ export function pieces(make: Make): Entry[][] {
     seen('piece-lantern-reeds', 0, '10:09', 'coat', 1),
     coat('piece-lantern-reeds', 0, '10:18', 2, 'tub-night', 0.0003),
 
-    made('piece-number-14', 1, '14:10', { name: 'House number 14', form: plaque, cover: 'draped' }),
+    made('piece-number-14', 1, '14:10', {
+      name: 'House number 14',
+      form: plaque,
+      cover: 'draped',
+      layers: [layer(numerals.id, numerals.rev, {}, ['tub-chalk'], { own: numerals })],
+    }),
 
     made('piece-cruet-heron', 1, '14:20', { name: 'Oil cruet, heron', form: cruet, clayId: 'clay-buff' }),
     covered('piece-cruet-heron', 1, '17:40', 'tight'),

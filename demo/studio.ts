@@ -1,3 +1,4 @@
+import { numerals } from './ownTechnique.ts';
 import type { Entry, Make } from './maker.ts';
 
 const day = (weekday: number) => [
@@ -30,7 +31,7 @@ const paleClay = {
   dryColour: '#e8dcc6',
 };
 
-/** The workshop's hours, its two makers and its two clays. */
+/** The workshop's hours, its two makers, its two clays and its own technique. */
 export function studioEntries({ entry }: Make): Entry[] {
   return [
     entry('studio.set', 'studio', 40, '09:00', {
@@ -44,5 +45,6 @@ export function studioEntries({ entry }: Make): Entry[] {
     entry('maker.set', 'maker-default', 40, '09:02', { name: 'Odo', units, scaleStepKg: 1e-4 }),
     entry('clay.set', 'clay-default', 40, '09:05', sandClay),
     entry('clay.set', 'clay-buff', 40, '09:06', paleClay),
+    entry('technique.set', numerals.id, 39, '09:10', numerals),
   ];
 }

@@ -1,11 +1,11 @@
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Technique } from '../core/technique/technique.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { createCases } from './planning/cases.ts';
 import { act, emptyFolder, entry, NOW, opened } from './testing/studio.ts';
 
-/** A technique that nobody ever heard of: one file of data. */
-const combing: Technique = vi.hoisted(() => ({
+/** A technique that nobody ever heard of: nothing but data, which comes from outside. */
+const combing: Technique = {
   id: 'feather-combing',
   rev: '1',
   name: 'Feather combing',
@@ -19,13 +19,13 @@ const combing: Technique = vi.hoisted(() => ({
       verb: 'Log ground laid',
       effects: [
         {
-          does: 'coat' as const,
-          use: 'poured-ground' as const,
+          does: 'coat',
+          use: 'poured-ground',
           thicknessM: { usual: 0.0008 },
           share: { usual: 1 },
         },
       ],
-      needs: [{ kind: 'water' as const, of: 'skin' as const, spans: [{ driest: 62, wettest: 88 }] }],
+      needs: [{ kind: 'water', of: 'skin', spans: [{ driest: 62, wettest: 88 }] }],
       takesS: { usual: 180 },
       look: ['It shines all over'],
       words: ['Pour it in one go'],
@@ -36,8 +36,8 @@ const combing: Technique = vi.hoisted(() => ({
       key: 'comb',
       name: 'Comb it',
       verb: 'Log combed',
-      effects: [{ does: 'none' as const }],
-      needs: [{ kind: 'sign' as const, sign: 'matte' as const, of: 'ground', side: 'before' as const }],
+      effects: [{ does: 'none' }],
+      needs: [{ kind: 'sign', sign: 'matte', of: 'ground', side: 'before' }],
       takesS: { usual: 120 },
       look: [],
       words: ['While it is wet'],
@@ -46,13 +46,7 @@ const combing: Technique = vi.hoisted(() => ({
     },
   ],
   patches: [],
-}));
-
-/** One row of the catalogue. */
-vi.mock('../core/technique/rows.ts', async (original) => {
-  const { rows } = await original<{ rows: Technique[] }>();
-  return { rows: [...rows, combing] };
-});
+};
 
 describe('an invented technique', () => {
   it('is planned, logged and finished with nothing but its data', async () => {
@@ -63,6 +57,7 @@ describe('an invented technique', () => {
       id: 'one',
       technique: 'feather-combing',
       rev: '1',
+      own: combing,
       schools: {},
       zones: [{ id: 'whole', name: 'All over', kind: 'whole' as const }],
       face: 'outside' as const,
@@ -86,6 +81,9 @@ describe('an invented technique', () => {
       },
       at(4),
     );
+    expect(await keep(act(entry('technique.set', combing.id, combing, at(5))))).toMatchObject({
+      kind: 'kept',
+    });
     expect(await keep(act(made))).toMatchObject({ kind: 'kept' });
     const plan = async () => {
       const cases = createCases(folder.store, null);
@@ -93,7 +91,10 @@ describe('an invented technique', () => {
       if (!given.ok) throw new Error(given.problem.message);
       return planPiece(given.value, NOW, undefined, { members: 8 })!;
     };
+    const later = { ...combing, rev: '2', steps: combing.steps.slice(0, 1) };
+    expect(await keep(act(entry('technique.set', combing.id, later, at(3))))).toMatchObject({ kind: 'kept' });
     const first = await plan();
+    // the piece keeps the revision that it was begun with
     expect(first.gates.map(({ planned }) => planned.key)).toEqual(['one/ground/1', 'one/comb/1']);
     expect(first.next!.status).toBe('now');
     expect(first.next!.chain).toEqual(['one/comb/1']);

@@ -79,6 +79,7 @@ const router = createBrowserRouter([
       },
       { path: 'techniques', lazy: lazily('Techniques') },
       { path: 'techniques/:id', lazy: lazily('Technique') },
+      { path: 'techniques/:id/own', lazy: lazily('OwnTechnique') },
       { path: 'studio', lazy: lazily('Studio') },
       { path: 'studio/fit', lazy: lazily('LogFit') },
       {

@@ -23,6 +23,7 @@ export const views = {
   Settle: async () => (await import('./slips/Settle.tsx')).Settle,
   Techniques: async () => (await import('./techniques/Techniques.tsx')).Techniques,
   Technique: async () => (await import('./techniques/Technique.tsx')).Technique,
+  OwnTechnique: async () => (await import('./techniques/OwnTechnique.tsx')).OwnTechnique,
   Studio: async () => (await import('./studio/Studio.tsx')).Studio,
   LogFit: async () => (await import('./studio/LogFit.tsx')).LogFit,
   DryingTest: async () => (await import('./studio/DryingTest.tsx')).DryingTest,

@@ -1,6 +1,6 @@
 import { isCone } from '../firing/cone.ts';
 import { judgeGravity } from '../slip/density.ts';
-import { stepsOf, techniqueOf } from '../technique/catalogue.ts';
+import { isFrozen, stepsOf, techniqueOf } from '../technique/catalogue.ts';
 import { refKey, type Layer, type Planned, type StepRef } from '../technique/layer.ts';
 import type { Effect, Need } from '../technique/technique.ts';
 import { problem, type Problem } from '../units/problem.ts';
@@ -34,7 +34,7 @@ export function stepProblem(piece: PieceState, entries: readonly Entry[], refs: 
   const layers = layersEver(piece, entries);
   const known = (ref: StepRef) => {
     const layer = layers.find(({ id }) => id === ref.layer);
-    const technique = layer && techniqueOf(layer.technique, layer.rev);
+    const technique = layer && techniqueOf(layer);
     const step = technique?.steps.find(({ key }) => key === ref.step);
     if (!step || !technique) return false;
     // what stands in a log of one school may have been planned by another
@@ -110,7 +110,7 @@ function orderProblem(
   for (const [i, ref] of entry.body.refs.entries()) {
     const planned = plannedOf(piece, ref);
     const layer = piece.layers.find(({ id }) => id === ref.layer);
-    if (!planned || !before || !layer || techniqueOf(layer.technique, layer.rev)?.frozen) continue;
+    if (!planned || !before || !layer || isFrozen(layer)) continue;
     for (const need of planned.step.needs) {
       const lacking = lackingBefore(before, need, piece, ref);
       if (lacking)

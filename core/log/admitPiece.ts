@@ -1,6 +1,6 @@
 import { narrowest, type Form } from '../form/form.ts';
 import { placesOf } from '../form/places.ts';
-import { techniqueOf } from '../technique/catalogue.ts';
+import { ownProblem, techniqueOf } from '../technique/catalogue.ts';
 import { compose } from '../technique/compose.ts';
 import type { Layer } from '../technique/layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
@@ -84,13 +84,17 @@ function placeProblem({ made, stand }: PieceState, { place }: Entry): Problem | 
 
 /** Layers of techniques that are known, in an order that can be. */
 function layersProblem(layers: readonly Layer[]): Problem | null {
-  for (const [i, { technique, rev, id }] of layers.entries()) {
-    if (!techniqueOf(technique, rev))
+  for (const [i, layer] of layers.entries()) {
+    const { technique, rev, id, own } = layer;
+    const found = techniqueOf(layer);
+    if (!found || (own && (own.id !== technique || own.rev !== rev)))
       return problem(
         'no-such-technique',
         `body.layers.${i}.technique`,
         'This program knows no such technique: reload the page, or pick one from the list.',
       );
+    const wrong = own && ownProblem(own);
+    if (wrong) return { ...wrong, field: `body.layers.${i}.own.${wrong.field}` };
     if (layers.findIndex((other) => other.id === id) !== i)
       return problem(
         'same-layer',

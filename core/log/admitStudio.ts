@@ -1,5 +1,6 @@
 import { problem, type Problem } from '../units/problem.ts';
 import type { Rules } from './admission.ts';
+import { ownProblem } from '../technique/catalogue.ts';
 import { entriesOf, type EntryKind, type EntryOf } from './entry.ts';
 import { entriesAbout, type Ledger } from './ledger.ts';
 import { exists } from './presence.ts';
@@ -7,7 +8,7 @@ import { SCALE, STUDIO } from './studio.ts';
 
 type StudioKind = Extract<
   EntryKind,
-  `${'readings' | 'studio' | 'room' | 'clay' | 'sensor' | 'scale' | 'learning' | 'maker' | 'act'}.${string}`
+  `${'readings' | 'studio' | 'room' | 'clay' | 'technique' | 'sensor' | 'scale' | 'learning' | 'maker' | 'act'}.${string}`
 >;
 
 const any = (): null => null;
@@ -23,6 +24,10 @@ export const studioRules: Pick<Rules, StudioKind> = {
   'studio.set': only(STUDIO),
   'room.set': any,
   'clay.set': any,
+  'technique.set': ({ subject, body }) =>
+    subject === body.id
+      ? within(ownProblem(body))
+      : problem('other-name', 'body.id', 'It is logged under another name than its own: reload the page.'),
   'sensor.set': any,
   'scale.set': only(SCALE),
   'learning.reset': ({ subject }, { ledger }) => subjectProblem(ledger, subject),
@@ -31,6 +36,8 @@ export const studioRules: Pick<Rules, StudioKind> = {
   'maker.set': any,
   'act.retracted': any,
 };
+
+const within = (found: Problem | null): Problem | null => found && { ...found, field: `body.${found.field}` };
 
 /** The same file once more says nothing new of a room. */
 function takenProblem(ledger: Ledger, { id, subject, body }: EntryOf<'readings.taken'>): Problem | null {

@@ -14,7 +14,7 @@ import type { FlowCup } from '../slip/flow.ts';
 import type { Material } from '../slip/material.ts';
 import type { Recipe } from '../slip/recipe.ts';
 import type { Layer, StepRef, Zone } from '../technique/layer.ts';
-import type { Effect, Face, Role } from '../technique/technique.ts';
+import type { Effect, Face, Role, Technique } from '../technique/technique.ts';
 import type { UnitChoice } from '../units/quantity.ts';
 
 import type { TubMade, GravitySample, TubMeasured, BatchBegun, TrialBegun } from './slipBodies.ts';
@@ -222,6 +222,8 @@ export interface EntryBodies {
   /** A bench scale that sends its mass in grams when its button is pressed. */
   'scale.set': { url: string; topic: string; massPath: string; on: boolean };
   'clay.set': ClayBody;
+  /** A technique of the studio's own, each setting a revision of it; pieces keep the one they were begun with. */
+  'technique.set': Technique;
   /** What was learned of a room or a clay before now no longer counts; all of it where nothing is named. */
   'learning.reset': { unknown?: Taughtable | undefined };
   /** What another studio has learned of such a room or clay, taken over as a lesson. */

@@ -138,7 +138,7 @@ export function progressOf(piece: PieceState): Progress {
   };
   const untilOf = (ref: Omit<StepRef, 'pass'>) => {
     const layer = piece.layers.find(({ id }) => id === ref.layer)!;
-    return techniqueOf(layer.technique, layer.rev)?.steps.find(({ key }) => key === ref.step)?.repeat?.until;
+    return techniqueOf(layer)?.steps.find(({ key }) => key === ref.step)?.repeat?.until;
   };
   return {
     done: timesDone,
@@ -176,7 +176,7 @@ export const tubsNamed = ({ layers }: PieceState): string[] => [
 export const techniqueNames = (layers: readonly Layer[]): string =>
   layers
     .filter(({ dropped }) => !dropped)
-    .map(({ technique, rev }) => techniqueOf(technique, rev)?.name ?? technique)
+    .map((layer) => techniqueOf(layer)?.name ?? layer.technique)
     .join(', ');
 
 /** The parts that open steps of a piece join on, and that were not made yet. */

@@ -20,6 +20,7 @@ export const foundedBy: Record<SubjectKind, EntryKind | null> = {
   studio: null,
   room: 'room.set',
   clay: 'clay.set',
+  technique: 'technique.set',
   sensor: null,
   scale: null,
   learning: null,

@@ -101,6 +101,7 @@ const references: { [K in EntryKind]: (entry: EntryOf<K>) => Reference[] } = {
   'sensor.set': ({ subject }) => to('room', subject, 'subject'),
   'scale.set': none,
   'clay.set': none,
+  'technique.set': none,
   'learning.reset': none,
   'learning.taught': none,
   'maker.set': none,

@@ -1,8 +1,6 @@
 import type { EntryBodies, Entry } from './entry.ts';
-import type { Named, StudioState } from './studio.ts';
+import type { Named, Settable, StudioState } from './studio.ts';
 import { STUDIO } from './studio.ts';
-
-type Settable = 'studio.set' | 'room.set' | 'clay.set' | 'maker.set';
 
 /**
  * What must be set again so that another studio's log, taken in, leaves the settings here as they were: those that were
@@ -37,5 +35,6 @@ export function settingsKept(
   each('room.set', before.rooms, after.rooms);
   each('clay.set', before.clays, after.clays);
   each('maker.set', before.makers, after.makers);
+  each('technique.set', before.techniques, after.techniques);
   return { entries, names };
 }

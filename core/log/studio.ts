@@ -1,4 +1,5 @@
 import { defaultBody, type ClayBody } from '../clay/body.ts';
+import type { Technique } from '../technique/technique.ts';
 import { metricUnits, type Instant } from '../units/quantity.ts';
 import { entriesOf, type EntryBodies, type EntryOf, type RoomSet, type StudioSet } from './entry.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
@@ -31,7 +32,8 @@ export interface Revision<T> {
   set: T;
 }
 
-type Settable = 'studio.set' | 'room.set' | 'clay.set' | 'maker.set';
+/** Settings that hold until they are set anew. */
+export type Settable = 'studio.set' | 'room.set' | 'clay.set' | 'maker.set' | 'technique.set';
 
 /** The settings of one kind and subject over time, ascending; the built-in one first where there is one. */
 function revisions<K extends Settable>(
@@ -69,7 +71,7 @@ function catalogue<K extends Settable>(
   });
 }
 
-/** The settings of the studio, its rooms, clays and makers. */
+/** The settings of the studio, its rooms, clays, makers and techniques. */
 export interface StudioState {
   studio: StudioSet;
   /** Whether the maker has set the studio up. */
@@ -77,10 +79,12 @@ export interface StudioState {
   rooms: Named<RoomSet>[];
   clays: Named<ClayBody>[];
   makers: Named<EntryBodies['maker.set']>[];
+  /** Techniques of its own. */
+  techniques: Named<Technique>[];
 }
 
 /** The settings as the log has them, worked out anew only where one was set. */
-export const studioOf = rememberedBy(['studio', 'room', 'clay', 'maker'], foldStudio);
+export const studioOf = rememberedBy(['studio', 'room', 'clay', 'maker', 'technique'], foldStudio);
 
 function foldStudio(ledger: Ledger): StudioState {
   const studio = revisions(ledger, 'studio.set', STUDIO, defaultStudio);
@@ -92,6 +96,7 @@ function foldStudio(ledger: Ledger): StudioState {
     makers: catalogue(ledger, 'maker.set', {
       [DEFAULT_MAKER]: { name: 'Me', units: metricUnits, scaleStepKg: 1e-4 },
     }),
+    techniques: catalogue(ledger, 'technique.set', {}),
   };
 }
 

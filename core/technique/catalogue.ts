@@ -1,12 +1,28 @@
-import { rows } from './rows.ts';
+import type { Layer } from './layer.ts';
+import { problem, type Problem } from '../units/problem.ts';
+import { frozen, rows } from './rows.ts';
+import { unsound } from './sound.ts';
 import type { Need, Only, SchoolChoice, Step, Technique } from './technique.ts';
 
 /** The newest revision of each technique. */
 export const techniques = (): Technique[] => [...new Map(rows.map((row) => [row.id, row])).values()];
 
-/** A technique by name and revision; null where there is none. */
-export const techniqueOf = (id: string, rev: string): Technique | null =>
-  rows.find((row) => row.id === id && row.rev === rev) ?? null;
+/** The technique of a layer: the studio's own as it was then, or that of the catalogue; null where there is none. */
+export const techniqueOf = ({
+  technique,
+  rev,
+  own,
+}: Pick<Layer, 'technique' | 'rev' | 'own'>): Technique | null =>
+  own ?? rows.find((row) => row.id === technique && row.rev === rev) ?? null;
+
+/** Whether a layer was begun with a technique that does not change any more: what its log holds is taken as it is. */
+export const isFrozen = (layer: Layer): boolean => frozen.some((of) => of === techniqueOf(layer));
+
+/** Why a technique cannot be a studio's own; null where it can. */
+export const ownProblem = (own: Technique): Problem | null =>
+  rows.some(({ id }) => id === own.id)
+    ? problem('not-own', 'id', 'That is a technique of the list: copy it, and change the copy.')
+    : unsound(own);
 
 /** The newest revision of a technique. @throws where there is none of that name */
 export function techniqueNamed(id: string): Technique {

@@ -24,7 +24,7 @@ export function compose(
   progress: Progress = untouched,
   setting: Setting = {},
 ): Route {
-  const standing = layers.filter(({ dropped, technique, rev }) => !dropped && techniqueOf(technique, rev));
+  const standing = layers.filter((layer) => !layer.dropped && techniqueOf(layer));
   const runs = finished(standing.map((layer) => runOf(layer, progress)))
     .map((run, i) => ({ run, i, wettest: firstEdge(run.units) }))
     .sort((a, b) => b.wettest - a.wettest || a.i - b.i)
@@ -50,7 +50,7 @@ interface Run {
 
 /** Where a layer says how the piece is fired, it says so for all. */
 function finished(runs: Run[]): Run[] {
-  const finishes = runs.find(({ layer }) => techniqueOf(layer.technique, layer.rev)!.finishes);
+  const finishes = runs.find(({ layer }) => techniqueOf(layer)!.finishes);
   const fires = ({ step: { shared } }: Unit) => shared !== undefined && shared !== 'clean';
   return finishes
     ? runs.map((run) =>
@@ -60,7 +60,7 @@ function finished(runs: Run[]): Run[] {
 }
 
 function runOf(layer: Layer, progress: Progress): Run {
-  const technique = techniqueOf(layer.technique, layer.rev)!;
+  const technique = techniqueOf(layer)!;
   const steps = stepsOf(technique, schoolsOf(technique, layer.schools));
   const units: Unit[] = [];
   let phase = 0;

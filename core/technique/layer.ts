@@ -1,7 +1,7 @@
 import type { Sign } from '../coat/sign.ts';
 import type { PlaceName } from '../form/places.ts';
 import type { Problem } from '../units/problem.ts';
-import type { Face, Only, Step, StepKey } from './technique.ts';
+import type { Face, Only, Step, StepKey, Technique } from './technique.ts';
 
 /** Where on a piece something is done. */
 export type Zone = { id: string; name: string } & (
@@ -23,6 +23,8 @@ export interface Layer {
   id: string;
   technique: string;
   rev: string;
+  /** The studio's own technique as it was when the layer was begun; the catalogue's where there is none. */
+  own?: Technique;
   schools: Only;
   /** At least one. */
   zones: Zone[];

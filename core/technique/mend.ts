@@ -54,7 +54,7 @@ const changed = (layers: readonly Layer[], i: number, change: Partial<Layer>): L
 
 const schools = (layers: readonly Layer[]): Mend[] =>
   layers.flatMap((layer, i) => {
-    const technique = techniqueOf(layer.technique, layer.rev);
+    const technique = techniqueOf(layer);
     return (technique?.choices ?? []).flatMap(({ id, schools: all }) =>
       all
         .filter((school) => school.id !== layer.schools[id])
@@ -90,4 +90,4 @@ const without = (layers: readonly Layer[]): Mend[] =>
         layers: layers.filter((_, k) => k !== i),
       }));
 
-const named = ({ technique, rev }: Layer): string => techniqueOf(technique, rev)?.name ?? technique;
+const named = (layer: Layer): string => techniqueOf(layer)?.name ?? layer.technique;

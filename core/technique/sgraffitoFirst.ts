@@ -23,7 +23,6 @@ const coatRemedies: Remedy[] = [
 export const sgraffitoFirst: Technique = {
   id: 'sgraffito',
   rev: '1',
-  frozen: true,
   name: 'Sgraffito',
   gives:
     'A coat on the leather-hard wall, cut away down to the clay while wall and coat are firm and still damp.',

@@ -4,7 +4,8 @@ import { hazards } from '../hazard/hazard.ts';
 import { consistencies } from '../slip/consistency.ts';
 import { schoolsOf, stepsOf, techniqueNamed, techniques } from './catalogue.ts';
 import { rows } from './rows.ts';
-import type { Effect, Need, Only, Usual } from './technique.ts';
+import { unsound } from './sound.ts';
+import type { Effect, Only, Usual } from './technique.ts';
 import { waysOf } from './technique.test-support.ts';
 
 const named = rows.map((row) => [`${row.id} ${row.rev}`, row] as const);
@@ -32,33 +33,10 @@ describe.each(named)('%s', (_name, technique) => {
     }
   });
 
-  it('refers to steps, choices and schools that are there', () => {
-    const keys = technique.steps.map(({ key }) => key);
-    const isChoice = (only: Only | undefined) =>
-      Object.entries(only ?? {}).every(([choice, school]) =>
-        technique.choices.some(({ id, schools }) => id === choice && schools.some((s) => s.id === school)),
-      );
-    const needsOf = (needs: Need[]) =>
-      needs.every((need) => {
-        if (!isChoice(need.only)) return false;
-        if (need.kind === 'water' || !('of' in need) || need.of === undefined) return true;
-        return need.of.startsWith('@') || keys.includes(need.of);
-      });
-    for (const step of technique.steps) {
-      expect(isChoice(step.only), step.key).toBe(true);
-      expect(needsOf(step.needs), step.key).toBe(true);
-      for (const { redo, only } of step.remedies) {
-        expect(isChoice(only)).toBe(true);
-        if (redo) expect(keys).toContain(redo);
-      }
-      for (const hazard of step.hazards) expect(hazards[hazard]).toBeDefined();
-    }
-    for (const { when, step, set } of technique.patches) {
-      expect(isChoice(when)).toBe(true);
-      expect(keys).toContain(step);
-      expect(needsOf(set.needs ?? [])).toBe(true);
-    }
-    for (const { usual, schools } of technique.choices) expect(schools.map(({ id }) => id)).toContain(usual);
+  it('holds together, and names cautions that are there', () => {
+    expect(unsound(technique)).toBeNull();
+    for (const { hazards: of } of technique.steps)
+      for (const hazard of of) expect(hazards[hazard]).toBeDefined();
   });
 
   it('names spans that are open somewhere, and quantities within their bounds', () => {

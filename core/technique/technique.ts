@@ -172,8 +172,10 @@ export interface Technique {
   patches: Patch[];
   /** Its steps from the kiln on stand for those of all layers of a piece. */
   finishes?: true;
-  /** As the pieces of earlier logs had it: what they hold is taken as it is. */
-  frozen?: true;
+  /** The technique that a studio made this of as its own. */
+  copyOf?: string;
+  /** A studio's own that is not begun any more. */
+  retired?: true;
 }
 
 /** What the trade says of a quantity, without bounds. */

@@ -1,4 +1,5 @@
 import { iso, type Dice, type Draft } from './dice.ts';
+import { ownTechnique } from './studio.ts';
 
 const HOUR = 3_600_000;
 
@@ -66,10 +67,14 @@ export function pieceDrafts({ chance, int, between, one, maybe, fresh, some, ope
     ])();
   const layer = (id: string) => {
     const [technique, rev] = one(techniques);
+    const own = chance(0.2)
+      ? ownTechnique('own-1', '1', { from: between(-10, 60), to: between(50, 130) })
+      : null;
     return {
       id,
-      technique,
-      rev,
+      technique: own?.id ?? technique,
+      rev: own?.rev ?? rev,
+      ...(own && { own }),
       schools: chance(0.5)
         ? {}
         : { skin: one(['heat', 'air']), finish: one(['leather', 'dry', 'wax', 'sunk']) },

@@ -1,5 +1,46 @@
 import type { Dice, Draft } from './dice.ts';
 
+/** A technique of two steps; its window is upside down where it is given so. */
+export const ownTechnique = (id: string, rev: string, window: { from: number; to: number }) => ({
+  id,
+  rev,
+  name: `Own ${id}`,
+  gives: 'A coat, and lines in it',
+  tools: [],
+  choices: [],
+  patches: [],
+  steps: [
+    {
+      key: 'coat',
+      name: 'Coat',
+      verb: 'Log coat',
+      effects: [{ does: 'coat', use: 'brushed-engobe', thicknessM: { usual: 0.0003 }, share: { usual: 1 } }],
+      needs: [
+        { kind: 'water', of: 'skin', spans: [{ driest: window.from, wettest: window.to }], pass: 'first' },
+        { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
+      ],
+      takesS: { usual: 300 },
+      repeat: { least: 1, usual: 2, most: 3 },
+      look: [],
+      words: ['Brush it on'],
+      remedies: [],
+      hazards: [],
+    },
+    {
+      key: 'cut',
+      name: 'Cut',
+      verb: 'Log cut',
+      effects: [{ does: 'cut', depthM: { usual: 0.001 }, share: { usual: 0.2 } }],
+      needs: [{ kind: 'sign', sign: 'firm', of: 'coat', side: 'after' }],
+      takesS: { usual: 600 },
+      look: [],
+      words: ['Cut it'],
+      remedies: [],
+      hazards: ['sharp'],
+    },
+  ],
+});
+
 /** Every kind of entry that sets something of the studio. */
 export function studioDrafts({ chance, int, between, one, colour, fresh, some, count }: Dice) {
   const cycle = () => ({
@@ -21,6 +62,8 @@ export function studioDrafts({ chance, int, between, one, colour, fresh, some, c
     wetColour: colour(),
     dryColour: colour(),
   });
+  const technique = (id: string) =>
+    ownTechnique(id, String(int(1, 9)), { from: between(-10, 60), to: between(40, 130) });
   const ofStudio: (() => Draft)[] = [
     () => ({
       kind: 'studio.set',
@@ -70,6 +113,10 @@ export function studioDrafts({ chance, int, between, one, colour, fresh, some, c
         scaleStepKg: 10 ** between(-6, -1),
       },
     }),
+    () => {
+      const id = `own-${int(1, 4)}`;
+      return { kind: 'technique.set', subject: chance(0.9) ? id : 'other', body: technique(id) };
+    },
     () => ({
       kind: 'learning.reset',
       subject: one([some('room'), some('clay')]),

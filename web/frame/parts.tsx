@@ -112,3 +112,15 @@ export function Empty({
     </Box>
   );
 }
+
+/** What is wrong with a form: as a whole, and that fields are marked. */
+export function WrongFields({ wrong }: { wrong: Record<string, string> }) {
+  return (
+    <>
+      {wrong[''] && <Trouble>{wrong['']}</Trouble>}
+      {Object.keys(wrong).some((key) => key !== '') && (
+        <Trouble>Some figures cannot be right: see the fields marked above.</Trouble>
+      )}
+    </>
+  );
+}

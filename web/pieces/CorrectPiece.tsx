@@ -1,7 +1,7 @@
 import type { PieceState } from '../../core/log/piece.ts';
 import { useDraft } from '../frame/draft.ts';
 import { useUnits } from '../frame/maker.ts';
-import { EditPiece } from './EditPiece.tsx';
+import { EditPage } from '../frame/EditPage.tsx';
 import { LoggedPiece } from './LoggedPiece.tsx';
 import { asTyped, PieceFields, usePieceFrom, type TypedPiece } from './PieceFields.tsx';
 
@@ -17,8 +17,9 @@ function Correction({ piece }: { piece: PieceState }) {
     asTyped(piece.made, piece.madeAt, units),
   );
   return (
-    <EditPiece
-      piece={piece}
+    <EditPage
+      subject={piece.id}
+      back={`/pieces/${piece.id}`}
       kind="piece.corrected"
       title={`Correct: ${piece.made.name}`}
       about="What it was when it was made. All that was logged of it since stays, and is worked out anew."
@@ -37,6 +38,6 @@ function Correction({ piece }: { piece: PieceState }) {
           wrong={wrong}
         />
       )}
-    </EditPiece>
+    </EditPage>
   );
 }

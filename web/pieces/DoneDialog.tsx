@@ -10,16 +10,9 @@ import { slipForCoat } from '../../core/slip/amount.ts';
 import type { Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
 import { shareOfZones, type StepRef } from '../../core/technique/layer.ts';
 import type { Effect } from '../../core/technique/technique.ts';
-import { formatFixed, formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
+import { formatFixed, type UnitChoice } from '../../core/units/quantity.ts';
 import { useDraft } from '../frame/draft.ts';
-import {
-  ChoiceField,
-  NumberField,
-  QuantityField,
-  quantityText,
-  typedNumber,
-  typedQuantity,
-} from '../frame/fields.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
@@ -28,8 +21,8 @@ import { wrongFields } from '../frame/shape.ts';
 import { useShelf } from '../slips/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
 import { deed } from './deed.ts';
-import { coneWords } from './effectWords.ts';
 import { fieldsOf, type EffectField } from './effectFields.ts';
+import { EffectInput, fieldText, fieldValue } from './EffectInput.tsx';
 import { FaultsField } from './FaultsField.tsx';
 import { Fit } from './Fit.tsx';
 
@@ -80,7 +73,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
   const tub = tubs.find(({ id }) => id === typed.tub);
   const gravityText = typed.gravity ?? formatFixed(tub?.specificGravity ?? usualGravity(laid), 2, units);
   const textOf = (i: number, field: EffectField) =>
-    typed.values[`${i}.${field.key}`] ?? asText(usual[i]!, field, units, wall.thicknessM);
+    typed.values[`${i}.${field.key}`] ?? usualText(usual[i]!, field, units, wall.thicknessM);
   const effects = usual.map((effect, i) => typedEffect(effect, (field) => textOf(i, field), units));
   const slip = laid && {
     specificGravity: typedNumber(gravityText) ?? Number.NaN,
@@ -248,43 +241,11 @@ function HowItWent({
   );
 }
 
-interface EffectInputProps {
-  field: EffectField;
-  text: string;
-  onText: (text: string) => void;
-  error: string | undefined;
-}
-
-function EffectInput({ field: { key, label, as, help }, text, onText, error }: EffectInputProps) {
-  const units = useUnits();
-  const props = { label, text, onText, help };
-  if (as === 'text')
-    return (
-      <TextField
-        label={label}
-        value={text}
-        onChange={({ target }) => onText(target.value)}
-        error={error !== undefined}
-        helperText={error ?? (key === 'cone' ? coneWords(text, units) : help)}
-      />
-    );
-  const wrong = error === undefined ? {} : { error };
-  if (as === 'percent') return <NumberField {...props} {...wrong} unit="%" />;
-  if (as === 'grams') return <NumberField {...props} {...wrong} unit="g/m²" />;
-  if (as === 'seconds') return <NumberField {...props} {...wrong} unit="s" />;
-  return <QuantityField {...props} {...wrong} dimension={as} />;
-}
-
-const perUnit = { percent: 100, grams: 1000, seconds: 1 };
-
-/** A usual quantity as the text of its field. */
-function asText(effect: Effect<number>, { key, as }: EffectField, units: UnitChoice, wallM: number): string {
-  const usual = (effect as unknown as Record<string, number | string>)[key]!;
-  if (typeof usual === 'string') return usual;
-  const value = key === 'depthM' ? Math.min(usual, deepestGroove(wallM)) : usual;
-  return as === 'percent' || as === 'grams' || as === 'seconds'
-    ? formatNumber(value * perUnit[as], 1, units)
-    : quantityText(value, as as 'length', units);
+/** A usual quantity as the text of its field; no cut is proposed deeper than the wall bears. */
+function usualText(effect: Effect<number>, field: EffectField, units: UnitChoice, wallM: number): string {
+  const usual = (effect as unknown as Record<string, number | string>)[field.key]!;
+  const fits = field.key === 'depthM' && typeof usual === 'number';
+  return fieldText(fits ? Math.min(usual, deepestGroove(wallM)) : usual, field, units);
 }
 
 /** An effect with what was typed of it; what is no number is left to the schema to refuse. */
@@ -293,13 +254,7 @@ function typedEffect(
   textOf: (field: EffectField) => string,
   units: UnitChoice,
 ): Effect<number> {
-  const typed = fieldsOf(effect).map((field): [string, number | string] => {
-    const text = textOf(field);
-    if (field.as === 'text') return [field.key, text.trim()];
-    if (field.as === 'percent' || field.as === 'grams' || field.as === 'seconds')
-      return [field.key, (typedNumber(text) ?? Number.NaN) / perUnit[field.as]];
-    return [field.key, typedQuantity(text, field.as, units) ?? Number.NaN];
-  });
+  const typed = fieldsOf(effect).map((field) => [field.key, fieldValue(textOf(field), field, units)]);
   return { ...effect, ...Object.fromEntries(typed) };
 }
 

@@ -1,12 +1,6 @@
 import { Box, Button, Slider } from '@mui/material';
 import { hasHeight, type Form } from '../../core/form/form.ts';
-import {
-  choicesOf,
-  schoolsOf,
-  techniqueNamed,
-  techniqueOf,
-  techniques,
-} from '../../core/technique/catalogue.ts';
+import { choicesOf, schoolsOf } from '../../core/technique/catalogue.ts';
 import { compose } from '../../core/technique/compose.ts';
 import { secondsWords } from '../../core/technique/words.ts';
 import { ProfilePicture } from '../draw/ProfilePicture.tsx';
@@ -16,8 +10,17 @@ import { Section, Trouble } from '../frame/parts.tsx';
 import { faded } from '../frame/theme.ts';
 import { useShelf } from '../slips/shelf.ts';
 import { Columns } from '../frame/Columns.tsx';
+import { useOwnTechniques, useTechniques } from '../techniques/useTechniques.ts';
 import { useMends } from './useMends.ts';
-import { freshLayer, layersFrom, typedFrom, type TypedLayer, type Where } from './typedLayer.ts';
+import {
+  chosen,
+  freshLayer,
+  layersFrom,
+  techniqueTyped,
+  typedFrom,
+  type TypedLayer,
+  type Where,
+} from './typedLayer.ts';
 
 interface LayerFieldsProps {
   layers: TypedLayer[];
@@ -103,7 +106,9 @@ interface LayerSectionProps {
 function LayerSection({ layer, place, form, onChange, onDrop, wrong }: LayerSectionProps) {
   const { data: shelf } = useShelf();
   const { logged, dropped } = layer;
-  const technique = (logged && techniqueOf(logged.technique, logged.rev)) ?? techniqueNamed(layer.technique);
+  const technique = techniqueTyped(layer);
+  const all = useTechniques();
+  const newer = useOwnTechniques().find(({ id, rev }) => id === layer.own?.id && rev !== layer.own.rev);
   const schools = schoolsOf(technique, layer.schools);
   const tubs = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
   const title = place === null ? technique.name : `${place}. ${technique.name}`;
@@ -126,13 +131,18 @@ function LayerSection({ layer, place, form, onChange, onDrop, wrong }: LayerSect
         <Box>{technique.gives}</Box>
         <SectionPicture technique={technique} schools={schools} as="fired" height={56} />
       </Box>
+      {newer && (
+        <Button variant="outlined" onClick={() => onChange({ own: newer })} sx={{ mb: 2 }}>
+          Take up version {newer.rev} of it
+        </Button>
+      )}
       <Columns narrowest={320}>
         {!logged && (
           <ChoiceField
             label="Technique"
             value={layer.technique}
-            onChoose={(value) => onChange({ technique: value, schools: {} })}
-            options={techniques().map(({ id, name }) => ({ value: id, label: name }))}
+            onChoose={(value) => onChange({ ...chosen(all.find(({ id }) => id === value)!), schools: {} })}
+            options={all.map(({ id, name }) => ({ value: id, label: name }))}
           />
         )}
         {choicesOf(technique, schools).map((choice) => (

@@ -8,10 +8,12 @@ import { MINUTE } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
 import { useDraft } from '../frame/draft.ts';
 import { Form as PieceForm } from '../frame/Form.tsx';
+import { useStudio } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
-import { Trouble } from '../frame/parts.tsx';
+import { WrongFields } from '../frame/parts.tsx';
 import { wrongFields } from '../frame/shape.ts';
+import { useTechniques } from '../techniques/useTechniques.ts';
 import { LayerFields } from './LayerFields.tsx';
 import { freshLayer, layersFrom, type TypedLayer } from './typedLayer.ts';
 import { freshPiece, PieceFields, usePieceFrom, type TypedPiece } from './PieceFields.tsx';
@@ -28,20 +30,28 @@ const remembered = (): Remembered => JSON.parse(localStorage.getItem(LAST) ?? '{
 
 /** Logs a new piece: name, clay, form, when, where, and what is to be done on it. Everything but the name has a sensible start. */
 export function NewPiece() {
+  const { data, error } = useStudio();
+  // it may begin with a technique of the studio's own
+  return data || error ? <Making /> : null;
+}
+
+function Making() {
   const log = useLog();
   const navigate = useNavigate();
   const pieceFrom = usePieceFrom();
   const [last] = useState(remembered);
   const [asked] = useSearchParams();
   const technique = asked.get('technique') ?? undefined;
+  const all = useTechniques();
+  const named = (id: string | undefined) => all.find((of) => of.id === id);
   const [typed, setTyped, forget] = useDraft<TypedPiece & { layers: TypedLayer[] }>(
     technique === undefined ? 'new piece of layers' : `new piece with ${technique}`,
     () => ({
       ...freshPiece(last),
       layers: [
         technique === undefined || technique === last.technique
-          ? freshLayer(last.technique, last.schools)
-          : freshLayer(technique),
+          ? freshLayer(named(last.technique), last.schools)
+          : freshLayer(named(technique)),
       ],
     }),
   );
@@ -86,17 +96,5 @@ export function NewPiece() {
         Log it as made
       </Button>
     </PieceForm>
-  );
-}
-
-/** What is wrong with a form: as a whole, and that fields are marked. */
-export function WrongFields({ wrong }: { wrong: Record<string, string> }) {
-  return (
-    <>
-      {wrong[''] && <Trouble>{wrong['']}</Trouble>}
-      {Object.keys(wrong).some((key) => key !== '') && (
-        <Trouble>Some figures cannot be right: see the fields marked above.</Trouble>
-      )}
-    </>
   );
 }

@@ -1,6 +1,6 @@
 import type { PieceState } from '../../core/log/piece.ts';
 import { useDraft } from '../frame/draft.ts';
-import { EditPiece } from './EditPiece.tsx';
+import { EditPage } from '../frame/EditPage.tsx';
 import { LayerFields } from './LayerFields.tsx';
 import { LoggedPiece } from './LoggedPiece.tsx';
 import { layersFrom, typedFrom, type TypedLayer } from './typedLayer.ts';
@@ -15,8 +15,9 @@ function Layers({ piece }: { piece: PieceState }) {
     layers: typedFrom(piece.layers),
   }));
   return (
-    <EditPiece
-      piece={piece}
+    <EditPage
+      subject={piece.id}
+      back={`/pieces/${piece.id}`}
       kind="piece.routed"
       title={`What ${piece.made.name} carries`}
       about="Add a technique, do one otherwise, or give one up. What was done stays done."
@@ -33,6 +34,6 @@ function Layers({ piece }: { piece: PieceState }) {
           wrong={wrong}
         />
       )}
-    </EditPiece>
+    </EditPage>
   );
 }

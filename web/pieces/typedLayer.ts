@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { schoolsOf, techniqueNamed, techniqueOf, techniques } from '../../core/technique/catalogue.ts';
 import { USUAL_FEATURE_M, wholeZone, type Layer, type Zone } from '../../core/technique/layer.ts';
-import type { Face, Only } from '../../core/technique/technique.ts';
+import type { Face, Only, Technique } from '../../core/technique/technique.ts';
 import { typedNumber } from '../frame/fields.tsx';
 
 /** Where a layer lies, as it is being typed; shares in percent. */
@@ -15,6 +15,8 @@ export type Where =
 export interface TypedLayer {
   id: string;
   technique: string;
+  /** The studio's own technique that it is. */
+  own: Technique | null;
   schools: Only;
   face: Face;
   where: Where;
@@ -24,20 +26,31 @@ export interface TypedLayer {
   dropped?: boolean;
 }
 
-export const freshLayer = (technique = techniques()[0]!.id, schools: Only = {}): TypedLayer => ({
+export const freshLayer = (of: Technique = techniques()[0]!, schools: Only = {}): TypedLayer => ({
   id: uuid(),
-  technique: techniques().some(({ id }) => id === technique) ? technique : techniques()[0]!.id,
+  ...chosen(of),
   schools,
   face: 'outside',
   where: { kind: 'whole' },
   tub: null,
 });
 
+/** The technique of a layer as it is chosen. */
+export const chosen = (of: Technique): Pick<TypedLayer, 'technique' | 'own'> => ({
+  technique: of.id,
+  own: techniques().includes(of) ? null : of,
+});
+
+/** The technique of a layer that is being typed: of one that stands in the log, as it was begun. */
+export const techniqueTyped = ({ own, logged, technique }: TypedLayer): Technique =>
+  own ?? (logged && techniqueOf(logged)) ?? techniqueNamed(technique);
+
 /** Layers of a piece as they are typed anew. */
 export const typedFrom = (layers: readonly Layer[]): TypedLayer[] =>
   layers.map((layer) => ({
     id: layer.id,
     technique: layer.technique,
+    own: layer.own ?? null,
     schools: layer.schools,
     face: layer.face,
     where: whereOf(layer.zones),
@@ -57,14 +70,16 @@ function whereOf([zone, ...more]: Zone[]): Where {
 
 /** What was typed, as layers; each later one waits until what lies beneath is firm. */
 export const layersFrom = (typed: TypedLayer[]): Layer[] =>
-  typed.map(({ id, technique, schools, face, where, tub, logged, dropped }) => {
-    const of = (logged && techniqueOf(logged.technique, logged.rev)) ?? techniqueNamed(technique);
+  typed.map((layer) => {
+    const { id, technique, own, schools, face, where, tub, logged, dropped } = layer;
+    const of = techniqueTyped(layer);
     const untouched = logged && JSON.stringify(whereOf(logged.zones)) === JSON.stringify(where);
     const particular = (logged?.stock ?? []).filter(({ step, zone, pass }) => step ?? zone ?? pass);
     return {
       id,
       technique,
       rev: of.rev,
+      ...(own && { own }),
       schools: schoolsOf(of, schools),
       zones: untouched ? logged.zones : zonesFrom(where),
       face,

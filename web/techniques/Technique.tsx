@@ -5,29 +5,36 @@ import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typograp
 import type { TechniquesAnswer } from '../../api/routes.ts';
 import { hazards, type HazardId } from '../../core/hazard/hazard.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
-import { choicesOf, schoolsOf, stepsOf, techniques } from '../../core/technique/catalogue.ts';
+import { choicesOf, schoolsOf, stepsOf } from '../../core/technique/catalogue.ts';
 import type { Only, Remedy, Step, Technique as Of } from '../../core/technique/technique.ts';
 import { doesWords, needWords, repeatWords, secondsWords } from '../../core/technique/words.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { WindowStrip } from '../draw/WindowStrip.tsx';
 import { ChoiceField } from '../frame/fields.tsx';
 import { Caution, Section, Trouble } from '../frame/parts.tsx';
+import { useStudio } from '../frame/maker.ts';
 import { ask } from '../frame/server.ts';
 import { faded, slab } from '../frame/theme.ts';
 import { stacked } from '../pieces/Steps.tsx';
 import { recordWords } from './recordWords.ts';
+import { useOwnTechniques, useTechniques } from './useTechniques.ts';
 
 /** One technique: what it gives, its windows, its steps, its schools side by side, what goes wrong, its record. */
 export function Technique() {
   const { id } = useParams();
   const [chosen, setChosen] = useState<Only>({});
   const { data } = useSWR<TechniquesAnswer>('/api/techniques', ask);
-  const technique = techniques().find((of) => of.id === id);
+  const known = useTechniques();
+  const own = useOwnTechniques();
+  const technique = own.find((of) => of.id === id) ?? known.find((of) => of.id === id);
+  const { data: studio } = useStudio();
+  if (!technique && !studio) return null;
   if (!technique)
     return <Trouble>There is no technique of that name: go back to Techniques and pick one.</Trouble>;
   const schools = schoolsOf(technique, chosen);
   const choices = choicesOf(technique, schools);
   const steps = stepsOf(technique, schools);
+  const isOwn = own.includes(technique);
   const record = data?.records[technique.id];
   const cautions = [...new Set(steps.flatMap((step) => step.hazards))];
   return (
@@ -36,11 +43,25 @@ export function Technique() {
         <Typography variant="h1" sx={{ flex: 1 }}>
           {technique.name}
         </Typography>
+        <Button
+          variant="outlined"
+          component={RouterLink}
+          to={`/techniques/${technique.id}/own?${new URLSearchParams(isOwn ? {} : schools)}`}
+        >
+          {isOwn ? 'Change it' : 'Copy it as ours'}
+        </Button>
         <Button variant="contained" component={RouterLink} to={`/pieces/new?technique=${technique.id}`}>
           Begin a piece with it
         </Button>
       </Box>
       <Box sx={{ fontSize: '1.15rem', mb: 2 }}>{technique.gives}</Box>
+      {isOwn && (
+        <Box sx={{ color: faded, mb: 2 }}>
+          Our own, version {technique.rev}
+          {technique.retired && ', not offered for new pieces any more'}. Pieces keep the version they were
+          begun with.
+        </Box>
+      )}
       <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
         {(['made', 'fired'] as const).map((as) => (
           <Box key={as} component="figure" sx={{ m: 0 }}>

@@ -4,7 +4,7 @@ import { Link as RouterLink } from 'react-router';
 import { Box, TextField, Typography } from '@mui/material';
 import type { BenchAnswer, TechniquesAnswer } from '../../api/routes.ts';
 import { stages, type StageDescription } from '../../core/clay/stage.ts';
-import { stepsOf, techniques } from '../../core/technique/catalogue.ts';
+import { stepsOf } from '../../core/technique/catalogue.ts';
 import type { Technique } from '../../core/technique/technique.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { spansOf, WindowStrip } from '../draw/WindowStrip.tsx';
@@ -12,6 +12,7 @@ import { ChoiceField } from '../frame/fields.tsx';
 import { ask } from '../frame/server.ts';
 import { faded, hairline, ink, slab } from '../frame/theme.ts';
 import { recordWords } from './recordWords.ts';
+import { useOwnTechniques, useTechniques } from './useTechniques.ts';
 
 const ANY = 'any';
 
@@ -25,7 +26,8 @@ export function Techniques() {
   const pieces = (bench?.pieces ?? []).flatMap((row) => (row.state === 'planned' ? [row] : []));
   const piece = pieces.find((of) => of.pieceId === pieceId);
   const words = search.trim().toLowerCase();
-  const found = techniques().filter(
+  const own = useOwnTechniques();
+  const found = useTechniques().filter(
     (technique) =>
       (words === '' || `${technique.name} ${technique.gives}`.toLowerCase().includes(words)) &&
       (stage === ANY || beginsIn(technique, stage)) &&
@@ -110,6 +112,12 @@ export function Techniques() {
               </Box>
               <Box component="h2" sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.2rem', m: 0 }}>
                 {technique.name}
+                {own.includes(technique) && (
+                  <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>
+                    {' '}
+                    our own
+                  </Box>
+                )}
               </Box>
               <Box sx={{ mb: 1 }}>{technique.gives}</Box>
               <WindowStrip steps={stepsOf(technique, {})} named={false} />

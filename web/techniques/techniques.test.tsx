@@ -60,9 +60,9 @@ describe('a technique', () => {
     expect(screen.getByRole('row', { name: /^Burnish until it shines/ }).textContent).not.toMatch(/45 to 62/);
   });
 
-  it('that nobody knows says so', () => {
+  it('that nobody knows says so', async () => {
     shown('unheard-of');
-    expect(screen.getByText(/no technique of that name/)).toBeTruthy();
+    expect(await screen.findByText(/no technique of that name/)).toBeTruthy();
   });
 });
 

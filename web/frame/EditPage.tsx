@@ -3,15 +3,20 @@ import { useNavigate } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { EntryBodies } from '../../core/log/entry.ts';
-import type { PieceState } from '../../core/log/piece.ts';
-import { Form as PieceForm } from '../frame/Form.tsx';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { wrongFields } from '../frame/shape.ts';
-import { WrongFields } from './NewPiece.tsx';
+import type { Problem } from '../../core/units/problem.ts';
+import { Form } from './Form.tsx';
+import { useLog } from './notice.tsx';
+import { entry } from './outbox.ts';
+import { WrongFields } from './parts.tsx';
+import { wrongFields } from './shape.ts';
 
-interface EditPieceProps<K extends 'piece.corrected' | 'piece.routed'> {
-  piece: PieceState;
+type Edited = 'piece.corrected' | 'piece.routed' | 'technique.set';
+
+interface EditPageProps<K extends Edited> {
+  /** What it is logged of. */
+  subject: string;
+  /** Where one goes on afterwards. */
+  back: string;
   kind: K;
   title: string;
   /** What it changes, and what it leaves. */
@@ -21,49 +26,50 @@ interface EditPieceProps<K extends 'piece.corrected' | 'piece.routed'> {
   words: string;
   /** What was typed, in SI; what is no number is left to the schema to refuse. */
   body: () => EntryBodies[K];
+  /** What the schema does not see. */
+  check?: (body: EntryBodies[K]) => Problem | null;
   /** Forgets what was typed. */
   forget: () => void;
   /** The fields, each marked where it is wrong. */
   children: (wrong: Record<string, string>) => ReactNode;
 }
 
-/** A page that changes a piece: judged by the contract, logged, and back to the piece. */
-export function EditPiece<K extends 'piece.corrected' | 'piece.routed'>({
-  piece,
+/** A page that changes what is in the log: judged by the contract, logged, and back to where it is seen. */
+export function EditPage<K extends Edited>({
+  subject,
+  back,
   kind,
   title,
   about,
   verb,
   words,
   body,
+  check,
   forget,
   children,
-}: EditPieceProps<K>) {
+}: EditPageProps<K>) {
   const log = useLog();
   const navigate = useNavigate();
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const leave = () => {
     forget();
-    void navigate(`/pieces/${piece.id}`);
+    void navigate(back);
   };
 
   const submit = async () => {
     const typed = body();
     const found = wrongFields(bodies[kind], typed);
+    const unsound = Object.keys(found).length > 0 ? null : (check?.(typed) ?? null);
+    if (unsound) found[unsound.field ?? ''] = unsound.message;
     setWrong(found);
     if (Object.keys(found).length > 0) return;
-    const outcome = await log(words, [entry(kind, piece.id, typed)]);
+    const outcome = await log(words, [entry(kind, subject, typed)]);
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
     leave();
   };
 
   return (
-    <PieceForm
-      onSubmit={() => void submit()}
-      wrong={wrong}
-      onEdit={() => setWrong({})}
-      sx={{ maxWidth: 820 }}
-    >
+    <Form onSubmit={() => void submit()} wrong={wrong} onEdit={() => setWrong({})} sx={{ maxWidth: 820 }}>
       <Typography variant="h1">{title}</Typography>
       <Box>{about}</Box>
       {children(wrong)}
@@ -74,6 +80,6 @@ export function EditPiece<K extends 'piece.corrected' | 'piece.routed'>({
         </Button>
         <Button onClick={leave}>Not now</Button>
       </Box>
-    </PieceForm>
+    </Form>
   );
 }

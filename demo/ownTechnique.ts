@@ -1,0 +1,126 @@
+import type { BodyOf } from './maker.ts';
+
+const minutes = (usual: number) => ({ usual: usual * 60 });
+const none = [{ does: 'none' as const }];
+
+/** How the Yard does its house numbers: a technique of its own. */
+export const numerals: BodyOf<'technique.set'> = {
+  id: 'yard-numerals',
+  rev: '1',
+  name: 'Yard numerals',
+  gives: 'Large figures cut through two coats, their edges softened; read from across a street.',
+  tools: ['Card templates', 'Wide loop tool', 'Damp sponge'],
+  choices: [],
+  patches: [],
+  copyOf: 'sgraffito',
+  steps: [
+    {
+      key: 'coat',
+      name: 'Coat',
+      verb: 'Log coat',
+      effects: [
+        {
+          does: 'coat',
+          use: 'brushed-engobe',
+          thicknessM: { usual: 0.0002, least: 0.0001, most: 0.0003 },
+          share: { usual: 1 },
+        },
+      ],
+      needs: [
+        { kind: 'water', of: 'skin', spans: [{ driest: 50, wettest: 80 }], pass: 'first' },
+        { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
+      ],
+      takesS: minutes(5),
+      repeat: { least: 2, usual: 2, most: 3 },
+      look: ['No clay shows through'],
+      words: ['Across first, then along', 'Turn it on its board, not by its corners'],
+      remedies: [
+        {
+          when: 'too-dry',
+          sign: 'the brush drags',
+          say: 'Damp the face and go on at once.',
+          effects: [{ does: 'film', kgM2: { usual: 0.03 }, share: { usual: 1 } }],
+          reaches: { driest: 42 },
+        },
+      ],
+      hazards: ['toxic-colour'],
+    },
+    {
+      key: 'mark',
+      name: 'Mark the figures',
+      verb: 'Log figures marked',
+      effects: none,
+      needs: [{ kind: 'sign', sign: 'print-free', of: 'coat', side: 'after' }],
+      takesS: minutes(4),
+      look: ['The outline shows against the light'],
+      words: ['Lay the card on, a blunt needle round it'],
+      remedies: [],
+      hazards: [],
+    },
+    {
+      key: 'cut',
+      name: 'Cut the figures out',
+      verb: 'Log figures cut',
+      effects: [
+        { does: 'cut', depthM: { usual: 0.0015, least: 0.001, most: 0.002 }, share: { usual: 0.25 } },
+      ],
+      needs: [
+        { kind: 'water', of: 'mean', spans: [{ driest: 46, wettest: 64 }] },
+        { kind: 'sign', sign: 'firm', of: 'coat', side: 'after' },
+      ],
+      takesS: minutes(12),
+      look: ['Chips fall off by themselves'],
+      words: ['Edges first, then clear the middle with the wide loop'],
+      remedies: [
+        { when: 'too-wet', sign: 'burrs stand up', say: 'Leave it half an hour, uncovered.' },
+        {
+          when: 'too-dry',
+          sign: 'the coat chips at the edge',
+          say: 'Mist lightly, wait until matte, go on.',
+          effects: [{ does: 'film', kgM2: { usual: 0.04 }, share: { usual: 1 } }],
+          then: 'matte',
+        },
+      ],
+      hazards: ['sharp'],
+    },
+    {
+      key: 'soften',
+      name: 'Soften the edges',
+      verb: 'Log edges softened',
+      effects: none,
+      needs: [{ kind: 'water', of: 'mean', spans: [{ driest: 20, wettest: 50 }] }],
+      takesS: minutes(3),
+      optional: true,
+      look: [],
+      words: ['A damp sponge, once round each figure'],
+      remedies: [],
+      hazards: [],
+    },
+    {
+      key: 'load',
+      name: 'Load it bone dry',
+      verb: 'Log loaded',
+      effects: none,
+      needs: [{ kind: 'kiln-dry', wettestX: 0.015 }],
+      takesS: minutes(2),
+      shared: 'load',
+      look: ['No longer cool against the cheek'],
+      words: ['Flat on the shelf, grog beneath'],
+      remedies: [],
+      hazards: ['steam'],
+    },
+    {
+      key: 'bisque',
+      name: 'Fire it once',
+      verb: 'Log fired',
+      effects: [{ does: 'fire', cone: '03', to: 'bisque' }],
+      needs: [],
+      takesS: null,
+      shared: 'bisque',
+      look: [],
+      words: ['Slowly to 600 °C: it is thick'],
+      remedies: [],
+      hazards: ['kiln'],
+    },
+  ],
+};

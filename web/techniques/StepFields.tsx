@@ -1,0 +1,194 @@
+import { Box, Button, Checkbox, FormControlLabel, TextField } from '@mui/material';
+import { signNames, signs, type Sign } from '../../core/coat/sign.ts';
+import { verbOf, withoutStep, withStepMoved } from '../../core/technique/own.ts';
+import type { Effect, Need, Step, Technique, Usual } from '../../core/technique/technique.ts';
+import { needWords } from '../../core/technique/words.ts';
+import { ChoiceField, NumberField } from '../frame/fields.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { Section } from '../frame/parts.tsx';
+import { faded } from '../frame/theme.ts';
+import { EffectInput } from '../pieces/EffectInput.tsx';
+import { Columns } from '../frame/Columns.tsx';
+import { figureKey, figuresOf, type TypedTechnique } from './typedTechnique.ts';
+
+interface StepFieldsProps {
+  typed: TypedTechnique;
+  step: Step;
+  place: number;
+  onTyped: (typed: TypedTechnique) => void;
+  wrong: Record<string, string>;
+}
+
+/** What new windows of a step begin as. */
+const newWindow: Need = { kind: 'water', of: 'mean', spans: [{ driest: 50, wettest: 84 }] };
+
+/** What a step of the studio's own can do to the clay. */
+const doings: { value: string; label: string; effect: Effect<Usual> }[] = [
+  { value: 'none', label: 'Nothing', effect: { does: 'none' } },
+  {
+    value: 'coat',
+    label: 'A coat of slip',
+    effect: { does: 'coat', use: 'brushed-engobe', thicknessM: { usual: 0.00015 }, share: { usual: 1 } },
+  },
+  {
+    value: 'line',
+    label: 'Lines of slip',
+    effect: { does: 'line', use: 'trailing', thicknessM: { usual: 0.002 }, share: { usual: 0.1 } },
+  },
+  { value: 'cut', label: 'Cuts', effect: { does: 'cut', depthM: { usual: 0.001 }, share: { usual: 0.1 } } },
+  {
+    value: 'scrape',
+    label: 'Scrapes the face',
+    effect: { does: 'scrape', depthM: { usual: 0.0002 }, share: { usual: 1 } },
+  },
+  { value: 'film', label: 'Mists it', effect: { does: 'film', kgM2: { usual: 0.05 }, share: { usual: 1 } } },
+];
+
+/** One step of a studio's own technique: its name, words, figures, and where it stands. */
+export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsProps) {
+  const units = useUnits();
+  const { technique, figures } = typed;
+  const change = (of: Technique) => onTyped({ technique: of, figures });
+  const set = (more: Partial<Step>) =>
+    change({
+      ...technique,
+      steps: technique.steps.map((other) => (other === step ? { ...step, ...more } : other)),
+    });
+  const setNeed = (i: number, need: Need | null) =>
+    set({ needs: need ? step.needs.with(i, need) : step.needs.toSpliced(i, 1) });
+  const named = (key: string) => technique.steps.find((other) => other.key === key)?.name ?? key;
+  const of = (field: string) => wrong[`steps.${place}.${field}`];
+  const whole = Object.entries(wrong).find(([field]) => field.startsWith(`steps.${place}.`))?.[1];
+  const [effect] = step.effects;
+  const own = step.key.startsWith(OWN_STEP);
+  return (
+    <Section
+      title={`${place + 1}. ${step.name}`}
+      action={
+        <>
+          <Button
+            disabled={place === 0}
+            onClick={() => change(withStepMoved(technique, step.key, -1))}
+            aria-label={`Move ${step.name} up`}
+          >
+            Up
+          </Button>
+          <Button
+            disabled={place === technique.steps.length - 1}
+            onClick={() => change(withStepMoved(technique, step.key, 1))}
+            aria-label={`Move ${step.name} down`}
+          >
+            Down
+          </Button>
+          <Button
+            disabled={technique.steps.length === 1}
+            onClick={() => change(withoutStep(technique, step.key))}
+            aria-label={`Take out ${step.name}`}
+          >
+            Take out
+          </Button>
+        </>
+      }
+    >
+      <Columns narrowest={260}>
+        <TextField
+          label="Name of the step"
+          value={step.name}
+          onChange={({ target }) => set({ name: target.value, verb: verbOf(target.value) })}
+          error={of('name') !== undefined}
+          helperText={of('name')}
+        />
+        {own && (
+          <ChoiceField
+            label="What it does to the clay"
+            value={effect!.does}
+            onChoose={(does) => set({ effects: [doings.find(({ value }) => value === does)!.effect] })}
+            options={doings}
+          />
+        )}
+        {figuresOf(step, units).map((figure) => {
+          const key = figureKey(step, figure);
+          const text = figures[key] ?? figure.text;
+          const onText = (value: string) => onTyped({ technique, figures: { ...figures, [key]: value } });
+          const error = of(figure.at);
+          return figure.field ? (
+            <EffectInput key={key} field={figure.field} text={text} onText={onText} error={error} />
+          ) : (
+            <NumberField
+              key={key}
+              label={figure.label}
+              unit={figure.unit}
+              text={text}
+              onText={onText}
+              error={error}
+            />
+          );
+        })}
+        {step.needs.map((need, i) =>
+          need.kind === 'sign' ? (
+            <ChoiceField
+              key={`${step.key} sign ${i}`}
+              label={`${need.side === 'after' ? 'Once' : 'While not yet'} “${signed(need.of, named)}” is`}
+              value={need.sign}
+              onChoose={(sign: Sign) => setNeed(i, { ...need, sign })}
+              options={signs.map((sign) => ({ value: sign, label: signNames[sign].name }))}
+            />
+          ) : null,
+        )}
+      </Columns>
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, my: 1 }}>
+        {step.needs.map((need, i) => (
+          <Box component="li" key={i} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+            <Box sx={{ flex: 1, color: faded }}>Needs {needWords(need, named)}</Box>
+            <Button
+              onClick={() => setNeed(i, null)}
+              aria-label={`Not needed: ${needWords(need, named)}, at ${step.name}`}
+            >
+              Not needed
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      {!step.needs.some(({ kind }) => kind === 'water') && (
+        <Button onClick={() => set({ needs: [...step.needs, newWindow] })}>Give it a window</Button>
+      )}
+      <TextField
+        fullWidth
+        multiline
+        label="How, a line each"
+        value={step.words.join('\n')}
+        onChange={({ target }) => set({ words: target.value.split('\n') })}
+        error={Object.keys(wrong).some((field) => field.startsWith(`steps.${place}.words`))}
+        sx={{ mt: 1 }}
+      />
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={step.optional === true}
+            onChange={(_event, wanted) => {
+              const { optional: _before, ...rest } = step;
+              change({
+                ...technique,
+                steps: technique.steps.map((other) =>
+                  other === step ? { ...rest, ...(wanted && { optional: true as const }) } : other,
+                ),
+              });
+            }}
+          />
+        }
+        label="Only if wanted"
+      />
+      {whole && (
+        <Box role="alert" sx={{ color: 'error.main' }}>
+          {whole}
+        </Box>
+      )}
+    </Section>
+  );
+}
+
+/** Steps that the studio put in are named so. */
+export const OWN_STEP = 'own-';
+
+const signed = (of: string, named: (key: string) => string): string =>
+  of === '@before' ? 'the coat before' : of === '@here' ? 'the coat there' : named(of);
