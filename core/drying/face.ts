@@ -19,6 +19,16 @@ export const sealedFace: FaceLaw = (_x, _t, out) => {
   out.slope = 0;
 };
 
+/** A face of which a share is closed. */
+export const closedFace = (law: FaceLaw, share: number): FaceLaw =>
+  share <= 0
+    ? law
+    : (x, timeS, out) => {
+        law(x, timeS, out);
+        out.flux *= 1 - share;
+        out.slope *= 1 - share;
+      };
+
 /** A face that loses water in proportion to its excess: for comparison with analytic solutions. */
 export const linearFace =
   (coefficient: number, ambientX: number): FaceLaw =>

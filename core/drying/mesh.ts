@@ -37,6 +37,8 @@ export interface CoatLaid {
   adjusted?: Adjustment;
   /** The share of the face that it lies on, above 0; all of it where it is not said. */
   share?: number;
+  /** The share of it that lies below the face, in a cut: a scraper passes over it. */
+  sunk?: number;
   /** A film of sodium silicate in place of slip: the share of its mass that is solid. */
   silicateSolids?: number;
 }
@@ -161,6 +163,68 @@ export function stretched({ mesh, x }: Laid, ratio: number, isSkin: (coat: Layer
     return { ...part, share, widths: part.widths.map((width) => width / ratio) };
   });
   return assembled(nested(parts), mesh.outerSolids);
+}
+
+/** What is taken off a face: how deep in plastic clay, kg/m² of dry clay, on a share of it. */
+export interface TakenOff {
+  drySolids: number;
+  share: number;
+  /** Coats only: a sponge stops at the clay. */
+  wiped?: boolean;
+}
+
+/** A coat that lies on less than this of the face is gone. */
+const TRACE = 1e-3;
+/** No wall is cut thinner than this share of it. */
+const THINNEST_LEFT = 0.1;
+
+/** The wall after a cut, a scraping or a wiping: coats first, then clay, with the water in them. What is sunk in a cut stays. */
+export function takenOff({ mesh, x }: Laid, face: FaceName, { drySolids, share, wiped }: TakenOff): Laid {
+  const outside = face === 'outside';
+  const inwards = outside ? partsOf({ mesh, x }).reverse() : partsOf({ mesh, x });
+  let rest = wiped ? Number.POSITIVE_INFINITY : drySolids;
+  const clay = inwards.findIndex(({ coat }) => coat === null);
+  const left = inwards.map((part, i): Part => {
+    if (i > clay || rest <= 0) return part;
+    if (i === clay) return wiped ? part : thinner(part, rest * share, outside);
+    const local = sumOf(part.widths) / part.share;
+    const above = local * (1 - (part.coat!.sunk ?? 0));
+    const taken = Math.min(above, rest);
+    rest -= taken * part.share;
+    const widths = part.widths.map((width) => width * (1 - (share * taken) / local));
+    // cut right through, it bares what is beneath
+    return taken < local ? { ...part, widths } : { ...part, widths, share: part.share * (1 - share) };
+  });
+  const kept = left.filter((part) => part.coat === null || part.share > TRACE);
+  return assembled(nested(outside ? kept.reverse() : kept), mesh.outerSolids);
+}
+
+const sumOf = (widths: Float64Array): number => widths.reduce((sum, width) => sum + width, 0);
+
+/** Clay without so much of its dry solids at a face, in cells graded anew that hold what was there. */
+function thinner(part: Part, drySolids: number, outside: boolean): Part {
+  const whole = sumOf(part.widths);
+  const off = Math.min(drySolids, whole * (1 - THINNEST_LEFT));
+  const widths = gradedWidths(part.widths.length, whole - off);
+  const x = new Float64Array(widths.length);
+  let edge = outside ? 0 : off;
+  for (let i = 0; i < widths.length; i++) {
+    x[i] = (waterTo(part, edge + widths[i]!) - waterTo(part, edge)) / widths[i]!;
+    edge += widths[i]!;
+  }
+  return { ...part, widths, x };
+}
+
+/** Water from the inside of a part up to so much of its dry solids. */
+function waterTo({ widths, x }: Part, drySolids: number): number {
+  let water = 0;
+  let left = drySolids;
+  for (let i = 0; i < widths.length && left > 0; i++) {
+    const within = Math.min(widths[i]!, left);
+    water += within * x[i]!;
+    left -= within;
+  }
+  return water;
 }
 
 /** What lies on a broken skin broke with it. */

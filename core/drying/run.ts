@@ -3,7 +3,7 @@ import type { FaceExposure } from '../form/places.ts';
 import { signAt } from '../coat/sign.ts';
 import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
 import { shiftedClimate } from './air.ts';
-import { coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
+import { closedFace, coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
 import { heatPass, type HeatTool } from './heat.ts';
 import {
   bareMesh,
@@ -12,6 +12,7 @@ import {
   layerLaws,
   withCoat,
   stretched,
+  takenOff,
   withSettledCoats,
   type CoatLaid,
   type FaceName,
@@ -35,6 +36,10 @@ export type WallEvent = { at: Instant } & (
   | { kind: 'heat'; tool: HeatTool; face: FaceName; seconds: number; duty: number }
   /** The clay is stretched to so many times its face. */
   | { kind: 'stretch'; ratio: number }
+  /** A tool or a sponge takes off so much of a face, m of plastic clay; a sponge coats only. */
+  | { kind: 'taken-off'; face: FaceName; depthM: number; share: number; wiped?: boolean }
+  /** Wax closes a share of a face. */
+  | { kind: 'wax'; face: FaceName; share: number }
   /** The clay was found to lie between two mean water contents, whatever was computed. */
   | { kind: 'found'; fromX: number; toX: number }
 );
@@ -66,6 +71,8 @@ const BEFORE_EVENTS = 2 * DAY;
 const NARROW_MOUTH = 1_000;
 /** No cell of a misted wall holds more than this; the rest soaks into the next. */
 const SATURATED_X = 0.45;
+/** What a brushed film of wax lets through of what the bare clay would lose. From memory. */
+const WAX_PASSES = 0.3;
 /** Relative humidity over paper that has taken all it can. */
 const FULL = 0.995;
 const COAT_SETTLES = 30 * MINUTE;
@@ -98,6 +105,7 @@ export function startRun(
     recordFrom: Number.NEGATIVE_INFINITY,
     tolerance,
     taken: { paper: 0, plaster: 0 },
+    waxed: { inside: 0, outside: 0 },
     coatCells,
     settlesAt: null,
   };
@@ -239,7 +247,11 @@ export function facesOf(run: WallRun): { inside: FaceLaw; outside: FaceLaw } {
       ...(held && { held }),
     });
   };
-  return { inside: law(surroundings.inside), outside: law(surroundings.outside) };
+  const waxed = (face: FaceName, of: FaceLaw) => closedFace(of, run.waxed[face] * (1 - WAX_PASSES));
+  return {
+    inside: waxed('inside', law(surroundings.inside)),
+    outside: waxed('outside', law(surroundings.outside)),
+  };
 }
 
 /** The humidity that lies under a cover which holds its own; paper's rises with what it has taken. */
@@ -275,6 +287,17 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
     case 'stretch':
       stretch(run, event.ratio);
       return;
+    case 'taken-off': {
+      const drySolids = drySolidsPerArea(run.setting.body, event.depthM);
+      const before = bodySolids(wall.mesh);
+      relay(run, takenOff({ mesh: wall.mesh, x: state.x }, event.face, { ...event, drySolids }));
+      const left = bodySolids(run.wall.mesh) / before;
+      run.setting = { ...run.setting, thicknessM: run.setting.thicknessM * left };
+      return;
+    }
+    case 'wax':
+      run.waxed = { ...run.waxed, [event.face]: 1 - (1 - run.waxed[event.face]) * (1 - event.share) };
+      return;
     case 'found': {
       const mean = meanReading(state.x, wall.mesh);
       const shift = Math.min(event.toX, Math.max(event.fromX, mean)) - mean;
@@ -282,6 +305,13 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
       for (let i = from; i < to; i++) state.x[i] = Math.max(1e-4, state.x[i]! + shift);
     }
   }
+}
+
+/** Dry solids of the wall's own clay, kg/m². */
+function bodySolids({ widths, body }: Laid['mesh']): number {
+  let sum = 0;
+  for (let i = body.from; i < body.to; i++) sum += widths[i]!;
+  return sum;
 }
 
 /** From then on all that is of an area is of the new one. */

@@ -53,6 +53,8 @@ export interface WallRun {
   tolerance: number;
   /** Water that paper in a bag, or plaster beneath, has taken so far, kg/m². */
   taken: { paper: number; plaster: number };
+  /** The share of each face that is waxed. */
+  waxed: { inside: number; outside: number };
   coatCells: number;
   /** When the newest coat is joined into fewer cells. */
   settlesAt: Instant | null;

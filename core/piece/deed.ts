@@ -76,6 +76,9 @@ function slipFor(effects: Effect<number>[]): SlipLaid | null {
 /** A fill meets the clay on the floor of its groove and on both sides: on so many times its own face. From memory. */
 const GROOVE = 3;
 
+/** The share of a fill that lies below the face. From memory: it is overfilled by a quarter, and shrinks. */
+const SUNK = 0.85;
+
 /** How slip lies on the clay: a fill as thin as what each of its faces has to itself. */
 function lain(
   effect: Extract<Effect<number>, { does: 'coat' | 'line' | 'fill' }>,
@@ -133,7 +136,13 @@ function eventsOf(
       if (!slip || !takesCoats(name)) return [];
       const { thicknessM, share: lies } = lain(effect, slip, refs);
       const share = lies * within;
-      const laid = { face, thicknessM, ...slip, ...(share < 1 && { share }) };
+      const laid = {
+        face,
+        thicknessM,
+        ...slip,
+        ...(share < 1 && { share }),
+        ...(effect.does === 'fill' && { sunk: SUNK }),
+      };
       return thicknessM > 0 && share > 0 ? [{ at, kind: 'coat', coat: laid }] : [];
     }
     case 'silicate':
@@ -163,6 +172,19 @@ function eventsOf(
       return [
         { at, kind: 'heat', face, tool: effect.tool, seconds: effect.seconds, duty: effect.duty * within },
       ];
+    case 'cut':
+    case 'scrape':
+      return takesCoats(name) && effect.depthM > 0 && effect.share > 0
+        ? [{ at, kind: 'taken-off', face, depthM: effect.depthM, share: effect.share * within }]
+        : [];
+    case 'wipe':
+      return takesCoats(name) && effect.share > 0
+        ? [{ at, kind: 'taken-off', face, depthM: 0, share: effect.share * within, wiped: true }]
+        : [];
+    case 'wax':
+      return takesCoats(name) && effect.share > 0
+        ? [{ at, kind: 'wax', face, share: effect.share * within }]
+        : [];
     case 'stretch':
       return stretches(name) && within > MOSTLY ? [{ at, kind: 'stretch', ratio: effect.ratio }] : [];
     default:

@@ -1,6 +1,6 @@
 import type { Entry, EntryOf } from '../log/entry.ts';
 import { instantOf } from '../log/piece.ts';
-import type { Instant } from '../units/quantity.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
 
 /** No clay that keeps a shape holds more water than this, kg/kg. Common practice. */
 const WETTEST = 0.5;
@@ -17,31 +17,66 @@ export interface WeighedWater {
 const takesClay = ({ body }: EntryOf<'piece.done'>): boolean =>
   body.effects.some(({ does }) => does === 'cut' || does === 'scrape');
 
+/** Weighed so shortly before and after, what is missing was cut away, ms. Common practice. */
+const AT_ONCE = 90 * MINUTE;
+
+/** Dry clay that is known, and the last weighing by it. */
+interface Known {
+  dryKg: number;
+  weighed: { at: Instant; netKg: number; x: number } | null;
+}
+
 /**
- * Water contents from weighings: X = (mass − tare − dry)/dry. The dry mass is what the maker gave with a
- * weighing, carried on; coats add theirs; trimming or carving breaks the chain until it is given again.
+ * Water contents from weighings: X = (mass − tare − dry)/dry. The dry mass is what the maker gave with a weighing,
+ * carried on; coats add theirs. Trimming or carving breaks the chain until it is given again, or the piece was weighed
+ * shortly before and is weighed again shortly after: what is missing then is clay as wet as the piece was.
  * @param laidDryKg dry mass of what a deed laid on this piece, kg
  */
 export function weighedWater(
   entries: readonly Entry[],
   laidDryKg: (deed: EntryOf<'piece.done'>) => number,
 ): WeighedWater[] {
-  let dry: number | null = null;
+  let known = null as Known | null;
+  /** As it was before clay was cut away. */
+  let before = null as Known | null;
   let reason = 'the dry mass of the clay is not known: give it with a weighing';
   const readings: WeighedWater[] = [];
   for (const entry of entries) {
     if (entry.kind === 'piece.done') {
-      if (dry !== null) dry += laidDryKg(entry);
+      const laid = laidDryKg(entry);
+      if (known) known = { ...known, dryKg: known.dryKg + laid };
+      if (before) before = { ...before, dryKg: before.dryKg + laid };
       if (takesClay(entry)) {
-        dry = null;
-        reason = 'clay was cut away since the dry mass was known: give it again';
+        before ??= known;
+        known = null;
+        reason =
+          'clay was cut away since the dry mass was known: give it again, or weigh shortly before and after cutting';
       }
     }
     if (entry.kind !== 'piece.weighed') continue;
-    if (entry.body.dryKg !== null) dry = entry.body.dryKg;
-    readings.push({ at: instantOf(entry), ...readWeighing(entry, dry, reason) });
+    const at = instantOf(entry);
+    const netKg = entry.body.massKg - entry.body.tareKg;
+    const left: number | null = known || entry.body.dryKg !== null ? null : dryLeft(before, at, netKg);
+    before = null;
+    if (left !== null) {
+      known = { dryKg: left, weighed: null };
+      readings.push({ at, x: null, reason: 'it says how much clay was cut away since the weighing before' });
+      continue;
+    }
+    const dryKg: number | null = entry.body.dryKg ?? known?.dryKg ?? null;
+    const read = readWeighing(entry, dryKg, reason);
+    if (dryKg !== null) known = { dryKg, weighed: read.x === null ? null : { at, netKg, x: read.x } };
+    readings.push({ at, ...read });
   }
   return readings;
+}
+
+/** The dry clay left after a cut, kg, by the weighings before and after it; null where they do not tell. */
+function dryLeft(before: Known | null, at: Instant, netKg: number): number | null {
+  const weighed = before?.weighed;
+  if (!before || !weighed || at - weighed.at > AT_ONCE || netKg > weighed.netKg) return null;
+  const left = before.dryKg - (weighed.netKg - netKg) / (1 + weighed.x);
+  return left > 0 ? left : null;
 }
 
 function readWeighing(

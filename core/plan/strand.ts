@@ -89,7 +89,20 @@ function decidedBy(
 export const changesWall = ({ effects }: Step): boolean =>
   effects.some(({ does }) => changing.includes(does));
 
-const changing: Does[] = ['coat', 'line', 'fill', 'silicate', 'film', 'wash', 'heat', 'stretch'];
+const changing: Does[] = [
+  'coat',
+  'line',
+  'fill',
+  'silicate',
+  'film',
+  'wash',
+  'heat',
+  'stretch',
+  'cut',
+  'scrape',
+  'wipe',
+  'wax',
+];
 
 function carryOn(strand: Strand, to: Instant, over?: (wall: WallAt) => boolean): void {
   const due = strand.coming.filter((event) => event.at <= to);
