@@ -8,6 +8,7 @@ import type { PlanAnswers } from '../core/plan/plan.ts';
 import type { NextStep } from '../core/plan/next.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
 import type { BatchState } from '../core/log/batch.ts';
+import type { Carried } from '../core/log/carried.ts';
 import type { BinState } from '../core/log/bin.ts';
 import type { SlipCatalogue } from '../core/log/catalogue.ts';
 import type { TrialState } from '../core/log/trial.ts';
@@ -75,8 +76,8 @@ export interface BenchPiece extends BenchHead {
   meanIndex: number;
   /** The face that is coated, m². */
   areaM2: number;
-  /** The wall a coat would be laid on. */
-  wall: { body: ClayBody; thicknessM: number; meanX: number };
+  /** The wall that is worked on. */
+  wall: { body: ClayBody; clayId: string; thicknessM: number; meanX: number; carried: Carried };
   /** What one touch check would do to its next window; null where it says nothing. */
   check: CheckValue | null;
   next: NextStep | null;

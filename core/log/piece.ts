@@ -7,6 +7,7 @@ import { compose, type Progress } from '../technique/compose.ts';
 import { refKey, type Layer, type Planned, type Route, type StepRef } from '../technique/layer.ts';
 import type { FiredState, Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
+import { carriedWith, carriesNothing, type Carried } from './carried.ts';
 import { entriesOf, type Entry, type Outcome, type PieceBegun, type PieceParted } from './entry.ts';
 
 /** What a piece's log says of it, without any physics. */
@@ -22,6 +23,8 @@ export interface PieceState {
   roomId: string;
   parts: PartState[];
   fired: FiredState;
+  /** What was laid on it: what is cut off it may carry that. */
+  carried: Carried;
   /** When each step was last done or left out, by its name. */
   done: Record<string, { at: Instant; outcome: Outcome | null; leftOut: boolean }>;
   /** What was seen after a step, and when, by the name of the step. */
@@ -60,6 +63,7 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
     roomId: start.roomId,
     parts: [],
     fired: 'raw',
+    carried: carriesNothing,
     done: {},
     seen: {},
     lastCheck: null,
@@ -97,6 +101,7 @@ function apply(state: PieceState, entry: Entry): void {
     case 'piece.done':
       for (const ref of entry.body.refs)
         state.done[refKey(ref)] = { at, outcome: entry.body.outcome, leftOut: false };
+      state.carried = carriedWith(state.carried, entry.body);
       if (entry.body.form) state.form = entry.body.form;
       for (const effect of entry.body.effects) {
         if (effect.does === 'fire') state.fired = effect.to;

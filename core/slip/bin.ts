@@ -26,6 +26,31 @@ export const binKinds: { kind: BinKind; name: string; takes: string }[] = [
   { kind: 'toxic-waste', name: 'Waste with toxic colourants', takes: 'what local rules treat as such' },
 ];
 
+/** The worst of some kinds of waste; clean where there are none. */
+export const worstOf = (some: readonly Waste[]): Waste =>
+  wastes.reduce<Waste>((worst, { waste }) => (some.includes(waste) ? waste : worst), 'clean');
+
+/** The kind of bin that each kind of waste goes into first. */
+const meantFor: Record<Waste, BinKind> = {
+  clean: 'reclaim',
+  'thin-deflocculated': 'apart',
+  coloured: 'coloured',
+  silicate: 'waste',
+  toxic: 'toxic-waste',
+};
+
+/** The bin that some waste of a body goes into: the one meant for it, else one that takes it; null where none does. */
+export function binFor<B extends { kind: BinKind; clayId: string | null }>(
+  bins: readonly B[],
+  waste: Waste,
+  clayId: string,
+): B | null {
+  const takes = bins.filter(
+    (bin) => !whyNotInto(bin.kind, waste, bin.clayId === null || bin.clayId === clayId),
+  );
+  return takes.find(({ kind }) => kind === meantFor[waste]) ?? takes[0] ?? null;
+}
+
 export interface Refusal {
   reason: string;
   /** Whether the maker may put it in all the same. */

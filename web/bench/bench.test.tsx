@@ -1,4 +1,5 @@
 import { screen, within } from '@testing-library/react';
+import { carriesNothing } from '../../core/log/carried.ts';
 import { describe, expect, it } from 'vitest';
 import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
@@ -41,7 +42,13 @@ const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> 
   stageName: 'Leather-hard',
   meanIndex: 60,
   areaM2: 0.04,
-  wall: { body: defaultBody, thicknessM: 0.006, meanX: 0.18 },
+  wall: {
+    body: defaultBody,
+    clayId: 'clay-default',
+    thicknessM: 0.006,
+    meanX: 0.18,
+    carried: carriesNothing,
+  },
   check: null,
   next,
   advice: null,

@@ -3,6 +3,7 @@ import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import { hazardsOf, type NextStep } from '../../core/plan/next.ts';
 import { deepestGroove, fillOf, usually } from '../../core/piece/deed.ts';
+import { takesOff } from '../../core/piece/waste.ts';
 import { faultsOf } from '../../core/fault/fault.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
@@ -20,6 +21,7 @@ import { CautionLine } from '../frame/parts.tsx';
 import { wrongFields } from '../frame/shape.ts';
 import { useShelf } from '../slips/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
+import { asProposed, CutOffFields, useCutOff, type TypedCutOff } from './CutOff.tsx';
 import { deed } from './deed.ts';
 import { fieldsOf, type EffectField } from './effectFields.ts';
 import { EffectInput, fieldText, fieldValue } from './EffectInput.tsx';
@@ -45,6 +47,7 @@ interface Typed {
   tub: string | null;
   gravity: string | null;
   face: Face;
+  cutOff: TypedCutOff;
   outcome: Outcome | 'left-out' | null;
   faults: string[];
   note: string;
@@ -63,6 +66,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     tub: planned.stock[0] ?? (laid ? localStorage.getItem(LAST_TUB) : null),
     gravity: null,
     face: planned.face,
+    cutOff: asProposed,
     outcome: null,
     faults: [],
     note: '',
@@ -80,6 +84,9 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
     adjusted: tub?.adjusted ?? 'none',
   };
+  const cuts = takesOff(usual);
+  const share = shareOfZones(planned.zones);
+  const cutOff = useCutOff(wall, typed.cutOff, effects, areaM2 * share);
   const wentWrong = typed.outcome === 'mixed' || typed.outcome === 'bad';
   const beside = further || typed.face !== planned.face;
 
@@ -106,7 +113,7 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
     if (tub && laid) localStorage.setItem(LAST_TUB, tub.id);
     const volumeM3 = laid
       ? slipForCoat(
-          areaM2 * laid.share * shareOfZones(planned.zones),
+          areaM2 * laid.share * share,
           depthOf(
             effects.find((e) => 'use' in e)!,
             slip!,
@@ -114,11 +121,13 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
           ),
         )
       : 0;
+    const binned = cuts ? cutOff.entries(`${pieceName}, ${name.toLowerCase()}`, at) : [];
+    if (typeof binned === 'string') return { wrong: binned };
     const used =
       laid && tub && volumeM3 > 0 ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];
     return {
       words: `${pieceName}: ${typed.face === planned.face ? name.toLowerCase() : `coat ${typed.face}`}`,
-      entries: [entry('piece.done', pieceId, body, { at, face: typed.face }), ...used],
+      entries: [entry('piece.done', pieceId, body, { at, face: typed.face }), ...used, ...binned],
     };
   };
 
@@ -195,6 +204,13 @@ export function DoneDialog({ pieceId, pieceName, areaM2, wall, step, onClose }: 
             />
           )}
         </>
+      )}
+      {cuts && typed.outcome !== 'left-out' && (
+        <CutOffFields
+          cutOff={cutOff}
+          wall={wall}
+          onTyped={(more) => set({ cutOff: { ...typed.cutOff, ...more } })}
+        />
       )}
       <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />
       {wentWrong && (

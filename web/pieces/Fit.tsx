@@ -38,7 +38,7 @@ export function Fit({
   step,
 }: {
   coat: Pick<CoatOnWall, 'thicknessM' | 'specificGravity' | 'grainDensity' | 'adjusted'>;
-  wall: CoatedWall;
+  wall: Pick<CoatedWall, 'body' | 'thicknessM' | 'meanX'>;
   /** The step that it is laid at. */
   step?: Pick<NextStep, 'opens' | 'status'>;
 }) {

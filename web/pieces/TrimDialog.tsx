@@ -1,5 +1,7 @@
 import { TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
+import { outsideArea } from '../../core/form/form.ts';
+import type { Effect } from '../../core/technique/technique.ts';
 import { usualTrim } from '../../core/piece/deed.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useDraft } from '../frame/draft.ts';
@@ -8,34 +10,48 @@ import { LogDialog } from '../frame/LogDialog.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { wrongFields } from '../frame/shape.ts';
+import { coatedWall } from './coatedWall.ts';
+import { asProposed, CutOffFields, useCutOff, type TypedCutOff } from './CutOff.tsx';
 import { deed } from './deed.ts';
+
+interface Typed {
+  depth: string;
+  share: string;
+  note: string;
+  cutOff: TypedCutOff;
+}
 
 /** Logs that clay was turned or cut off beside the planned steps: what was weighed before no longer holds. */
 export function TrimDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
   const units = useUnits();
   const { id, made } = plan.piece;
-  const [{ depth, share, note }, setTyped, forget] = useDraft(`trim ${id}`, () => ({
-    depth: quantityText(usualTrim.depthM, 'length', units),
-    share: String(usualTrim.share * 100),
-    note: '',
-  }));
-  const set = (change: Partial<{ depth: string; share: string; note: string }>) =>
-    setTyped((last) => ({ ...last, ...change }));
+  const [{ depth, share, note, cutOff: typedCutOff }, setTyped, forget] = useDraft<Typed>(
+    `trim ${id}`,
+    () => ({
+      depth: quantityText(usualTrim.depthM, 'length', units),
+      share: String(usualTrim.share * 100),
+      note: '',
+      cutOff: asProposed,
+    }),
+  );
+  const set = (change: Partial<Typed>) => setTyped((last) => ({ ...last, ...change }));
+  const effects: Effect<number>[] = [
+    {
+      does: 'cut',
+      depthM: typedQuantity(depth, 'length', units) ?? Number.NaN,
+      share: (typedNumber(share) ?? Number.NaN) / 100,
+    },
+  ];
+  const wall = coatedWall(plan);
+  const cutOff = useCutOff(wall, typedCutOff, effects, outsideArea(plan.piece.form));
   const act = (at: number) => {
-    const body = deed({
-      effects: [
-        {
-          does: 'cut',
-          depthM: typedQuantity(depth, 'length', units) ?? Number.NaN,
-          share: (typedNumber(share) ?? Number.NaN) / 100,
-        },
-      ],
-      note,
-    });
+    const body = deed({ effects, note });
     const [first] = Object.values(wrongFields(bodies['piece.done'], body));
-    return first
-      ? { wrong: first }
-      : { words: `${made.name} trimmed`, entries: [entry('piece.done', id, body, { at })] };
+    if (first) return { wrong: first };
+    const binned = cutOff.entries(`${made.name}, trimmed`, at);
+    return typeof binned === 'string'
+      ? { wrong: binned }
+      : { words: `${made.name} trimmed`, entries: [entry('piece.done', id, body, { at }), ...binned] };
   };
   return (
     <LogDialog title={`Trim: ${made.name}`} verb="Log trimmed" act={act} onClose={onClose} forget={forget}>
@@ -50,7 +66,12 @@ export function TrimDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
         unit="%"
         text={share}
         onText={(text) => set({ share: text })}
-        help="Its dry mass is no longer known after this: weigh it again to know"
+        help="To know its dry mass after this, weigh it shortly before and after"
+      />
+      <CutOffFields
+        cutOff={cutOff}
+        wall={wall}
+        onTyped={(more) => set({ cutOff: { ...typedCutOff, ...more } })}
       />
       <TextField label="Note" value={note} onChange={({ target }) => set({ note: target.value })} />
     </LogDialog>

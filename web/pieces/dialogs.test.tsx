@@ -19,6 +19,8 @@ import {
   type TestStudio,
 } from '../frame/studio.test-support.tsx';
 import { CheckDialog } from './CheckDialog.tsx';
+import { carriesNothing, type Carried } from '../../core/log/carried.ts';
+import { entriesOf } from '../../core/log/entry.ts';
 import { coatedWall } from './coatedWall.ts';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
@@ -51,6 +53,62 @@ beforeEach(() => {
   closed.length = 0;
   sessionStorage.clear();
   studio = testStudio(made);
+});
+
+describe('what is cut off', () => {
+  const cutting = (carried: Partial<Carried>) => {
+    const step = stepProps('carve');
+    show(<DoneDialog {...step} wall={{ ...step.wall, carried: { ...carriesNothing, ...carried } }} />);
+  };
+  beforeEach(() => {
+    studio.has(
+      known('tub.made', 'blue', tubBody({ name: 'Blue', carries: ['toxic'] })),
+      known('bin.set', 'barrel', { name: 'Red barrel', kind: 'reclaim', clayId: 'clay-default' }),
+      known('bin.set', 'sorted', { name: 'Metal waste', kind: 'toxic-waste', clayId: null }),
+      known('bin.set', 'rest', { name: 'Waste', kind: 'waste', clayId: null }),
+    );
+  });
+  const proposed = (name: string) =>
+    expect.poll(() => screen.getByRole('combobox', { name: /^What is cut off/ }).textContent).toBe(name);
+
+  it('goes into the bin that it is meant for, by what was laid on the piece', async () => {
+    cutting({ tubs: ['blue'] });
+    await proposed('Metal waste');
+    await press(/^Log carving/);
+    await done();
+    const { subject, body } = loggedOnly(studio, 'bin.filled');
+    expect(subject).toBe('sorted');
+    expect(body).toMatchObject({ waste: 'toxic', clayId: 'clay-default', override: null });
+    expect(body.massKg).toBeGreaterThan(0);
+    expect(body.massKg).toBeLessThan(0.1);
+    expect(loggedOnly(studio, 'piece.done').body.effects[0]!.does).toBe('cut');
+  });
+
+  it('is refused by the wrong bin, with the reason; nothing is logged then', async () => {
+    cutting({ silicate: true });
+    await proposed('Waste');
+    await choose(/^What is cut off/, 'Red barrel');
+    expect(screen.getByText(/Silicate spoils whatever/)).toBeTruthy();
+    await press(/^Log carving/);
+    expect(await complaint()).toMatch(/Silicate spoils whatever/);
+    expect(studio.logged).toEqual([]);
+    await choose(/^What is cut off/, 'No bin of these');
+    await press(/^Log carving/);
+    await done();
+    expect(entriesOf(studio.logged.flat(), 'bin.filled')).toEqual([]);
+  });
+
+  it('is as much as was weighed, where that is typed', async () => {
+    cutting({});
+    await proposed('Red barrel');
+    await type(/^About how much/, 'a handful');
+    await press(/^Log carving/);
+    expect(await complaint()).toMatch(/must be a number above zero/);
+    await type(/^About how much/, '12');
+    await press(/^Log carving/);
+    await done();
+    expect(loggedOnly(studio, 'bin.filled').body).toMatchObject({ waste: 'clean', massKg: 0.012 });
+  });
 });
 
 describe('logging a coat', () => {

@@ -1,0 +1,24 @@
+import { specificVolume, type ClayBody } from '../clay/body.ts';
+import type { Effect } from '../technique/technique.ts';
+
+/** Whether a deed takes anything off that must go somewhere. */
+export const takesOff = (effects: readonly Effect<unknown>[]): boolean =>
+  effects.some(({ does }) => does === 'cut' || does === 'scrape');
+
+/**
+ * About how much clay a deed cuts off, kg, as wet as the wall is.
+ * @param areaM2 the zone it is done on, of a wall of a body
+ * @param meanX kg/kg, 0 to 0.5
+ */
+export const cutOffKg = (
+  effects: readonly Effect<number>[],
+  areaM2: number,
+  { body, meanX }: { body: ClayBody; meanX: number },
+): number =>
+  effects.reduce(
+    (sum, effect) =>
+      effect.does === 'cut' || effect.does === 'scrape'
+        ? sum + (effect.depthM * effect.share * areaM2 * (1 + meanX)) / specificVolume(body, meanX)
+        : sum,
+    0,
+  );
