@@ -103,12 +103,14 @@ const effectOf = <Q extends z.ZodType>(quantity: (figure: z.ZodNumber) => Q) =>
     z.object({ does: z.enum(['print', 'burnish', 'wipe', 'wax']), share: quantity(share('Its share')) }),
     z.object({
       does: z.literal('glaze'),
+      on: z.enum(['inside', 'slip', 'outside']).exactOptional(),
       seconds: quantity(within('The dip', 0, 600, 'between 0 and 600 s', '3 to 6 s are usual.')),
     }),
     z.object({
       does: z.literal('fire'),
       cone: words('The cone', 12).min(1, 'Which cone was it fired to?'),
       to: z.enum(['raw', 'bisque', 'glazed']),
+      place: words('The place in the kiln', 60).exactOptional(),
     }),
     z.object({ does: z.literal('none') }),
   ]);

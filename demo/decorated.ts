@@ -62,7 +62,16 @@ export function decorated(make: Make): Entry[][] {
     ],
   ];
   const glazed = (days: number, outcome: 'good' | 'mixed', layerId = 'first'): Step[] => [
-    [days, '10:00', 'glaze', [{ does: 'glaze', seconds: 3 }], { layer: layerId }],
+    [
+      days,
+      '10:00',
+      'glaze',
+      [
+        { does: 'glaze', on: 'inside', seconds: 6 },
+        { does: 'glaze', on: 'outside', seconds: 3 },
+      ],
+      { layer: layerId },
+    ],
     [days - 2, '09:30', 'glost', [{ does: 'fire', cone: '6', to: 'glazed' }], { outcome, layer: layerId }],
   ];
   const finished = (

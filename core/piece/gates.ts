@@ -59,6 +59,8 @@ export interface Gate {
   joint: Joint | null;
   /** What opens it again once it has closed, and when. */
   rescue: { remedy: Remedy; opens: Instant; closes: Instant | null } | null;
+  /** Before it is kiln-dry by itself: how long a kiln under 100 °C would take for that, ms. */
+  candling: number | null;
 }
 
 /** A gate of which nothing is known yet. */
@@ -75,6 +77,7 @@ export const gateOf = (planned: Planned, status: GateStatus, doneAt: Instant | n
   enough: null,
   joint: null,
   rescue: null,
+  candling: null,
 });
 
 export interface Joint {

@@ -1,11 +1,12 @@
 import { edgeAtWater, moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
 import { spreadOf } from '../forecast/windows.ts';
-import type { Walls } from '../drying/together.ts';
+import { runsOf, type Walls } from '../drying/together.ts';
 import type { WallName } from '../form/places.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
+import { candlingTime } from '../firing/candling.ts';
 import { hazards, type Hazard } from '../hazard/hazard.ts';
 import { CLOCKS_DIFFER, foldPiece, type PieceState } from '../log/piece.ts';
 import { believedNow, type Believed } from '../piece/believed.ts';
@@ -17,7 +18,7 @@ import { placesNow, type PlacesNow } from '../piece/places.ts';
 import { routeWith } from '../piece/route.ts';
 import { softestAmong, type Softest } from '../piece/softest.ts';
 import type { FiredState } from '../technique/technique.ts';
-import type { Conflict } from '../technique/layer.ts';
+import type { Conflict, Planned } from '../technique/layer.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
 import { workingTime, type Spell } from './hours.ts';
@@ -155,6 +156,11 @@ export function planFrom(
   if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(best, next.planned, ahead);
   // which of a piece and its part is to be held back is told from the first step on, not only at the joint
   if (next) next.joint ??= gates.find((gate) => isOpen(gate.status) && gate.joint)?.joint ?? null;
+  if (next && next.status !== 'now' && piece.fired === 'raw')
+    next.candling = candled(
+      next.planned,
+      runsOf(best).map(([, run]) => run),
+    );
   const shown = next ? judgedOn(divided.own, next.planned.zones, divided.zones) : 'wall';
   const run = best[shown]!;
   const advised = !whatIf && !piece.finished && piece.fired === 'raw' && next;
@@ -176,6 +182,16 @@ export function planFrom(
     trajectory: courses.find(({ name }) => name === shown)!.trajectory,
     holdsUntil: holdsUntil(at, next, spells),
   };
+}
+
+/** How long the wall that takes longest would be candled; null where nothing asks for it, or one is too wet for that. */
+function candled({ step }: Planned, walls: WallRun[]): number | null {
+  const need = step.needs.find(({ kind }) => kind === 'kiln-dry');
+  if (need?.kind !== 'kiln-dry') return null;
+  const times = walls.map(({ setting, state, wall }) =>
+    candlingTime(setting.body, setting.thicknessM, coreReading(state.x, wall.mesh), need.wettestX),
+  );
+  return times.some((time) => time === null) ? null : Math.max(...times.map((time) => time ?? 0)) || null;
 }
 
 /** So many members at even shares from the driest wall to the wettest; all where no number is given. */

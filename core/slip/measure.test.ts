@@ -57,7 +57,10 @@ describe('settling', () => {
     expect(waterViscosity(20) * 1000).toBeCloseTo(1.0016, 4);
     expect(waterViscosity(25) * 1000).toBeCloseTo(0.89, 3);
     expect(waterViscosity(12) * 1000).toBeCloseTo(1.234, 2);
-    expect(() => waterViscosity(45)).toThrow(RangeError);
+    // CRC Handbook, viscosity of water: 0.3145 mPa·s at 90 °C, 0.378 at 75 °C
+    expect(waterViscosity(90) * 1000).toBeCloseTo(0.3145, 2);
+    expect(waterViscosity(75) * 1000).toBeCloseTo(0.378, 2);
+    expect(() => waterViscosity(101)).toThrow(RangeError);
   });
   it('lets a grain of 2 µm fall 10 cm in about 7.7 h, and one of 1 µm in four times that', () => {
     // Stokes' law; ISO 13317-1

@@ -12,17 +12,24 @@ const viscosities: [number, number][] = [
   [30, 0.7972],
   [35, 0.7191],
   [40, 0.6527],
+  [50, 0.5465],
+  [60, 0.466],
+  [70, 0.4035],
+  [80, 0.354],
+  [90, 0.3142],
+  [100, 0.2816],
 ];
 
 /**
  * Dynamic viscosity of water, Pa·s; between the table's points on a line in the logarithm.
- * @param celsius 0 to 40 °C
+ * @param celsius 0 to 100 °C
  * @throws RangeError outside
  * @example waterViscosity(20) // 0.0010016
  */
 export function waterViscosity(celsius: number): number {
   const k = viscosities.findIndex(([t]) => t >= celsius);
-  if (k < 0 || celsius < 0) throw new RangeError(`water viscosity is tabled from 0 to 40 °C, not ${celsius}`);
+  if (k < 0 || celsius < 0)
+    throw new RangeError(`water viscosity is tabled from 0 to 100 °C, not ${celsius}`);
   const [t1, v1] = viscosities[k]!;
   const [t0, v0] = viscosities[Math.max(0, k - 1)]!;
   const share = t1 === t0 ? 0 : (celsius - t0) / (t1 - t0);

@@ -1,5 +1,5 @@
 import { glazed, toBisque } from './kiln.ts';
-import { film, from, seen, step, tooWet, wrong } from './step.ts';
+import { colours, film, from, seen, step, tooWet, wrong } from './step.ts';
 import { water, type SharedStep, type Step, type Technique } from './technique.ts';
 
 /** Minutes. */
@@ -27,6 +27,11 @@ export const firing: Technique = {
         { id: 'twice', name: 'Bisque, then glaze', difference: 'the usual way' },
         { id: 'once', name: 'Once', difference: 'glazed bone dry; its water dries again; slow to 600 °C' },
         { id: 'unglazed', name: 'Unglazed', difference: 'one firing, bare outside' },
+        {
+          id: 'again',
+          name: 'Again, as often as wanted',
+          difference: 'a hard bisque, then more colour and glaze, fired each time',
+        },
         { id: 'smoked', name: 'Low, in smoke', difference: 'outdoors, with trained people' },
       ],
     },
@@ -49,6 +54,32 @@ export const firing: Technique = {
     usual('bisque'),
     usual('glaze', { only: { way: 'twice' } }),
     usual('glost', { only: { way: 'twice' } }),
+    usual('glaze', { key: 'glaze-first', only: { way: 'again' } }),
+    usual('glost', {
+      key: 'glost-first',
+      only: { way: 'again' },
+      needs: [seen('the kiln is cold', 'glaze-first', 48 * HOURS)],
+    }),
+    step('more', 'More colour and glaze', 'more laid on', {
+      only: { way: 'again' },
+      optional: true,
+      minutes: 15,
+      needs: [{ kind: 'fired', state: ['bisque', 'glazed'] }],
+      words: ['Warm the glazed ware, or a second glaze will not hold', 'Thinner than the first'],
+      look: ['It is dry before it is loaded'],
+      remedies: [wrong('it beads up', 'Warm it more; a little gum in the glaze.')],
+      hazards: colours,
+    }),
+    step('again', 'Unload it again', 'firing again', {
+      only: { way: 'again' },
+      minutes: 10,
+      repeat: { least: 1, usual: 1, most: 6, until: 'it is as wanted' },
+      effects: [{ does: 'fire', cone: '04', to: 'glazed' }],
+      needs: [{ kind: 'fired', state: ['bisque', 'glazed'] }],
+      words: ['Cooler than the firing before, or that one moves again', 'Write each cone down'],
+      look: ['Run a nail over lines and edges'],
+      hazards: ['kiln', 'sharp'],
+    }),
   ],
   patches: [
     {
@@ -58,6 +89,14 @@ export const firing: Technique = {
         name: 'Unload the one firing',
         effects: [{ does: 'fire', cone: '6', to: 'glazed' }],
         words: ['Slow to 600 °C', 'Not before the kiln is cool enough for bare hands'],
+      },
+    },
+    {
+      when: { way: 'again' },
+      step: 'bisque',
+      set: {
+        effects: [{ does: 'fire', cone: '01', to: 'bisque' }],
+        words: ['About 1120 °C: it drinks less glaze then', 'Keep hands and dust off it'],
       },
     },
     {

@@ -83,11 +83,20 @@ export const glazed: Step[] = [
     optional: true,
     name: 'Glaze',
     verb: 'Log glazed',
-    effects: [{ does: 'glaze', seconds: about(3) }],
+    // common practice: six seconds inside, the slip three to four alone, then the whole about two
+    effects: [
+      { does: 'glaze', on: 'inside', seconds: { usual: 6, least: 4, most: 8 } },
+      { does: 'glaze', on: 'slip', seconds: { usual: 3, least: 0, most: 4 } },
+      { does: 'glaze', on: 'outside', seconds: { usual: 2, least: 1, most: 3 } },
+    ],
     needs: [{ kind: 'fired', state: ['bisque'] }],
     takesS: about(15 * MINUTE_S),
     look: ['Feet and rims are as the shelf wants them'],
-    words: ['Rinse the dust off and let it dry', 'Wax the foot', 'Pour the inside, then dip the outside'],
+    words: [
+      'Rinse the dust off and let it dry; wax the foot',
+      'Pour the inside; longer over slip, a print never above three seconds',
+      'Where two coats meet they run; sponge off what crept over the wax',
+    ],
     remedies: [{ when: 'seen', sign: 'the glaze crawls', say: 'Wash it off, let it dry, glaze it again.' }],
     hazards: [],
   },

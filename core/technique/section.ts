@@ -97,6 +97,7 @@ function lay(state: State, effect: Effect<Usual>, times: number): void {
     case 'burnish':
       return over(state, 'shine', 0.14, () => true);
     case 'glaze':
+      if (effect.on === 'inside' || effect.on === 'slip') return;
       return over(state, 'glaze', 0.45, () => true);
     case 'join':
       return over(state, 'part', 2.4, (i) => i > COLUMNS * 0.42 && i < COLUMNS * 0.58);

@@ -10,6 +10,7 @@ import type { SlipUse } from '../slip/consistency.ts';
 export type Face = 'outside' | 'inside';
 export type FiredState = 'raw' | 'bisque' | 'glazed';
 export type StepKey = string;
+export type GlazedZone = 'inside' | 'slip' | 'outside';
 
 /** What the trade says of a quantity. */
 export interface Usual {
@@ -77,8 +78,10 @@ export type Effect<Q> =
   | { does: 'join'; part: Role }
   | { does: 'stand'; cover?: Cover; stand?: Stand }
   | { does: 'print' | 'burnish' | 'wipe' | 'wax'; share: Q }
-  | { does: 'glaze'; seconds: Q }
-  | { does: 'fire'; cone: string; to: FiredState }
+  /** Where it is said: poured inside, the slipped zone by itself, or the whole outside. */
+  | { does: 'glaze'; seconds: Q; on?: GlazedZone }
+  /** `place` is where in the kiln. */
+  | { does: 'fire'; cone: string; to: FiredState; place?: string }
   | { does: 'none' };
 
 export type Does = Effect<Usual>['does'];

@@ -1,5 +1,5 @@
 import { signNames } from '../coat/sign.ts';
-import type { Need, Span, Step, Usual } from './technique.ts';
+import type { GlazedZone, Need, Span, Step, Usual } from './technique.ts';
 
 /** The data of a technique in words. */
 
@@ -71,6 +71,14 @@ const figure = ({ usual, least, most }: Usual, scale: number, unit: string): str
   return `${text(usual)}${between} ${unit}`;
 };
 
+/** What is glazed, in words. */
+const glazedZones: Record<GlazedZone | 'whole', string> = {
+  whole: 'glaze',
+  inside: 'glaze inside',
+  slip: 'over slip alone',
+  outside: 'the whole outside',
+};
+
 /** What a step does to the clay, in words; empty where it does nothing. */
 export const doesWords = ({ effects }: Step): string =>
   effects
@@ -93,7 +101,7 @@ export const doesWords = ({ effects }: Step): string =>
         case 'stretch':
           return `stretches to ${figure(effect.ratio, 100, '%')} of its face`;
         case 'glaze':
-          return `glaze, ${figure(effect.seconds, 1, 's')}`;
+          return `${glazedZones[effect.on ?? 'whole']}, ${figure(effect.seconds, 1, 's')}`;
         case 'fire':
           return `cone ${effect.cone}`;
         case 'join':

@@ -27,6 +27,7 @@ const step = (change: Partial<NextStep> = {}): NextStep => ({
   joint: null,
   enough: null,
   rescue: null,
+  candling: null,
   ...change,
 });
 

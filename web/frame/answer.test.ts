@@ -22,6 +22,7 @@ const step = (change: Partial<NextStep>): NextStep => ({
   joint: null,
   enough: null,
   rescue: null,
+  candling: null,
   ...change,
 });
 

@@ -26,9 +26,15 @@ export function answerFor(
   cover: Cover | null = null,
 ): Answer {
   const answer = ownAnswer(next, now, zone, cover);
-  const joint = next && jointWords(next, now, zone);
-  return joint ? { ...answer, detail: `${answer.detail} ${joint}` } : answer;
+  const more = next && [jointWords(next, now, zone), candlingWords(next)].filter(Boolean).join(' ');
+  return more ? { ...answer, detail: `${answer.detail} ${more}` } : answer;
 }
+
+/** What a kiln held low does for a piece that is not dry enough for it; null where that is not asked. */
+const candlingWords = ({ candling, name }: NextStep): string | null =>
+  candling === null
+    ? null
+    : `Or ${lower(name)} now and hold the kiln under 100 °C, vents open, for ${span(candling)} first.`;
 
 /** Which of a piece and its part must be held back until the other is ready; null where neither must. */
 function jointWords({ joint }: NextStep, now: Instant, zone: string): string | null {

@@ -259,7 +259,7 @@ function HowItWent({
 
 /** A usual quantity as the text of its field; no cut is proposed deeper than the wall bears. */
 function usualText(effect: Effect<number>, field: EffectField, units: UnitChoice, wallM: number): string {
-  const usual = (effect as unknown as Record<string, number | string>)[field.key]!;
+  const usual = (effect as unknown as Record<string, number | string>)[field.key] ?? '';
   const fits = field.key === 'depthM' && typeof usual === 'number';
   return fieldText(fits ? Math.min(usual, deepestGroove(wallM)) : usual, field, units);
 }
@@ -270,7 +270,9 @@ function typedEffect(
   textOf: (field: EffectField) => string,
   units: UnitChoice,
 ): Effect<number> {
-  const typed = fieldsOf(effect).map((field) => [field.key, fieldValue(textOf(field), field, units)]);
+  const typed = fieldsOf(effect)
+    .map((field): [EffectField, number | string] => [field, fieldValue(textOf(field), field, units)])
+    .flatMap(([{ key, optional }, value]) => (optional && value === '' ? [] : [[key, value]]));
   return { ...effect, ...Object.fromEntries(typed) };
 }
 

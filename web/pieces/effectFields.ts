@@ -1,5 +1,5 @@
 import type { Dimension } from '../../core/units/quantity.ts';
-import type { Does, Effect } from '../../core/technique/technique.ts';
+import type { Does, Effect, GlazedZone } from '../../core/technique/technique.ts';
 
 /** How a quantity of an effect is typed. */
 export interface EffectField {
@@ -8,6 +8,8 @@ export interface EffectField {
   label: string;
   as: Dimension | 'percent' | 'grams' | 'seconds' | 'text';
   help?: string;
+  /** It may be left empty. */
+  optional?: true;
 }
 
 const shared: EffectField = { key: 'share', label: 'Share of the zone it lies on', as: 'percent' };
@@ -38,8 +40,16 @@ const fields: Partial<Record<Does, EffectField[]>> = {
     { key: 'seconds', label: 'For', as: 'seconds' },
     { key: 'duty', label: 'Of the time it points at one spot', as: 'percent' },
   ],
-  glaze: [{ key: 'seconds', label: 'In the glaze', as: 'seconds' }],
-  fire: [{ key: 'cone', label: 'Cone', as: 'text' }],
+  fire: [
+    { key: 'cone', label: 'Cone', as: 'text' },
+    {
+      key: 'place',
+      label: 'Where in the kiln',
+      as: 'text',
+      optional: true,
+      help: 'Top shelf, at the back …',
+    },
+  ],
 };
 
 const stretched: Record<'hoop' | 'area', EffectField[]> = {
@@ -61,6 +71,21 @@ const stretched: Record<'hoop' | 'area', EffectField[]> = {
   ],
 };
 
+const glazed: Record<GlazedZone | 'whole', EffectField> = {
+  whole: { key: 'seconds', label: 'In the glaze', as: 'seconds' },
+  inside: { key: 'seconds', label: 'Glaze held inside', as: 'seconds' },
+  slip: { key: 'seconds', label: 'Over slip, by itself', as: 'seconds', help: 'Nought where there is none' },
+  outside: {
+    key: 'seconds',
+    label: 'The whole outside',
+    as: 'seconds',
+    help: 'Over a print never above three',
+  },
+};
+
 /** What is asked of an effect when it is logged. */
-export const fieldsOf = (effect: Effect<unknown>): EffectField[] =>
-  effect.does === 'stretch' ? stretched[effect.by] : (fields[effect.does] ?? []);
+export function fieldsOf(effect: Effect<unknown>): EffectField[] {
+  if (effect.does === 'stretch') return stretched[effect.by];
+  if (effect.does === 'glaze') return [glazed[effect.on ?? 'whole']];
+  return fields[effect.does] ?? [];
+}

@@ -1,5 +1,5 @@
 import { heatTools } from '../../core/drying/heat.ts';
-import type { Effect } from '../../core/technique/technique.ts';
+import type { Effect, GlazedZone } from '../../core/technique/technique.ts';
 import { coneCelsius, USUAL_RATE } from '../../core/firing/cone.ts';
 import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
 
@@ -26,11 +26,16 @@ export function effectWords(effect: Effect<number>, units: UnitChoice): string |
     case 'stretch':
       return `stretched to ${formatNumber(effect.ratio * 100, 0, units)} %`;
     case 'fire':
-      return `cone ${effect.cone}`;
+      return `cone ${effect.cone}${effect.place ? `, ${effect.place}` : ''}`;
+    case 'glaze':
+      return effect.seconds > 0 ? `${glazedWords(effect.on)}${Math.round(effect.seconds)} s` : null;
     default:
       return null;
   }
 }
+
+const glazedWords = (on: GlazedZone | undefined): string =>
+  on === undefined ? '' : on === 'slip' ? 'slip alone ' : `${on} `;
 
 /** At which temperature a cone bends at the usual rate, in words; what is wrong with it where there is none. */
 export function coneWords(cone: string, units: UnitChoice): string {

@@ -105,15 +105,18 @@ function needFigures(
 }
 
 const effectFigures = (effect: Effect<Usual>, at: string, units: UnitChoice): Figure[] =>
-  fieldsOf(effect).map((field): Figure => {
+  fieldsOf(effect).flatMap((field): Figure[] => {
+    if (field.optional) return [];
     const value = (effect as unknown as Record<string, Usual | string>)[field.key]!;
-    return {
-      at: typeof value === 'string' ? `${at}.${field.key}` : `${at}.${field.key}.usual`,
-      label: field.label,
-      text: fieldText(typeof value === 'string' ? value : value.usual, field, units),
-      read: (text) => fieldValue(text, field, units),
-      field,
-    };
+    return [
+      {
+        at: typeof value === 'string' ? `${at}.${field.key}` : `${at}.${field.key}.usual`,
+        label: field.label,
+        text: fieldText(typeof value === 'string' ? value : value.usual, field, units),
+        read: (text) => fieldValue(text, field, units),
+        field,
+      },
+    ];
   });
 
 const repeatFigures = (repeat: Repeat, shown: (value: number) => string): Figure[] =>
