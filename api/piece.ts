@@ -161,6 +161,7 @@ const pieceBegun = z.object({
   stand,
   attachmentM: attachment,
   stage: stage.nullable(),
+  fired: z.literal('bisque').exactOptional(),
 });
 
 const coatGravity = gravity.min(

@@ -247,6 +247,9 @@ const step = z.object({
   words: stepWords,
   remedies,
   hazards: hazardsOf,
+  guarded: z
+    .object({ name: name('The name of the step'), verb, words: stepWords, hazards: hazardsOf })
+    .exactOptional(),
 });
 
 /** A technique of a studio's own. That it holds together is the log's to see. */

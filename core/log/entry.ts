@@ -46,6 +46,8 @@ export interface PieceBegun {
   attachmentM: number | null;
   /** Stage when entered, for a piece that was not freshly made then. */
   stage: Stage | null;
+  /** It came fired: its clay dries no more. */
+  fired?: 'bisque';
 }
 
 export interface PieceMade extends PieceBegun {

@@ -62,7 +62,7 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
     stand: start.stand,
     roomId: start.roomId,
     parts: [],
-    fired: 'raw',
+    fired: start.fired ?? 'raw',
     carried: carriesNothing,
     done: {},
     seen: {},
@@ -160,7 +160,8 @@ const routes = new WeakMap<PieceState, Route>();
 /** The route of a piece as far as its log goes. */
 export function routeOf(piece: PieceState): Route {
   let route = routes.get(piece);
-  if (!route) routes.set(piece, (route = compose(piece.layers, progressOf(piece))));
+  if (!route)
+    routes.set(piece, (route = compose(piece.layers, progressOf(piece), { entered: piece.made.fired })));
   return route;
 }
 

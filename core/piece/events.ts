@@ -73,10 +73,15 @@ export function eventsOf(
     .sort((a, b) => a.at - b.at);
 }
 
-/** When a piece was first fired: what is done to it afterwards is done to no drying wall. */
+/** When a piece was first fired: what is done to it afterwards is done to no drying wall. At once where it came fired. */
 export const firedAt = (entries: readonly Entry[]): Instant =>
   Math.min(
     Number.POSITIVE_INFINITY,
+    ...entries.flatMap((entry) =>
+      (entry.kind === 'piece.made' || entry.kind === 'piece.corrected') && entry.body.fired
+        ? [Number.NEGATIVE_INFINITY]
+        : [],
+    ),
     ...entriesOf(entries, 'piece.done').flatMap((entry) =>
       entry.body.effects.some(({ does }) => does === 'fire') ? [instantOf(entry)] : [],
     ),

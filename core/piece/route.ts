@@ -16,7 +16,7 @@ export const routeWith = (
   compose(
     piece.layers,
     { ...progressOf(piece), usual: (layer, step) => fillsOf(layer, step, tubs) },
-    { form: piece.form, guarded },
+    { form: piece.form, guarded, entered: piece.made.fired },
   );
 
 function fillsOf({ stock }: Layer, step: Step, tubs: Record<string, SlipLaid>): number | null {

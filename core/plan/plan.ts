@@ -35,6 +35,10 @@ export interface WallNow {
   fired: FiredState;
 }
 
+/** What a piece is now: a stage of its clay, or fired ware. */
+export const stateName = ({ fired, stage }: Pick<WallNow, 'fired' | 'stage'>): string =>
+  fired === 'raw' ? stage.name : fired === 'bisque' ? 'Bisque' : 'Glazed';
+
 export interface PiecePlan {
   piece: PieceState;
   at: Instant;

@@ -2,6 +2,7 @@ import { layerOf } from './technique.test-support.ts';
 import { describe, expect, it } from 'vitest';
 import { compose, untouched } from './compose.ts';
 import type { Layer, Route, Zone } from './layer.ts';
+import { searchMends } from './mend.ts';
 import type { Only } from './technique.ts';
 
 const layer = (technique: string, more: Partial<Layer> = {}, schools: Only = {}): Layer =>
@@ -101,5 +102,39 @@ describe('a route of several layers', () => {
       compose([layer('sgraffito')]),
     );
     expect(compose([{ ...layer('inlay'), technique: 'unheard-of' }]).planned).toEqual([]);
+  });
+});
+
+describe('a route on bought-in bisque', () => {
+  const onBisque = (layers: Layer[]) => compose(layers, untouched, { entered: 'bisque' });
+  const stepsIn = ({ planned }: Route) => planned.map(({ refs: [ref] }) => ref!.step);
+
+  it('leaves out all that is done before the first firing', () => {
+    const route = onBisque([layer('oxide-wash')]);
+    expect(stepsIn(route)).not.toContain('load');
+    expect(stepsIn(route)).not.toContain('bisque');
+    expect(stepsIn(route)).toContain('brush-bisque');
+    expect(route.conflicts).toEqual([]);
+    // what stays is in the order it had
+    const raw = stepsIn(compose([layer('oxide-wash')]));
+    expect(stepsIn(route)).toEqual(raw.filter((key) => stepsIn(route).includes(key)));
+  });
+
+  it('says of a technique of raw clay that it cannot be done, with what can', () => {
+    const route = onBisque([layer('oxide-wash'), layer('sgraffito')]);
+    expect(route.conflicts.map(({ problem }) => problem)).toEqual([
+      expect.objectContaining({ code: 'raw-only', field: 'layers.1.technique' }),
+    ]);
+    expect(route.conflicts[0]!.problem.message).toMatch(/^Sgraffito is done on raw clay.*choose/);
+    // and leaving it out mends it
+    const mends = searchMends([layer('oxide-wash'), layer('sgraffito')], { entered: 'bisque' }, true);
+    let next = mends.next();
+    while (!next.done) next = mends.next();
+    expect(next.value.map(({ words }) => words)).toContain('Without sgraffito');
+  });
+
+  it('goes on to glaze and glost as any does', () => {
+    expect(stepsIn(onBisque([layer('firing')]))).toEqual(['glaze', 'glost']);
+    expect(stepsIn(onBisque([layer('firing', {}, { way: 'again' })]))).toContain('again');
   });
 });

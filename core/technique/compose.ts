@@ -1,6 +1,16 @@
 import { schoolsOf, stepsOf, techniqueOf } from './catalogue.ts';
 import { conflictsOf, type Setting } from './conflicts.ts';
-import { overlap, refKey, type Layer, type Planned, type Route, type StepRef, type Zone } from './layer.ts';
+import { problem } from '../units/problem.ts';
+import {
+  overlap,
+  refKey,
+  type Conflict,
+  type Layer,
+  type Planned,
+  type Route,
+  type StepRef,
+  type Zone,
+} from './layer.ts';
 import type { Need, SharedStep, Step } from './technique.ts';
 
 /** How far the steps of a piece are: how often each was done, and whether the maker said that it is enough. */
@@ -25,7 +35,8 @@ export function compose(
   setting: Setting = {},
 ): Route {
   const standing = layers.filter((layer) => !layer.dropped && techniqueOf(layer));
-  const runs = finished(standing.map((layer) => runOf(layer, progress)))
+  const whole = finished(standing.map((layer) => runOf(layer, progress, setting)));
+  const runs = (setting.entered ? whole.map(fromBisque) : whole)
     .map((run, i) => ({ run, i, wettest: firstEdge(run.units) }))
     .sort((a, b) => b.wettest - a.wettest || a.i - b.i)
     .map(({ run }) => run);
@@ -35,7 +46,8 @@ export function compose(
     planned.push(...merged(runs, phase));
   }
   const route = linked(planned, standing);
-  return { planned: route, conflicts: conflictsOf(route, standing, setting) };
+  const raw = setting.entered ? whole.flatMap((run) => rawOnly(run, standing)) : [];
+  return { planned: route, conflicts: [...raw, ...conflictsOf(route, standing, setting)] };
 }
 
 /** A step of one layer, and after which of the shared steps it comes. */
@@ -46,6 +58,30 @@ interface Unit extends Planned {
 interface Run {
   layer: Layer;
   units: Unit[];
+}
+
+/** What is left to do of a layer on a piece that came as bisque. */
+const fromBisque = ({ layer, units }: Run): Run => ({
+  layer,
+  units: units.filter(({ phase, step }) => phase > inOrder.indexOf('bisque') && step.shared !== 'bisque'),
+});
+
+/** A layer of which nothing can be done on bisque. */
+function rawOnly(run: Run, layers: readonly Layer[]): Conflict[] {
+  const own = ({ units }: Run) => units.filter(({ step, optional }) => !step.shared && !optional);
+  const [first] = own(run);
+  if (!first || own(fromBisque(run)).length > 0) return [];
+  const { name } = techniqueOf(run.layer)!;
+  return [
+    {
+      refs: first.refs,
+      problem: problem(
+        'raw-only',
+        `layers.${layers.indexOf(run.layer)}.technique`,
+        `${name} is done on raw clay, and this piece came as bisque: choose what is done on bisque, like a wash or a transfer.`,
+      ),
+    },
+  ];
 }
 
 /** Where a layer says how the piece is fired, it says so for all. */
@@ -59,9 +95,10 @@ function finished(runs: Run[]): Run[] {
     : runs;
 }
 
-function runOf(layer: Layer, progress: Progress): Run {
+function runOf(layer: Layer, progress: Progress, { guarded }: Setting): Run {
   const technique = techniqueOf(layer)!;
-  const steps = stepsOf(technique, schoolsOf(technique, layer.schools));
+  const all = stepsOf(technique, schoolsOf(technique, layer.schools));
+  const steps = guarded ? all.map((step) => ({ ...step, ...step.guarded })) : all;
   const units: Unit[] = [];
   let phase = 0;
   for (const step of steps) {

@@ -62,6 +62,28 @@ describe('what does not go together', () => {
     expect(mends.map((mend) => mend.words)).toContain('Inlay: scraped at stiff leather-hard');
   });
 
+  it('what is not for pupils, once for all its passes, and another technique where none of its own ways serves', () => {
+    const sprayed = [layer('sprayed-engobe')];
+    expect(words(sprayed, { guarded: true })).toMatch(/^Spray a pass is not for pupils[^\n]*$/);
+    const [mend] = mendsOf(sprayed, { guarded: true }, true);
+    expect(mend!.words).toBe('Brushed coats in place of sprayed engobe');
+    expect(words(mend!.layers, { guarded: true })).toBe('');
+    // without pupils nothing is offered in its place
+    expect(mendsOf(sprayed, {}, true)).toEqual([]);
+  });
+
+  it('no dust at the cleaning of any technique where pupils work: it is wiped', () => {
+    for (const { id } of techniques()) {
+      const guarded = compose([layer(id)], undefined, { guarded: true }).planned;
+      const clean = guarded.find(({ refs: [ref] }) => ref!.step === 'clean');
+      if (clean) {
+        expect(clean.step.name, id).toBe('Wipe it clean');
+        expect(clean.step.hazards).not.toContain('silica-dust');
+      }
+      expect(guarded).toHaveLength(compose([layer(id)]).planned.length);
+    }
+  });
+
   it('nothing by itself, in any technique in its usual way on the outside', () => {
     for (const { id } of techniques()) expect(words([layer(id)]), id).toBe('');
   });

@@ -11,6 +11,8 @@ export interface Setting {
   form?: Form | undefined;
   /** Pupils or pregnant people work on it. */
   guarded?: boolean | undefined;
+  /** It came fired. */
+  entered?: 'bisque' | undefined;
 }
 
 interface Clash {
@@ -184,13 +186,13 @@ const foodFaces = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
 /** What pupils and pregnant people leave to an adult, or do in the other way. */
 const forAdults = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
   route
-    .filter((of) => torches(of) || of.step.hazards.some((id) => withheld.includes(id)))
+    .filter((of) => of.pass === 1 && (torches(of) || of.step.hazards.some((id) => withheld.includes(id))))
     .map((of) =>
       conflict(
         layers,
         [of],
         'for-adults',
-        `${of.step.name} is not for pupils or in pregnancy: hand it to an adult, or choose another way of doing it.`,
+        `${of.step.name.replace(/ 1 of \d+/, '')} is not for pupils or in pregnancy: hand it to an adult, or choose another way of doing it.`,
       ),
     );
 

@@ -72,6 +72,12 @@ export const brushedClean = (more: Partial<Step> = {}): Step => ({
   words: ['A soft dry brush, a ball-ended point for grooves', 'Catch the dust as it falls'],
   remedies: [{ when: 'too-wet', sign: 'crumbs smear into the coat', say: 'Wait until it is bone dry.' }],
   hazards: ['silica-dust', 'toxic-colour'],
+  guarded: {
+    name: 'Wipe it clean',
+    verb: 'Log wiped clean',
+    words: ['A barely damp sponge, rinsed at each stroke: no dust rises', 'Not over grooves: they smear'],
+    hazards: ['toxic-colour'],
+  },
   ...more,
 });
 

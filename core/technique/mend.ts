@@ -1,4 +1,4 @@
-import { techniqueOf } from './catalogue.ts';
+import { techniqueNamed, techniqueOf } from './catalogue.ts';
 import { compose } from './compose.ts';
 import type { Setting } from './conflicts.ts';
 import type { Layer, Zone } from './layer.ts';
@@ -35,6 +35,7 @@ export function* searchMends(
   const found: { mend: Mend; left: number }[] = [];
   for (const mend of [
     ...schools(layers),
+    ...(setting.guarded ? otherwise(layers) : []),
     ...faces(layers),
     ...(banded ? apart(layers) : []),
     ...without(layers),
@@ -48,6 +49,27 @@ export function* searchMends(
     .slice(0, most)
     .map(({ mend }) => mend);
 }
+
+/** What gives much the same without what pupils leave to others. Common practice. */
+const instead: Record<string, string> = {
+  'sprayed-engobe': 'brushed-coats',
+  'stretched-slab': 'broad-brush',
+  'silicate-texture': 'painterly',
+  resist: 'stencil',
+};
+
+const otherwise = (layers: readonly Layer[]): Mend[] =>
+  layers.flatMap((layer, i) => {
+    const other = instead[layer.technique];
+    if (other === undefined || layer.own) return [];
+    const { id, rev, name } = techniqueNamed(other);
+    return [
+      {
+        words: `${name} in place of ${named(layer).toLowerCase()}`,
+        layers: changed(layers, i, { technique: id, rev, schools: {}, also: [] }),
+      },
+    ];
+  });
 
 const changed = (layers: readonly Layer[], i: number, change: Partial<Layer>): Layer[] =>
   layers.map((layer, k) => (k === i ? { ...layer, ...change } : layer));

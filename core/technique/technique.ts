@@ -136,6 +136,8 @@ export interface Step {
   words: string[];
   remedies: Remedy[];
   hazards: HazardId[];
+  /** How it is done otherwise where pupils or pregnant people work. */
+  guarded?: Pick<Step, 'name' | 'verb' | 'words' | 'hazards'>;
 }
 
 export interface School {

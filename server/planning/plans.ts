@@ -14,7 +14,7 @@ import type { PieceFacts } from '../../core/piece/facts.ts';
 import { ribbonFrom, type PlanKept } from '../../core/plan/kept.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { nextStep } from '../../core/plan/next.ts';
-import type { PlanAnswers } from '../../core/plan/plan.ts';
+import { stateName, type PlanAnswers } from '../../core/plan/plan.ts';
 import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -205,7 +205,7 @@ export function createPlans({
       return {
         rows: found
           .slice(page * PAGE, (page + 1) * PAGE)
-          .map((piece) => pieceRow(piece, store, knownOf(piece)?.answers.now.stage.name ?? null)),
+          .map((piece) => pieceRow(piece, store, stateKnown(knownOf(piece)?.answers))),
         found: found.length,
         pages: Math.max(1, Math.ceil(found.length / PAGE)),
         unfinished: cases.unfinished().length,
@@ -219,6 +219,9 @@ export function createPlans({
     },
   };
 }
+
+const stateKnown = (answers: PlanAnswers | undefined): string | null =>
+  answers ? stateName(answers.now) : null;
 
 const roomName = (store: Store, id: string): string =>
   store.studio().rooms.find((room) => room.id === id)?.set.name ?? '';
@@ -252,7 +255,7 @@ function plannedOf(
   const body = settingAt(clay, piece.madeAt);
   return {
     techniqueName: techniqueNames(piece.layers),
-    stageName: answers.now.stage.name,
+    stageName: stateName(answers.now),
     meanIndex: answers.now.meanIndex,
     areaM2: outsideArea(piece.form),
     wall: {

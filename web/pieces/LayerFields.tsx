@@ -11,7 +11,7 @@ import { faded } from '../frame/theme.ts';
 import { useShelf } from '../slips/shelf.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { useOwnTechniques, useTechniques } from '../techniques/useTechniques.ts';
-import { useMends } from './useMends.ts';
+import { useMends, type Composed } from './useMends.ts';
 import {
   chosen,
   freshLayer,
@@ -25,17 +25,18 @@ import {
 interface LayerFieldsProps {
   layers: TypedLayer[];
   onLayers: (layers: TypedLayer[]) => void;
-  form: Form;
+  piece: Composed;
   wrong: Record<string, string>;
 }
 
 /** The techniques of a piece, one under another, with what cannot be among them and what mends it. */
-export function LayerFields({ layers, onLayers, form, wrong }: LayerFieldsProps) {
+export function LayerFields({ layers, onLayers, piece, wrong }: LayerFieldsProps) {
+  const { form } = piece;
   const change = (i: number, more: Partial<TypedLayer>) =>
     onLayers(layers.map((layer, k) => (k === i ? { ...layer, ...more } : layer)));
   const made = layersFrom(layers);
-  const { conflicts, planned } = compose(made, undefined, { form });
-  const mends = useMends(made, form) ?? [];
+  const { conflicts, planned } = compose(made, undefined, piece);
+  const mends = useMends(made, piece) ?? [];
   const hands = planned.reduce(
     (sum, { step, optional }) => sum + (optional ? 0 : (step.takesS?.usual ?? 0)),
     0,

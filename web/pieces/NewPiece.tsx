@@ -14,6 +14,7 @@ import { entry } from '../frame/outbox.ts';
 import { WrongFields } from '../frame/parts.tsx';
 import { wrongFields } from '../frame/shape.ts';
 import { useTechniques } from '../techniques/useTechniques.ts';
+import { useComposedOn } from './useComposedOn.ts';
 import { LayerFields } from './LayerFields.tsx';
 import { freshLayer, layersFrom, type TypedLayer } from './typedLayer.ts';
 import { freshPiece, PieceFields, usePieceFrom, type TypedPiece } from './PieceFields.tsx';
@@ -56,6 +57,7 @@ function Making() {
     }),
   );
   const set = (more: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...more }));
+  const composedOn = useComposedOn();
   const now = useNow();
   const [wrong, setWrong] = useState<Record<string, string>>({});
 
@@ -88,7 +90,7 @@ function Making() {
       <LayerFields
         layers={typed.layers}
         onLayers={(layers) => set({ layers })}
-        form={pieceFrom(typed).form}
+        piece={composedOn(pieceFrom(typed))}
         wrong={wrong}
       />
       <WrongFields wrong={wrong} />

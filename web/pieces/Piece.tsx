@@ -6,7 +6,7 @@ import type { PieceAnswer } from '../../api/routes.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
-import type { PiecePlan } from '../../core/plan/plan.ts';
+import { stateName, type PiecePlan } from '../../core/plan/plan.ts';
 import {
   formatFixed,
   formatQuantity,
@@ -158,10 +158,14 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
             <AnswerBoard
               answer={answer}
               about={
-                <span>
-                  The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the
-                  moisture index, its surface {Math.round(plan.now.outerIndex)}
-                </span>
+                piece.fired === 'raw' ? (
+                  <span>
+                    The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the
+                    moisture index, its surface {Math.round(plan.now.outerIndex)}
+                  </span>
+                ) : (
+                  <span>It is {stateName(plan.now).toLowerCase()} ware: its clay dries no more</span>
+                )
               }
             >
               {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
@@ -223,7 +227,7 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
         )}
       </Section>
       <Parts plan={plan} now={shownAt} zone={zone} />
-      <Places places={plan.places} body={given.body} now={shownAt} />
+      {piece.fired === 'raw' && <Places places={plan.places} body={given.body} now={shownAt} />}
       <Section title="Steps">
         <Steps plan={plan} now={now} zone={zone} />
       </Section>

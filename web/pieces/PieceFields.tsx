@@ -52,6 +52,8 @@ const JAR: ProfilePoint[] = [
 ];
 const WALL = { key: 'wallM', label: 'Wall, freshly made', usual: 0.006 };
 
+const BISQUE = 'bisque';
+
 /** A piece as it is being typed. */
 export interface TypedPiece {
   name: string;
@@ -66,6 +68,8 @@ export interface TypedPiece {
   stand: Stand;
   attachment: string;
   stage: Stage | null;
+  /** It came as bisque. */
+  bisque: boolean;
   madeAt: Instant | null;
 }
 
@@ -81,12 +85,14 @@ export const freshPiece = (last: { clayId?: string; roomId?: string }): TypedPie
   stand: 'board',
   attachment: '',
   stage: null,
+  bisque: false,
   madeAt: null,
 });
 
 /** A piece that was logged, as the texts of its fields. */
 export const asTyped = (begun: PieceBegun, madeAt: Instant, units: UnitChoice): TypedPiece => ({
   ...begun,
+  bisque: begun.fired === 'bisque',
   kind: begun.form.kind,
   lengths: Object.fromEntries(
     Object.entries(begun.form).flatMap(([key, value]) =>
@@ -123,7 +129,8 @@ export function usePieceFrom(): (typed: TypedPiece) => PieceBegun {
       cover: typed.cover,
       stand: typed.stand,
       attachmentM: typedQuantity(typed.attachment, 'length', units),
-      stage: typed.stage,
+      stage: typed.bisque ? 'bone-dry' : typed.stage,
+      ...(typed.bisque && { fired: 'bisque' as const }),
     };
   };
 }
@@ -216,9 +223,12 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
         <TextField
           select
           label="It was then"
-          value={stage ?? 'fresh'}
-          onChange={(event) =>
-            set({ stage: event.target.value === 'fresh' ? null : (event.target.value as Stage) })
+          value={typed.bisque ? BISQUE : (stage ?? 'fresh')}
+          onChange={({ target: { value } }) =>
+            set({
+              bisque: value === BISQUE,
+              stage: value === 'fresh' || value === BISQUE ? null : (value as Stage),
+            })
           }
         >
           <MenuItem value="fresh">Freshly made</MenuItem>
@@ -227,6 +237,7 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
               Already {s.name.toLowerCase()}
             </MenuItem>
           ))}
+          <MenuItem value={BISQUE}>Fired already: it came as bisque</MenuItem>
         </TextField>
       </Columns>
       <Columns>

@@ -2,6 +2,7 @@ import type { PieceState } from '../../core/log/piece.ts';
 import { useDraft } from '../frame/draft.ts';
 import { EditPage } from '../frame/EditPage.tsx';
 import { LayerFields } from './LayerFields.tsx';
+import { useComposedOn } from './useComposedOn.ts';
 import { LoggedPiece } from './LoggedPiece.tsx';
 import { layersFrom, typedFrom, type TypedLayer } from './typedLayer.ts';
 
@@ -14,6 +15,8 @@ function Layers({ piece }: { piece: PieceState }) {
   const [{ layers }, setTyped, forget] = useDraft<{ layers: TypedLayer[] }>(`layers ${piece.id}`, () => ({
     layers: typedFrom(piece.layers),
   }));
+  const composedOn = useComposedOn();
+  const { fired } = piece.made;
   return (
     <EditPage
       subject={piece.id}
@@ -30,7 +33,7 @@ function Layers({ piece }: { piece: PieceState }) {
         <LayerFields
           layers={layers}
           onLayers={(changed) => setTyped({ layers: changed })}
-          form={piece.form}
+          piece={composedOn({ form: piece.form, roomId: piece.roomId, ...(fired && { fired }) })}
           wrong={wrong}
         />
       )}

@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { metricUnits } from '../../core/units/quantity.ts';
-import { DEFAULT_MAKER } from '../../core/log/studio.ts';
+import { DEFAULT_MAKER, defaultRoom } from '../../core/log/studio.ts';
 import {
   choose,
   complaint,
@@ -43,6 +43,33 @@ describe('a new piece', () => {
       stage: null,
     });
     expect(body.form).toMatchObject({ kind: 'cylinder', mouth: 'open', wallM: 0.006 });
+  });
+
+  it('that came as bisque is entered so, and what is done on raw clay is named', async () => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await type('Name or mark', 'Bought tile');
+    await choose('It was then', /^Fired already/);
+    expect(await complaint()).toMatch(/Sgraffito is done on raw clay, and this piece came as bisque/);
+    await choose('Technique', 'Oxide wash');
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    expect(loggedOnly(studio, 'piece.made').body).toMatchObject({
+      stage: 'bone-dry',
+      fired: 'bisque',
+      layers: [{ technique: 'oxide-wash' }],
+    });
+  });
+
+  it('in a room of pupils is told what is not for them, with another way', async () => {
+    const studio = testStudio(
+      known('room.set', 'room-default', { ...defaultRoom, name: 'Class', guarded: true }),
+    );
+    show(<NewPiece />, at);
+    await choose('Technique', 'Sprayed engobe');
+    expect(await complaint()).toMatch(/not for pupils/);
+    expect(await screen.findByRole('group', { name: 'What mends it' })).toBeTruthy();
+    expect(studio.logged).toEqual([]);
   });
 
   it('says what is missing, at its field, and keeps the rest', async () => {

@@ -3,14 +3,14 @@ import useSWR from 'swr';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { BatchAnswer } from '../../api/routes.ts';
-import { hazards } from '../../core/hazard/hazard.ts';
+import { hazards, withheld } from '../../core/hazard/hazard.ts';
 import { nextLook, nextMaking, type BatchState } from '../../core/log/batch.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import type { MakingStep } from '../../core/slip/making.ts';
 import { formatQuantity, type Instant } from '../../core/units/quantity.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useNow } from '../frame/clock.ts';
-import { useUnits, useZone } from '../frame/maker.ts';
+import { useStudio, useUnits, useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { AnswerBoard, CautionLine, Trouble } from '../frame/parts.tsx';
@@ -121,6 +121,7 @@ interface SheetStepProps {
 
 /** A step of the sheet: done with its time, open with its form and cautions, or still to come. */
 function SheetStep({ step, number, batch, open, zone, now, said, children }: SheetStepProps) {
+  const guarded = useStudio().data?.rooms.some(({ set }) => set.guarded) ?? false;
   const doneAt = batch.ticked[step.id];
   const done = doneAt !== undefined;
   return (
@@ -157,6 +158,9 @@ function SheetStep({ step, number, batch, open, zone, now, said, children }: She
           {step.hazards.map((hazard) => (
             <CautionLine key={hazard} hazard={hazards[hazard]} />
           ))}
+          {guarded && step.hazards.some((hazard) => withheld.includes(hazard)) && (
+            <Trouble>Not for pupils or in pregnancy: hand this step to an adult. Local rules decide.</Trouble>
+          )}
           <Box sx={{ mt: 2 }}>{children}</Box>
         </>
       )}

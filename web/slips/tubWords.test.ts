@@ -103,7 +103,9 @@ describe('the log and the label', () => {
 
   it('warn on the label of what is toxic, and lead to the tub', () => {
     const label = labelOf(shelf(), 'Etc/UTC');
-    expect(label.lines).toContain('Toxic colourant');
+    expect(label.lines).toEqual(
+      expect.arrayContaining(['Toxic colourant: gloves, no food', expect.stringMatching(/^Not for pupils/)]),
+    );
     expect(label.path).toBe('/slips/t');
   });
 

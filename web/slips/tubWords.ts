@@ -201,10 +201,17 @@ function measuredWords(
 }
 
 /** What is printed on a tub's label. */
+/** Printed beside what pupils and pregnant people leave to others. */
+const NOT_FOR_PUPILS = 'Not for pupils or in pregnancy; local rules decide';
+
 export function labelOf({ tub, waste }: TubOnShelf, zone: string) {
   const { made } = tub;
   const cautions =
-    waste === 'toxic' ? ['Toxic colourant'] : waste === 'silicate' ? ['Silicate: never reclaim'] : [];
+    waste === 'toxic'
+      ? ['Toxic colourant: gloves, no food', NOT_FOR_PUPILS]
+      : waste === 'silicate'
+        ? ['Silicate: goggles, gloves; never reclaim', NOT_FOR_PUPILS]
+        : [];
   return {
     title: made.name,
     lines: [
