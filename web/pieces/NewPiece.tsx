@@ -8,7 +8,7 @@ import { MINUTE } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
 import { useDraft } from '../frame/draft.ts';
 import { Form as PieceForm } from '../frame/Form.tsx';
-import { useStudio } from '../frame/maker.ts';
+import { useStudio, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { WrongFields } from '../frame/parts.tsx';
@@ -16,18 +16,9 @@ import { wrongFields } from '../frame/shape.ts';
 import { useTechniques } from '../techniques/useTechniques.ts';
 import { useComposedOn } from './useComposedOn.ts';
 import { LayerFields } from './LayerFields.tsx';
-import { freshLayer, layersFrom, type TypedLayer } from './typedLayer.ts';
-import { freshPiece, PieceFields, usePieceFrom, type TypedPiece } from './PieceFields.tsx';
-
-const LAST = 'kosmema-last-piece';
-/** What the next piece most likely has in common with the last. */
-interface Remembered {
-  clayId?: string;
-  roomId?: string;
-  technique?: string;
-  schools?: Record<string, string>;
-}
-const remembered = (): Remembered => JSON.parse(localStorage.getItem(LAST) ?? '{}') as Remembered;
+import { likeLast, rememberPiece, type TypedNew } from './lastOfKind.ts';
+import { layersFrom, type TypedLayer } from './typedLayer.ts';
+import { PieceFields, usePieceFrom } from './PieceFields.tsx';
 
 /** Logs a new piece: name, clay, form, when, where, and what is to be done on it. Everything but the name has a sensible start. */
 export function NewPiece() {
@@ -40,23 +31,33 @@ function Making() {
   const log = useLog();
   const navigate = useNavigate();
   const pieceFrom = usePieceFrom();
-  const [last] = useState(remembered);
   const [asked] = useSearchParams();
   const technique = asked.get('technique') ?? undefined;
   const all = useTechniques();
-  const named = (id: string | undefined) => all.find((of) => of.id === id);
-  const [typed, setTyped, forget] = useDraft<TypedPiece & { layers: TypedLayer[] }>(
+  const units = useUnits();
+  const [typed, setTyped, forget] = useDraft<TypedNew>(
     technique === undefined ? 'new piece of layers' : `new piece with ${technique}`,
-    () => ({
-      ...freshPiece(last),
-      layers: [
-        technique === undefined || technique === last.technique
-          ? freshLayer(named(last.technique), last.schools)
-          : freshLayer(named(technique)),
-      ],
-    }),
+    () => likeLast(units, all, { technique }),
   );
-  const set = (more: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...more }));
+  // another form begins as the last of that form did, with what was typed of this piece
+  const set = (more: Partial<TypedNew>) =>
+    setTyped((before) =>
+      more.kind === undefined || more.kind === before.kind
+        ? { ...before, ...more }
+        : {
+            ...likeLast(units, all, { kind: more.kind, technique }),
+            name: before.name,
+            madeAt: before.madeAt,
+            ...(touched(before) && { layers: before.layers }),
+            ...more,
+          },
+    );
+  /** Whether its layers are others than it began with. */
+  const touched = ({ kind, layers }: TypedNew) => {
+    const began = likeLast(units, all, { kind, technique }).layers;
+    const plain = (of: TypedLayer[]) => JSON.stringify(of.map(({ id: _own, ...layer }) => layer));
+    return plain(layers) !== plain(began);
+  };
   const composedOn = useComposedOn();
   const now = useNow();
   const [wrong, setWrong] = useState<Record<string, string>>({});
@@ -71,10 +72,7 @@ function Making() {
     const outcome = await log(`${made.name} made`, [entry('piece.made', id, made, { at })]);
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
     forget();
-    const [first] = made.layers;
-    const { clayId, roomId } = made;
-    const next: Remembered = { clayId, roomId, technique: first!.technique, schools: first!.schools };
-    localStorage.setItem(LAST, JSON.stringify(next));
+    rememberPiece(made);
     void navigate(outcome.kind === 'saved' ? `/pieces/${id}` : '/');
   };
 

@@ -73,14 +73,14 @@ export interface TypedPiece {
   madeAt: Instant | null;
 }
 
-export const freshPiece = (last: { clayId?: string; roomId?: string }): TypedPiece => ({
+export const freshPiece = (): TypedPiece => ({
   name: '',
   kind: 'cylinder',
   lengths: {},
   points: null,
   narrow: false,
-  clayId: last.clayId ?? DEFAULT_CLAY,
-  roomId: last.roomId ?? DEFAULT_ROOM,
+  clayId: DEFAULT_CLAY,
+  roomId: DEFAULT_ROOM,
   cover: 'open',
   stand: 'board',
   attachment: '',

@@ -1,6 +1,7 @@
-import { screen, within } from '@testing-library/react';
+import { cleanup, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { metricUnits } from '../../core/units/quantity.ts';
+import { entriesOf } from '../../core/log/entry.ts';
 import { DEFAULT_MAKER, defaultRoom } from '../../core/log/studio.ts';
 import {
   choose,
@@ -159,6 +160,45 @@ describe('a new piece', () => {
     show(<NewPiece />, at);
     const room = await screen.findByRole('combobox', { name: /^Room/ });
     expect(within(room).getByText('Loft')).toBeTruthy();
+  });
+
+  it('begins as the last of its form did: sizes and what it carries, each form by itself', async () => {
+    const studio = testStudio();
+    const log = async (name: string, ...more: (() => Promise<void>)[]) => {
+      show(<NewPiece />, at);
+      await type('Name or mark', name);
+      for (const step of more) await step();
+      await press('Log it as made');
+      await screen.findByText('elsewhere');
+      cleanup();
+      return entriesOf(studio.logged.at(-1)!, 'piece.made')[0]!.body;
+    };
+    const form = (name: string) => () => press(name);
+    await log(
+      'Plate one',
+      form('Plate'),
+      () => type(/^Diameter/, '310'),
+      () => choose('Technique', 'Slip trailing'),
+    );
+    await log(
+      'Mug',
+      form('Upright'),
+      () => choose('Technique', 'Inlay'),
+      () => type(/^Height/, '90'),
+    );
+    // the mug was last, and is what it begins with
+    const mug = await log('Mug again');
+    expect(mug).toMatchObject({
+      form: { kind: 'cylinder', heightM: 0.09 },
+      layers: [{ technique: 'inlay' }],
+    });
+    const plate = await log('Plate two', form('Plate'));
+    expect(plate.form).toMatchObject({ kind: 'plate', diameterM: 0.31 });
+    expect(plate.layers.map(({ technique }) => technique)).toEqual(['slip-trailing']);
+    expect(plate.name).toBe('Plate two');
+    // what was chosen for this piece is not taken back by choosing its form
+    const kept = await log('Mug, trailed', () => choose('Technique', 'Tissue transfer'), form('Upright'));
+    expect(kept.layers.map(({ technique }) => technique)).toEqual(['transfer']);
   });
 
   it('can be logged as already further on, with the mouth a narrow neck', async () => {
