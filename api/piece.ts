@@ -193,6 +193,14 @@ export const pieceBodies = {
     outcome: outcome.nullable(),
     faults: z.array(words('A fault', 80)).max(20),
     note,
+    stage: stage.exactOptional(),
+    tookS: within(
+      'How long it took',
+      0,
+      7 * 86_400,
+      'between 0 minutes and a week',
+      'check the figure.',
+    ).exactOptional(),
   }),
   'piece.seen': z.object({
     refs: refs.min(1, 'After which step was it seen?'),

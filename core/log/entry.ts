@@ -90,6 +90,10 @@ export interface PieceDone {
   outcome: Outcome | null;
   faults: string[];
   note: string;
+  /** The stage of the clay then, as the maker had it. */
+  stage?: Stage;
+  /** Hands at work, s. */
+  tookS?: number;
 }
 
 /** A deed of which nothing was said. */

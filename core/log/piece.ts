@@ -26,12 +26,21 @@ export interface PieceState {
   /** What was laid on it: what is cut off it may carry that. */
   carried: Carried;
   /** When each step was last done or left out, by its name. */
-  done: Record<string, { at: Instant; outcome: Outcome | null; leftOut: boolean }>;
+  done: Record<string, StepDone>;
   /** What was seen after a step, and when, by the name of the step. */
   seen: Record<string, Record<string, Instant>>;
   lastCheck: { at: Instant; stage: Stage } | null;
   finished: { at: Instant; outcome: Outcome; faults: string[]; note: string } | null;
   lastAt: Instant;
+}
+
+/** How a step was done, or left out. */
+export interface StepDone {
+  at: Instant;
+  outcome: Outcome | null;
+  leftOut: boolean;
+  /** The stage of the clay then; null where nobody said. */
+  stage: Stage | null;
 }
 
 /** A part of a piece as its log says. */
@@ -100,7 +109,12 @@ function apply(state: PieceState, entry: Entry): void {
       return;
     case 'piece.done':
       for (const ref of entry.body.refs)
-        state.done[refKey(ref)] = { at, outcome: entry.body.outcome, leftOut: false };
+        state.done[refKey(ref)] = {
+          at,
+          outcome: entry.body.outcome,
+          leftOut: false,
+          stage: entry.body.stage ?? null,
+        };
       state.carried = carriedWith(state.carried, entry.body);
       if (entry.body.form) state.form = entry.body.form;
       for (const effect of entry.body.effects) {
@@ -114,7 +128,8 @@ function apply(state: PieceState, entry: Entry): void {
       }
       return;
     case 'piece.left-out':
-      for (const ref of entry.body.refs) state.done[refKey(ref)] = { at, outcome: null, leftOut: true };
+      for (const ref of entry.body.refs)
+        state.done[refKey(ref)] = { at, outcome: null, leftOut: true, stage: null };
       return;
     case 'piece.seen':
       for (const ref of entry.body.refs)

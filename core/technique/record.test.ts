@@ -8,14 +8,40 @@ describe('the record of a technique', () => {
   const of = (technique: string): Layer => ({ technique }) as Layer;
   it('counts pieces, those finished, and what went wrong', () => {
     const records = recordsOf([
-      { layers: [of('inlay'), of('sgraffito')], finished: { outcome: 'good', faults: [] } },
-      { layers: [of('inlay')], finished: { outcome: 'bad', faults: ['sunk line'] } },
-      { layers: [of('inlay'), { ...of('burnish'), dropped: true }], finished: null },
+      { done: {}, layers: [of('inlay'), of('sgraffito')], finished: { outcome: 'good', faults: [] } },
+      { done: {}, layers: [of('inlay')], finished: { outcome: 'bad', faults: ['sunk line'] } },
+      { done: {}, layers: [of('inlay'), { ...of('burnish'), dropped: true }], finished: null },
     ]);
     expect(records).toEqual({
-      inlay: { pieces: 3, finished: 2, good: 1, faults: [{ word: 'sunk line', times: 1 }] },
-      sgraffito: { pieces: 1, finished: 1, good: 1, faults: [] },
+      inlay: { pieces: 3, finished: 2, good: 1, faults: [{ word: 'sunk line', times: 1 }], stages: [] },
+      sgraffito: { pieces: 1, finished: 1, good: 1, faults: [], stages: [] },
     });
+  });
+
+  it('tells at which stage its steps went well', () => {
+    const step = (outcome: 'good' | 'bad' | null, stage: 'leather-hard' | 'drying' | null) => ({
+      outcome,
+      stage,
+    });
+    const piece = (done: Record<string, ReturnType<typeof step>>) => ({
+      layers: [
+        { ...of('inlay'), id: 'a' },
+        { ...of('sgraffito'), id: 'ab' },
+      ],
+      done,
+      finished: null,
+    });
+    const { inlay, sgraffito } = recordsOf([
+      piece({ 'a/cut/1': step('good', 'leather-hard'), 'a/scrape/1': step('bad', 'drying') }),
+      piece({ 'a/cut/1': step('bad', 'leather-hard'), 'ab/coat/1': step('good', 'leather-hard') }),
+      // what nobody judged, or nobody knows the stage of, counts for nothing
+      piece({ 'a/cut/1': step(null, 'leather-hard'), 'a/fill/1': step('good', null) }),
+    ]);
+    expect(inlay!.stages).toEqual([
+      { stage: 'leather-hard', done: 2, good: 1 },
+      { stage: 'drying', done: 1, good: 0 },
+    ]);
+    expect(sgraffito!.stages).toEqual([{ stage: 'leather-hard', done: 1, good: 1 }]);
   });
 
   it('has its rate within an interval of Wilson', () => {

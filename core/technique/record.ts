@@ -1,3 +1,4 @@
+import { stages, type Stage } from '../clay/stage.ts';
 import type { Layer } from './layer.ts';
 
 /** What the studio's own finished pieces say of a technique. */
@@ -8,21 +9,30 @@ export interface TechniqueRecord {
   good: number;
   /** Fault words of those that did not go well, the most frequent first. */
   faults: { word: string; times: number }[];
+  /** How its steps went by the stage of the clay they were done at, the wettest first; left-out ones do not count. */
+  stages: { stage: Stage; done: number; good: number }[];
 }
 
 interface RecordedPiece {
   layers: readonly Layer[];
+  /** Its steps, each named by its layer first. */
+  done: Record<string, { outcome: 'good' | 'mixed' | 'bad' | null; stage: Stage | null }>;
   finished: { outcome: 'good' | 'mixed' | 'bad'; faults: string[] } | null;
 }
 
 /** The record of each technique over the pieces of a studio, by its name. */
 export function recordsOf(pieces: readonly RecordedPiece[]): Record<string, TechniqueRecord> {
   const records: Record<string, TechniqueRecord> = {};
-  for (const { layers, finished } of pieces) {
+  for (const { layers, finished, done } of pieces) {
     const carried = layers.filter(({ dropped }) => !dropped).map(({ technique }) => technique);
     for (const id of new Set(carried)) {
-      const record = (records[id] ??= { pieces: 0, finished: 0, good: 0, faults: [] });
+      const record = (records[id] ??= { pieces: 0, finished: 0, good: 0, faults: [], stages: [] });
       record.pieces += 1;
+      byStage(
+        record,
+        layers.filter(({ technique }) => technique === id),
+        done,
+      );
       if (!finished) continue;
       record.finished += 1;
       if (finished.outcome === 'good') record.good += 1;
@@ -35,6 +45,23 @@ export function recordsOf(pieces: readonly RecordedPiece[]): Record<string, Tech
   }
   for (const { faults } of Object.values(records)) faults.sort((a, b) => b.times - a.times);
   return records;
+}
+
+/** Counts the steps of some layers that were said to have gone well or not, by stage. */
+function byStage(
+  { stages: known }: TechniqueRecord,
+  layers: readonly Layer[],
+  done: RecordedPiece['done'],
+): void {
+  for (const [key, { outcome, stage }] of Object.entries(done)) {
+    if (!outcome || !stage || !layers.some(({ id }) => key.startsWith(`${id}/`))) continue;
+    let of = known.find((one) => one.stage === stage);
+    if (!of) known.push((of = { stage, done: 0, good: 0 }));
+    of.done += 1;
+    if (outcome === 'good') of.good += 1;
+  }
+  const place = (stage: Stage) => stages.findIndex((one) => one.stage === stage);
+  known.sort((a, b) => place(a.stage) - place(b.stage));
 }
 
 /** Fewer than these tell nothing. Common practice, no source. */

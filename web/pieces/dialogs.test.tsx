@@ -20,6 +20,7 @@ import {
 } from '../frame/studio.test-support.tsx';
 import { CheckDialog } from './CheckDialog.tsx';
 import { carriesNothing, type Carried } from '../../core/log/carried.ts';
+import { stageAt } from '../../core/clay/stage.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { coatedWall } from './coatedWall.ts';
 import { CoverDialog } from './CoverDialog.tsx';
@@ -53,6 +54,64 @@ beforeEach(() => {
   closed.length = 0;
   sessionStorage.clear();
   studio = testStudio(made);
+});
+
+describe('a step as it really was', () => {
+  const inZones = () => {
+    const props = stepProps('carve');
+    const band = (id: string, from: number, to: number) => ({
+      id,
+      name: id,
+      kind: 'band' as const,
+      from,
+      to,
+    });
+    const { step } = props;
+    const planned = { ...step.planned, zones: [band('Above', 0.5, 1), band('Below', 0, 0.4)] };
+    return { ...props, step: { ...step, planned } };
+  };
+
+  it('is logged at the stage the clock has, which teaches nothing new', async () => {
+    show(<DoneDialog {...stepProps('carve')} />);
+    await press(/^Log carving/);
+    await done();
+    expect(loggedOnly(studio, 'piece.done').body.stage).toBe(
+      stageAt(plan.believed.setting.body, plan.now.meanX).stage,
+    );
+    expect(entriesOf(studio.logged.flat(), 'piece.checked')).toEqual([]);
+  });
+
+  it('with the clay found otherwise is a check of it as well, in one act', async () => {
+    show(<DoneDialog {...stepProps('carve')} />);
+    await choose('The clay was then', 'Stiff leather-hard');
+    expect(screen.getByText(/the clock learns from it/)).toBeTruthy();
+    await press(/^Log carving/);
+    await done();
+    expect(studio.logged).toHaveLength(1);
+    expect(loggedOnly(studio, 'piece.done').body.stage).toBe('stiff-leather-hard');
+    expect(loggedOnly(studio, 'piece.checked').body).toMatchObject({ stage: 'stiff-leather-hard' });
+  });
+
+  it('has its minutes and the one zone it was done on', async () => {
+    show(<DoneDialog {...inZones()} />);
+    await choose('Where', 'Below');
+    await type(/^It took/, 'long');
+    await press(/^Log carving/);
+    expect(await complaint()).toMatch(/How long it took must be a number/);
+    await type(/^It took/, '12,5');
+    await press(/^Log carving/);
+    await done();
+    expect(loggedOnly(studio, 'piece.done').body).toMatchObject({ tookS: 750, zone: { id: 'Below' } });
+  });
+
+  it('of all its zones names none, and minutes nobody counted are not made up', async () => {
+    show(<DoneDialog {...inZones()} />);
+    await press(/^Log carving/);
+    await done();
+    const { body } = loggedOnly(studio, 'piece.done');
+    expect(body.zone).toBeNull();
+    expect(body).not.toHaveProperty('tookS');
+  });
 });
 
 describe('what is cut off', () => {

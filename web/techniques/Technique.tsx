@@ -16,7 +16,7 @@ import { useStudio } from '../frame/maker.ts';
 import { ask } from '../frame/server.ts';
 import { faded, slab } from '../frame/theme.ts';
 import { stacked } from '../pieces/Steps.tsx';
-import { recordWords } from './recordWords.ts';
+import { recordWords, stagesWords } from './recordWords.ts';
 import { useOwnTechniques, useTechniques } from './useTechniques.ts';
 
 /** One technique: what it gives, its windows, its steps, its schools side by side, what goes wrong, its record. */
@@ -120,6 +120,7 @@ export function Technique() {
             What went wrong: {record.faults.map(({ word, times }) => `${word} (${times})`).join(', ')}.
           </Box>
         )}
+        {record && record.stages.length > 0 && <Box>By the stage of the clay: {stagesWords(record)}.</Box>}
         <Box sx={{ mt: 1 }}>At hand: {technique.tools.join(', ').toLowerCase()}.</Box>
       </Section>
       {cautions.length > 0 && (

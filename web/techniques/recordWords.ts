@@ -1,3 +1,4 @@
+import { stages } from '../../core/clay/stage.ts';
 import { TOO_FEW, wilsonInterval, type TechniqueRecord } from '../../core/technique/record.ts';
 
 /** What the studio's own record says of a technique, in a line. */
@@ -10,3 +11,13 @@ export function recordWords(record: TechniqueRecord | undefined): string {
   const [low, high] = wilsonInterval(good, finished).map((share) => Math.round(100 * share));
   return `${on}; ${good} of ${finished} went well: ${low} to ${high} %`;
 }
+
+/** At which stages its steps went well here, each with how often. */
+export const stagesWords = ({ stages: known }: TechniqueRecord): string =>
+  known
+    .map(({ stage, done, good }) => {
+      const name = stages.find((of) => of.stage === stage)!.name.toLowerCase();
+      const rate = done < TOO_FEW ? ', too few to tell' : '';
+      return `${name} ${good} of ${done} steps well${rate}`;
+    })
+    .join('; ');

@@ -67,7 +67,13 @@ describe('a technique', () => {
 });
 
 describe('the record in words', () => {
-  const record = (finished: number, good: number) => ({ pieces: finished + 1, finished, good, faults: [] });
+  const record = (finished: number, good: number) => ({
+    pieces: finished + 1,
+    finished,
+    good,
+    faults: [],
+    stages: [],
+  });
   it('tells a rate only from enough pieces', () => {
     expect(recordWords(undefined)).toBe('Not done here yet');
     expect(recordWords(record(0, 0))).toMatch(/none finished yet/);

@@ -1,0 +1,222 @@
+import { useState } from 'react';
+import { bodies } from '../../api/entry.ts';
+import { stageAt, type Stage } from '../../core/clay/stage.ts';
+import type { Entry, Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import { deepestGroove, fillOf, usually } from '../../core/piece/deed.ts';
+import { takesOff } from '../../core/piece/waste.ts';
+import { slipForCoat } from '../../core/slip/amount.ts';
+import { consistencyFor } from '../../core/slip/consistency.ts';
+import { USUAL_GRAIN } from '../../core/slip/density.ts';
+import { shareOfZones, type StepRef, type Zone } from '../../core/technique/layer.ts';
+import type { Effect } from '../../core/technique/technique.ts';
+import { formatFixed, type UnitChoice } from '../../core/units/quantity.ts';
+import { useDraft } from '../frame/draft.ts';
+import { typedNumber } from '../frame/fields.tsx';
+import { useUnits } from '../frame/maker.ts';
+import { entry } from '../frame/outbox.ts';
+import { wrongFields } from '../frame/shape.ts';
+import { useShelf } from '../slips/shelf.ts';
+import type { CoatedWall } from './coatedWall.ts';
+import { asProposed, useCutOff, type TypedCutOff } from './CutOff.tsx';
+import { deed } from './deed.ts';
+import { fieldsOf, type EffectField } from './effectFields.ts';
+import { fieldText, fieldValue } from './EffectInput.tsx';
+
+export interface DoneStep {
+  pieceId: string;
+  pieceName: string;
+  /** The face that is worked on, m². */
+  areaM2: number;
+  wall: CoatedWall;
+  step: NextStep;
+}
+
+const LAST_TUB = 'kosmema-last-tub';
+const WHOLE = 'whole of it';
+
+/** A step that was done, as it is being typed. */
+export interface TypedDone {
+  /** What was typed of each quantity, by effect and name. */
+  values: Record<string, string>;
+  tub: string | null;
+  gravity: string | null;
+  face: Face;
+  /** One zone of several, by its name; null for all. */
+  zone: string | null;
+  /** Where it is other than the clock has it. */
+  stage: Stage | null;
+  minutes: string;
+  cutOff: TypedCutOff;
+  outcome: Outcome | 'left-out' | null;
+  faults: string[];
+  note: string;
+}
+
+/** What is typed of a step that was done, what follows from it, and what is logged of it. */
+export function useDoneForm({ pieceId, pieceName, areaM2, wall, step }: DoneStep) {
+  const units = useUnits();
+  const { data: shelf } = useShelf();
+  const { planned, name } = step;
+  const usual = planned.step.effects.map(usually);
+  const laid = usual.find((effect) => 'use' in effect);
+  const tubs = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
+  const [typed, setTyped, forget] = useDraft<TypedDone>(`done ${pieceId} ${planned.key}`, () => ({
+    values: {},
+    tub: planned.stock[0] ?? (laid ? localStorage.getItem(LAST_TUB) : null),
+    gravity: null,
+    face: planned.face,
+    zone: null,
+    stage: null,
+    minutes: '',
+    cutOff: asProposed,
+    outcome: null,
+    faults: [],
+    note: '',
+  }));
+  const set = (change: Partial<TypedDone>) => setTyped((last) => ({ ...last, ...change }));
+  const [further, setFurther] = useState(false);
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const tub = tubs.find(({ id }) => id === typed.tub);
+  const gravityText = typed.gravity ?? formatFixed(tub?.specificGravity ?? usualGravity(laid), 2, units);
+  const textOf = (i: number, field: EffectField) =>
+    typed.values[`${i}.${field.key}`] ?? usualText(usual[i]!, field, units, wall.thicknessM);
+  const effects = usual.map((effect, i) => typedEffect(effect, (field) => textOf(i, field), units));
+  const slip: SlipLaid | null = laid
+    ? {
+        specificGravity: typedNumber(gravityText) ?? Number.NaN,
+        grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
+        adjusted: tub?.adjusted ?? 'none',
+      }
+    : null;
+  const lies = effects.find((effect) => 'use' in effect);
+  const depthM = lies && slip ? depthOf(lies, slip, planned.refs) : 0;
+  const zone = zoneOf(planned.zones, typed.zone);
+  const share = shareOfZones(zone ? [zone] : planned.zones);
+  const cuts = takesOff(usual);
+  const cutOff = useCutOff(wall, typed.cutOff, effects, areaM2 * share);
+  const wentWrong = typed.outcome === 'mixed' || typed.outcome === 'bad';
+  // fired ware has no stage any more
+  const raw = !planned.step.needs.some(({ kind }) => kind === 'fired');
+  const clock = stageAt(wall.body, wall.meanX).stage;
+  const stage = raw ? (typed.stage ?? clock) : null;
+
+  /** The deed as it was typed. */
+  const bodyOf = () => {
+    const tookS = typed.minutes.trim() === '' ? null : (typedNumber(typed.minutes) ?? Number.NaN) * 60;
+    return {
+      ...deed({
+        refs: further || typed.face !== planned.face ? [] : planned.refs,
+        effects,
+        zone,
+        slip,
+        tubs: laid && tub ? [tub.id] : [],
+        outcome: typed.outcome === 'left-out' ? null : typed.outcome,
+        faults: wentWrong ? typed.faults : [],
+        note: typed.note,
+      }),
+      ...(stage && { stage }),
+      ...(tookS !== null && { tookS }),
+    };
+  };
+
+  const act = (at: number): { wrong: string } | { words: string; entries: Entry[] } => {
+    if (typed.outcome === 'left-out')
+      return {
+        words: `${pieceName}: ${name.toLowerCase()} left out`,
+        entries: [entry('piece.left-out', pieceId, { refs: planned.refs, reason: typed.note }, { at })],
+      };
+    const body = bodyOf();
+    const found = wrongFields(bodies['piece.done'], body);
+    setWrong(found);
+    const [first] = Object.values(found);
+    if (first) return { wrong: first };
+    const binned = cuts ? cutOff.entries(`${pieceName}, ${name.toLowerCase()}`, at) : [];
+    if (typeof binned === 'string') return { wrong: binned };
+    if (tub && laid) localStorage.setItem(LAST_TUB, tub.id);
+    const volumeM3 = laid ? slipForCoat(areaM2 * laid.share * share, depthM) : 0;
+    const used =
+      laid && tub && volumeM3 > 0 ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];
+    // clay that was not as the clock had it is a check of it
+    const checked =
+      raw && typed.stage && typed.stage !== clock
+        ? [entry('piece.checked', pieceId, { stage: typed.stage, confirmed: true, note: '' }, { at })]
+        : [];
+    return {
+      words: `${pieceName}: ${typed.face === planned.face ? name.toLowerCase() : `coat ${typed.face}`}`,
+      entries: [...checked, entry('piece.done', pieceId, body, { at, face: typed.face }), ...used, ...binned],
+    };
+  };
+
+  return {
+    typed,
+    set,
+    forget,
+    act,
+    wrong,
+    usual,
+    laid,
+    tubs,
+    tub,
+    gravityText,
+    textOf,
+    slip,
+    depthM,
+    cuts,
+    cutOff,
+    stage,
+    zones: planned.zones.length > 1 ? zonesOf(planned.zones) : [],
+    further,
+    setFurther,
+    wentWrong,
+  };
+}
+
+export type DoneForm = ReturnType<typeof useDoneForm>;
+
+/** All its zones, or one of them. */
+const zonesOf = (zones: readonly Zone[]): { value: string; label: string }[] => [
+  { value: WHOLE, label: 'All its zones' },
+  ...zones.map(({ id, name }) => ({ value: id, label: name })),
+];
+
+/** The one zone that a deed is of; null where it is of several. */
+const zoneOf = (zones: readonly Zone[], chosen: string | null): Zone | null =>
+  zones.length === 1 ? zones[0]! : (zones.find(({ id }) => id === chosen) ?? null);
+
+export const wholeOfIt = WHOLE;
+
+/** A usual quantity as the text of its field; no cut is proposed deeper than the wall bears. */
+function usualText(effect: Effect<number>, field: EffectField, units: UnitChoice, wallM: number): string {
+  const usual = (effect as unknown as Record<string, number | string>)[field.key] ?? '';
+  const fits = field.key === 'depthM' && typeof usual === 'number';
+  return fieldText(fits ? Math.min(usual, deepestGroove(wallM)) : usual, field, units);
+}
+
+/** An effect with what was typed of it; what is no number is left to the schema to refuse. */
+function typedEffect(
+  effect: Effect<number>,
+  textOf: (field: EffectField) => string,
+  units: UnitChoice,
+): Effect<number> {
+  const typed = fieldsOf(effect)
+    .map((field): [EffectField, number | string] => [field, fieldValue(textOf(field), field, units)])
+    .flatMap(([{ key, optional }, value]) => (optional && value === '' ? [] : [[key, value]]));
+  return { ...effect, ...Object.fromEntries(typed) };
+}
+
+/** How thick slip lies where it lies, m. */
+const depthOf = (
+  effect: Effect<number>,
+  slip: Pick<SlipLaid, 'specificGravity' | 'grainDensity'>,
+  refs: StepRef[],
+): number => {
+  if (effect.does === 'fill') return fillOf(effect, slip, refs);
+  return 'thicknessM' in effect ? effect.thicknessM : 0;
+};
+
+function usualGravity(laid: Effect<number> | undefined): number {
+  if (!laid || !('use' in laid)) return 1;
+  const { gravity } = consistencyFor(laid.use);
+  return (gravity.from + gravity.to) / 2;
+}
