@@ -141,7 +141,7 @@ export function decorated(make: Make): Entry[][] {
       cover: 'draped',
       layers: [
         layer('stencil', '1', { mask: 'lace', lift: 'matte' }, ['tub-chalk']),
-        layer('printed-slip', '1', { mark: 'sponge' }, ['tub-rust'], { id: 'printed', upon: 'matte' }),
+        layer('printed-slip', '1', { mark: 'sponge' }, ['tub-moss'], { id: 'printed', upon: 'matte' }),
       ],
     }),
     ...history('piece-number-3', [

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import type { Studio } from './studio.ts';
 
 /** The row of a step in the table of a piece. */
 export const row = (page: Page, name: string | RegExp) => page.getByRole('row', { name });
@@ -15,4 +16,74 @@ export async function logStep(page: Page, name: RegExp, more: () => Promise<void
   await more();
   await dialog.getByRole('button', { name: /^Log / }).click();
   await expect(dialog).toHaveCount(0);
+}
+
+/** Begins a piece with a technique, from its own page. */
+export async function begin(
+  page: Page,
+  address: string,
+  technique: string,
+  name: string,
+  more = async () => {},
+) {
+  await page.goto(`${address}/techniques`);
+  await page
+    .getByRole('link', { name: new RegExp(technique) })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Begin a piece with it' }).click();
+  await page.getByLabel('Name or mark').fill(name);
+  await more();
+  await page.getByRole('button', { name: 'Log it as made' }).click();
+  await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
+}
+
+/** What the studio answers of the next step of a piece. */
+interface Next {
+  status: string;
+  opens: number | null;
+  name: string;
+  verb: string;
+  wait: { to: number } | null;
+  planned: { key: string };
+}
+
+/**
+ * One act on the piece that is shown: its clock is put on to when its next step opens, what it waits for is said to be
+ * seen, and the step is logged as usual. Returns its name; null where nothing is left to do.
+ */
+export async function goOn(page: Page, studio: Studio): Promise<string | null> {
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  const next = await nextOf(page, studio, id);
+  if (!next) return null;
+  const opens = Math.max(next.opens ?? 0, next.wait?.to ?? 0);
+  const { at } = await clockOf(page, studio);
+  if (opens > at) studio.setClock(new Date(opens + 60_000).toISOString());
+  await page.reload();
+  const of = row(page, new RegExp(`^${next.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`)).first();
+  await of.getByRole('button').first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: /^Log / }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(of).toContainText('Done');
+  return next.name;
+}
+
+async function nextOf(page: Page, studio: Studio, id: string): Promise<Next | null> {
+  for (let tries = 0; tries < 120; tries++) {
+    const answer = await page.request.get(`${studio.address}/api/bench`);
+    const { pieces } = (await answer.json()) as {
+      pieces: { pieceId: string; state: string; next: Next | null }[];
+    };
+    const piece = pieces.find(({ pieceId }) => pieceId === id);
+    if (piece?.state === 'planned') return piece.next;
+    await page.waitForTimeout(250);
+  }
+  throw new Error('the piece is not planned');
+}
+
+/** What the studio's clock shows. */
+export async function clockOf(page: Page, studio: Studio): Promise<{ at: number }> {
+  const answer = await page.request.get(`${studio.address}/api/bench`);
+  return (await answer.json()) as { at: number };
 }

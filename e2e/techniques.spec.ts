@@ -1,23 +1,8 @@
-import type { Page } from '@playwright/test';
-import { choose, logStep, row } from './steps.ts';
+import { begin, choose, logStep, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
 const later = (hours: number) => new Date(Date.parse(MADE) + hours * 3_600_000).toISOString();
-
-/** Begins a piece with a technique, from its own page. */
-async function begin(page: Page, address: string, technique: string, name: string, more = async () => {}) {
-  await page.goto(`${address}/techniques`);
-  await page
-    .getByRole('link', { name: new RegExp(technique) })
-    .first()
-    .click();
-  await page.getByRole('link', { name: 'Begin a piece with it' }).click();
-  await page.getByLabel('Name or mark').fill(name);
-  await more();
-  await page.getByRole('button', { name: 'Log it as made' }).click();
-  await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
-}
 
 test.setTimeout(90_000);
 test.beforeEach(({ studio }) => studio.setClock(MADE));

@@ -24,7 +24,7 @@ const NAMES = { xs: 132, sm: 210 };
 export function WindowStrip({ steps, named = true }: { steps: Step[]; named?: boolean }) {
   const rows = steps.map((step) => ({ step, spans: spansOf(step) })).filter(({ spans }) => spans.length > 0);
   return (
-    <Box aria-hidden sx={{ position: 'relative', pt: named ? 3.5 : 0 }}>
+    <Box aria-hidden sx={{ position: 'relative', pt: named ? { xs: 15, sm: 3.5 } : 0 }}>
       <Box sx={{ position: 'absolute', top: 0, bottom: 0, right: 0, left: named ? NAMES : 0 }}>
         {stages.map(({ stage, name, from }, i) => {
           const left = i === 0 ? 0 : across(stages[i - 1]!.from);
@@ -41,6 +41,8 @@ export function WindowStrip({ steps, named = true }: { steps: Step[]; named?: bo
                 fontSize: '0.85rem',
                 color: faded,
                 pl: 0.5,
+                // upright where there is no room for them
+                writingMode: { xs: 'vertical-lr', sm: 'horizontal-tb' },
                 overflow: 'hidden',
                 textOverflow: 'ellipsis',
                 whiteSpace: 'nowrap',

@@ -151,7 +151,12 @@ function TopLine({ onKeys }: { onKeys: () => void }) {
       <Box sx={{ color: faded, display: { xs: 'none', sm: 'block' } }}>{data?.studio.name}</Box>
       <Box sx={{ flex: 1 }} />
       <SavedState reachable={!error} />
-      <Button size="small" onClick={onKeys} sx={{ px: 1, minWidth: 48 }} aria-label="Show the keys">
+      <Button
+        size="small"
+        onClick={onKeys}
+        sx={{ px: 1, minWidth: 48, display: { xs: 'none', sm: 'inline-flex' } }}
+        aria-label="Show the keys"
+      >
         ?
       </Button>
     </Box>

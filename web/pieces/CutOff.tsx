@@ -56,7 +56,7 @@ export function useCutOff(
       ? null
       : (bins.find(({ id }) => id === typed.bin) ?? binFor(bins, waste, wall.clayId));
   const cutKg = cutOffKg(effects, areaM2, wall);
-  const mass = typed.mass ?? (Number.isFinite(cutKg) ? quantityText(cutKg, 'mass', units) : '');
+  const mass = typed.mass ?? (Number.isFinite(cutKg) ? quantityText(roughly(cutKg), 'mass', units) : '');
   return {
     waste,
     bins,
@@ -74,6 +74,9 @@ export function useCutOff(
     },
   };
 }
+
+/** To two figures: what was cut is known no finer. */
+const roughly = (kg: number): number => Number(kg.toPrecision(2));
 
 const refusalOf = (bin: BinState, waste: Waste, clayId: string): string | undefined =>
   whyNotInto(bin.kind, waste, bin.clayId === null || bin.clayId === clayId)?.reason;

@@ -5,6 +5,7 @@ import { hazardsOf } from '../../core/plan/next.ts';
 import { ChoiceField, NumberField } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { CautionLine } from '../frame/parts.tsx';
+import { Columns } from '../frame/Columns.tsx';
 import { CutOffFields } from './CutOff.tsx';
 import { useDoneForm, wholeOfIt, type DoneForm, type DoneStep, type TypedDone } from './doneForm.ts';
 import { fieldsOf } from './effectFields.ts';
@@ -30,49 +31,51 @@ export function DoneDialog({ onClose, ...of }: DoneStep & { onClose: () => void 
       forget={form.forget}
       onRefused={({ code }) => form.setFurther(code === 'coated-already')}
     >
-      {form.laid && <TubField form={form} />}
-      {done && <Quantities form={form} />}
-      {form.laid && <SlipFields form={form} of={of} />}
-      {done && form.zones.length > 0 && (
-        <ChoiceField
-          label="Where"
-          value={typed.zone ?? wholeOfIt}
-          onChoose={(zone) => set({ zone: zone === wholeOfIt ? null : zone })}
-          options={form.zones}
-        />
-      )}
-      {done && form.stage && (
-        <ChoiceField
-          label="The clay was then"
-          value={form.stage}
-          onChoose={(stage) => set({ stage })}
-          options={stages.map(({ stage, name: label }) => ({ value: stage, label }))}
-          help={typed.stage ? 'As you found it: the clock learns from it' : 'As the clock has it'}
-        />
-      )}
-      {done && cuts && (
-        <CutOffFields
-          cutOff={cutOff}
-          wall={wall}
-          onTyped={(more) => set({ cutOff: { ...typed.cutOff, ...more } })}
-        />
-      )}
+      <Columns narrowest={200}>
+        {form.laid && <TubField form={form} />}
+        {done && <Quantities form={form} />}
+        {form.laid && <SlipFields form={form} of={of} />}
+        {done && form.zones.length > 0 && (
+          <ChoiceField
+            label="Where"
+            value={typed.zone ?? wholeOfIt}
+            onChoose={(zone) => set({ zone: zone === wholeOfIt ? null : zone })}
+            options={form.zones}
+          />
+        )}
+        {done && form.stage && (
+          <ChoiceField
+            label="The clay was then"
+            value={form.stage}
+            onChoose={(stage) => set({ stage })}
+            options={stages.map(({ stage, name: label }) => ({ value: stage, label }))}
+            help={typed.stage ? 'As you found it: the clock learns from it' : 'As the clock has it'}
+          />
+        )}
+        {done && cuts && (
+          <CutOffFields
+            cutOff={cutOff}
+            wall={wall}
+            onTyped={(more) => set({ cutOff: { ...typed.cutOff, ...more } })}
+          />
+        )}
+        {done && (
+          <NumberField
+            label="It took"
+            unit="min"
+            text={typed.minutes}
+            onText={(minutes) => set({ minutes })}
+            error={form.wrong['tookS']}
+            help="Leave it empty if you did not look"
+          />
+        )}
+      </Columns>
       <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />
       {form.wentWrong && (
         <FaultsField
           words={faultsOf(usual.map(({ does }) => does))}
           found={typed.faults}
           onFound={(faults) => set({ faults })}
-        />
-      )}
-      {done && (
-        <NumberField
-          label="It took"
-          unit="min"
-          text={typed.minutes}
-          onText={(minutes) => set({ minutes })}
-          error={form.wrong['tookS']}
-          help="Leave it empty if you did not look"
         />
       )}
       <TextField

@@ -11,6 +11,7 @@ import { MINUTE, type Instant, type UnitChoice } from '../../core/units/quantity
 import { useNow } from '../frame/clock.ts';
 import { ChoiceField, QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { useStudio, useUnits, useZone } from '../frame/maker.ts';
+import { ink, paper } from '../frame/theme.ts';
 import { WhenField } from '../frame/WhenField.tsx';
 
 const forms: { value: FormKind; label: string }[] = [
@@ -185,10 +186,22 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
         value={kind}
         onChange={(_event, value: FormKind | null) => value && set({ kind: value })}
         aria-label="Form"
-        sx={{ flexWrap: 'wrap' }}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'repeat(2, 1fr)', sm: 'repeat(3, 1fr)' },
+          gap: '2px',
+          p: '2px',
+          background: ink,
+          '& .MuiToggleButton-root': {
+            m: '0 !important',
+            border: '0 !important',
+            background: paper,
+            '&.Mui-selected': { background: ink },
+          },
+        }}
       >
         {forms.map((form) => (
-          <ToggleButton key={form.value} value={form.value} sx={{ flex: '1 1 180px' }}>
+          <ToggleButton key={form.value} value={form.value}>
             {form.label}
           </ToggleButton>
         ))}
@@ -279,12 +292,12 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
           options={stands.map((s) => ({ value: s.stand, label: s.name }))}
         />
         <QuantityField
-          label="Handle or spout, thickness"
+          label="Handle or spout"
           text={attachment}
           onText={(text) => set({ attachment: text })}
           dimension="length"
           error={wrong['attachmentM']}
-          help="Empty for none"
+          help="How thick; empty for none, or made apart"
         />
       </Columns>
     </Box>

@@ -92,7 +92,7 @@ function ClayDialog({ id, set, onClose }: Editing<ClayBody>) {
             help="19 to 23 % for most throwing bodies"
           />
           <NumberField
-            label="Water where shrinking stops"
+            label="Shrinking stops at"
             text={critical}
             onText={setCritical}
             unit="% of the whole"

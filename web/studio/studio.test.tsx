@@ -87,7 +87,7 @@ describe('clays', () => {
     await press('Add a clay');
     await type('Name', 'Brook stoneware');
     await type(/^Water from the bag/, '20');
-    await type(/^Water where shrinking stops/, '10');
+    await type(/^Shrinking stops at/, '10');
     await type(/^Shrinkage, plastic to fired/, '11');
     await press('Set it');
     await screen.findByText('Brook stoneware');
@@ -102,7 +102,7 @@ describe('clays', () => {
     const studio = section('clays');
     await press('Add a clay');
     await type('Name', 'Odd');
-    await type(/^Water where shrinking stops/, '40');
+    await type(/^Shrinking stops at/, '40');
     await press('Set it');
     expect(await complaint()).not.toBe('');
     expect(studio.logged).toEqual([]);

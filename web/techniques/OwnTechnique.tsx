@@ -4,7 +4,9 @@ import { Button, Checkbox, FormControlLabel, TextField } from '@mui/material';
 import { ownProblem } from '../../core/technique/catalogue.ts';
 import { asDone, nextRev, withStep } from '../../core/technique/own.ts';
 import type { Technique } from '../../core/technique/technique.ts';
+import { bodies } from '../../api/entry.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
+import { WindowStrip } from '../draw/WindowStrip.tsx';
 import { useDraft } from '../frame/draft.ts';
 import { EditPage } from '../frame/EditPage.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
@@ -36,6 +38,9 @@ function Editor({ of, isOwn }: { of: Technique; isOwn: boolean }) {
     figures: {},
   }));
   const { technique, figures } = typed;
+  const made = techniqueFrom(typed, units);
+  // drawn as it is typed, as long as that can be
+  const shown = bodies['technique.set'].safeParse(made).success ? made : technique;
   const set = (more: Partial<Technique>) => setTyped({ technique: { ...technique, ...more }, figures });
   return (
     <EditPage
@@ -43,16 +48,17 @@ function Editor({ of, isOwn }: { of: Technique; isOwn: boolean }) {
       back={`/techniques/${technique.id}`}
       kind="technique.set"
       title={isOwn ? `Our technique: ${of.name}` : `A copy of ${of.name}`}
-      about="Change what you do otherwise. Pieces that were begun with it go on as they were begun."
+      about="Change what you do otherwise. Pieces that were begun with it go on as they were begun. Moisture is on the index: 100 fresh from the bag, 50 stiff leather-hard, 0 bone dry."
       verb={isOwn ? 'Set it so' : 'Take it up as ours'}
       words={`${technique.name} set`}
-      body={() => techniqueFrom(typed, units)}
+      body={() => made}
       check={ownProblem}
       forget={forget}
     >
       {(wrong) => (
         <>
-          <SectionPicture technique={technique} as="made" height={64} />
+          <SectionPicture technique={shown} as="made" height={64} />
+          <WindowStrip steps={shown.steps} />
           <TextField
             fullWidth
             label="What you call it"
