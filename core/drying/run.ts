@@ -1,48 +1,18 @@
-import { activityLaw, drySolidsPerArea, specificVolume, type ClayBody } from '../clay/body.ts';
+import { activityLaw, drySolidsPerArea } from '../clay/body.ts';
 import type { FaceExposure } from '../form/places.ts';
-import { signAt } from '../coat/sign.ts';
-import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
+import { DAY, type Instant } from '../units/quantity.ts';
 import { shiftedClimate } from './air.ts';
 import { closedFace, coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
-import { heatPass, type HeatTool } from './heat.ts';
-import {
-  bareMesh,
-  COAT_CELLS,
-  gradedWidths,
-  layerLaws,
-  withCoat,
-  stretched,
-  takenOff,
-  withSettledCoats,
-  type CoatLaid,
-  type FaceName,
-  type Laid,
-  type Layer,
-} from './mesh.ts';
-import { meanReading, OUTER_LAYER_M, signWater } from './readings.ts';
+import { bareMesh, COAT_CELLS, gradedWidths, withSettledCoats, type FaceName } from './mesh.ts';
+import { meanReading, OUTER_LAYER_M } from './readings.ts';
 import { emptyTrajectory, type WallAt } from './trajectory.ts';
-import { createWall, type Wall, type WallState } from './wall.ts';
-import { recorded, type Surroundings, type WallRun, type WallSetting } from './wallRun.ts';
+import type { WallState } from './wall.ts';
+import { applyEvent, type WallEvent } from './wallEvent.ts';
+import { recorded, relay, wallOf, type Surroundings, type WallRun, type WallSetting } from './wallRun.ts';
 
-export { plainSetting } from './wallRun.ts';
+export { applyEvent, type WallEvent } from './wallEvent.ts';
+export { faceAreaLaw, plainSetting } from './wallRun.ts';
 export type { Surroundings, WallRun, WallSetting } from './wallRun.ts';
-
-export type WallEvent = { at: Instant } & (
-  | { kind: 'surroundings'; change: Partial<Surroundings> }
-  | { kind: 'coat'; coat: Omit<CoatLaid, 'at'> }
-  /** A film of water on a face, kg/m². */
-  | { kind: 'mist'; face: FaceName; water: number }
-  /** A hot tool over a face, pointing there for a share of the time. */
-  | { kind: 'heat'; tool: HeatTool; face: FaceName; seconds: number; duty: number }
-  /** The clay is stretched to so many times its face. */
-  | { kind: 'stretch'; ratio: number }
-  /** A tool or a sponge takes off so much of a face, m of plastic clay; a sponge coats only. */
-  | { kind: 'taken-off'; face: FaceName; depthM: number; share: number; wiped?: boolean }
-  /** Wax closes a share of a face. */
-  | { kind: 'wax'; face: FaceName; share: number }
-  /** The clay was found to lie between two mean water contents, whatever was computed. */
-  | { kind: 'found'; fromX: number; toX: number }
-);
 
 export interface Fineness {
   cells: number;
@@ -61,27 +31,16 @@ const PAPER_STEP_S = 900;
 /** Behind a cover as tight as this the weather of some hours is not felt, s/m. */
 const WEATHERPROOF = 1e4;
 const WEATHERPROOF_STEP_S = 12 * 3600;
-/** Other air, another cover or another place: steps begin no longer than this, s. */
-const AFTER_CHANGE_S = 120;
 /** A wall whose mean changes less than this from one day to the next is in balance, kg/kg. */
 const STEADY = 2e-4;
 /** So long a wall in balance is still carried on before something happens to it. */
 const BEFORE_EVENTS = 2 * DAY;
 /** Resistance of a narrow mouth to vapour from the inside, s/m. From memory. */
 const NARROW_MOUTH = 1_000;
-/** No cell of a misted wall holds more than this; the rest soaks into the next. */
-const SATURATED_X = 0.45;
 /** What a brushed film of wax lets through of what the bare clay would lose. From memory. */
 const WAX_PASSES = 0.3;
 /** Relative humidity over paper that has taken all it can. */
 const FULL = 0.995;
-const COAT_SETTLES = 30 * MINUTE;
-
-/** Face area left at a mean water content of a body: A = (v(X̄)/v(X_plastic))^(2/3). */
-export function faceAreaLaw(body: ClayBody): (meanX: number) => number {
-  const plastic = specificVolume(body, body.plasticX);
-  return (meanX) => Math.cbrt(specificVolume(body, meanX) / plastic) ** 2;
-}
 
 /** A wall evenly wet at `startX`, ready to be carried through time. */
 export function startRun(
@@ -110,9 +69,6 @@ export function startRun(
     settlesAt: null,
   };
 }
-
-const wallOf = (body: ClayBody, mesh: Laid['mesh']): Wall =>
-  createWall(mesh, layerLaws(body), faceAreaLaw(body));
 
 /** The same wall at some moment of its course, going on by itself with an empty record. */
 export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun {
@@ -260,99 +216,4 @@ function heldBy(run: WallRun, before: WallState['left']): (() => number) | null 
   if (!holds) return null;
   if ('humidity' in holds) return () => holds.humidity;
   return () => Math.min(FULL, Math.max(0.3, takenSince(run, before).paper / holds.paperKg));
-}
-
-export function applyEvent(run: WallRun, event: WallEvent): void {
-  const { state, wall } = run;
-  if (event.kind !== 'surroundings') state.strideS = undefined;
-  switch (event.kind) {
-    case 'surroundings':
-      if (event.change.cover === 'paper-bag') run.taken = { ...run.taken, paper: 0 };
-      run.surroundings = { ...run.surroundings, ...event.change };
-      if (state.strideS) run.state = { ...state, strideS: Math.min(AFTER_CHANGE_S, state.strideS) };
-      return;
-    case 'coat': {
-      const settled = withSettledCoats({ mesh: wall.mesh, x: state.x });
-      relay(run, withCoat(settled, { ...event.coat, at: event.at }, run.coatCells));
-      run.settlesAt = event.at + COAT_SETTLES;
-      return;
-    }
-    case 'mist':
-      soakIn(run, event.face, event.water);
-      return;
-    case 'heat':
-      heatPass(run, event);
-      state.strideS = undefined;
-      return;
-    case 'stretch':
-      stretch(run, event.ratio);
-      return;
-    case 'taken-off': {
-      const drySolids = drySolidsPerArea(run.setting.body, event.depthM);
-      const before = bodySolids(wall.mesh);
-      relay(run, takenOff({ mesh: wall.mesh, x: state.x }, event.face, { ...event, drySolids }));
-      const left = bodySolids(run.wall.mesh) / before;
-      run.setting = { ...run.setting, thicknessM: run.setting.thicknessM * left };
-      return;
-    }
-    case 'wax':
-      run.waxed = { ...run.waxed, [event.face]: 1 - (1 - run.waxed[event.face]) * (1 - event.share) };
-      return;
-    case 'found': {
-      const mean = meanReading(state.x, wall.mesh);
-      const shift = Math.min(event.toX, Math.max(event.fromX, mean)) - mean;
-      const { from, to } = wall.mesh.body;
-      for (let i = from; i < to; i++) state.x[i] = Math.max(1e-4, state.x[i]! + shift);
-    }
-  }
-}
-
-/** Dry solids of the wall's own clay, kg/m². */
-function bodySolids({ widths, body }: Laid['mesh']): number {
-  let sum = 0;
-  for (let i = body.from; i < body.to; i++) sum += widths[i]!;
-  return sum;
-}
-
-/** From then on all that is of an area is of the new one. */
-function stretch(run: WallRun, ratio: number): void {
-  const { state, wall, setting, taken } = run;
-  relay(
-    run,
-    stretched({ mesh: wall.mesh, x: state.x }, ratio, (layer) => isSkin(layer, state.x)),
-  );
-  run.setting = { ...setting, thicknessM: setting.thicknessM / ratio };
-  state.left.inside /= ratio;
-  state.left.outside /= ratio;
-  run.taken = { paper: taken.paper / ratio, plaster: taken.plaster / ratio };
-}
-
-/** A coat at touch-dry, or a film that has its skin, breaks where wet slip spreads. */
-function isSkin({ coat, from, to }: Layer, x: Float64Array): boolean {
-  if (coat === null) return false;
-  const surface = x[coat.face === 'outside' ? to - 1 : from]!;
-  return signWater(surface, coat) <= signAt[coat.silicateSolids === undefined ? 'touch-dry' : 'matte'];
-}
-
-/** Goes on with another mesh. */
-function relay(run: WallRun, { mesh, x }: Laid): void {
-  if (mesh === run.wall.mesh) return;
-  run.wall = wallOf(run.setting.body, mesh);
-  run.state.x = x;
-  run.state.strideS = undefined;
-}
-
-/** Adds water to the cells at a face, outermost first, kg/m². */
-function soakIn(run: WallRun, face: FaceName, water: number): void {
-  const { x } = run.state;
-  const { widths } = run.wall.mesh;
-  let rest = water;
-  const n = x.length;
-  for (let k = 0; k < n && rest > 0; k++) {
-    const i = face === 'outside' ? n - 1 - k : k;
-    const room = Math.max(0, SATURATED_X - x[i]!) * widths[i]!;
-    const taken = k === n - 1 ? rest : Math.min(rest, room);
-    x[i] = x[i]! + taken / widths[i]!;
-    rest -= taken;
-  }
 }

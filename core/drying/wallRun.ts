@@ -1,10 +1,11 @@
-import type { ClayBody } from '../clay/body.ts';
+import { specificVolume, type ClayBody } from '../clay/body.ts';
 import type { FaceExposure } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { AirShift, Climate } from './air.ts';
 import type { Cover } from './face.ts';
 import type { Trajectory } from './trajectory.ts';
-import type { Wall, WallState } from './wall.ts';
+import { layerLaws, type Laid } from './mesh.ts';
+import { createWall, type Wall, type WallState } from './wall.ts';
 
 /** What a wall is and how it was found to behave. */
 export interface WallSetting {
@@ -79,4 +80,22 @@ export function recorded(run: WallRun, at: Instant, x: Float64Array, rate: Float
 function copied(from: Float64Array, to: Float64Array): Float64Array {
   to.set(from);
   return to;
+}
+
+/** Face area left at a mean water content of a body: A = (v(X̄)/v(X_plastic))^(2/3). */
+export function faceAreaLaw(body: ClayBody): (meanX: number) => number {
+  const plastic = specificVolume(body, body.plasticX);
+  return (meanX) => Math.cbrt(specificVolume(body, meanX) / plastic) ** 2;
+}
+
+/** The wall of a mesh of a body. */
+export const wallOf = (body: ClayBody, mesh: Laid['mesh']): Wall =>
+  createWall(mesh, layerLaws(body), faceAreaLaw(body));
+
+/** Goes on with another mesh. */
+export function relay(run: WallRun, { mesh, x }: Laid): void {
+  if (mesh === run.wall.mesh) return;
+  run.wall = wallOf(run.setting.body, mesh);
+  run.state.x = x;
+  run.state.strideS = undefined;
 }

@@ -1,11 +1,7 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { metricUnits } from '../../core/units/quantity.ts';
 import { DEFAULT_MAKER } from '../../core/log/studio.ts';
-import { tubBody } from '../../core/log/entries.test-support.ts';
-import { stepAt } from '../../core/plan/next.ts';
-import { caseOf, cruetMade, firstKey } from '../../core/piece/piece.test-support.ts';
-import { planPiece, type PiecePlan } from '../../core/plan/plan.ts';
 import {
   choose,
   complaint,
@@ -14,15 +10,9 @@ import {
   NOON,
   press,
   show,
-  testStudio,
   type,
-  type TestStudio,
 } from '../frame/studio.test-support.tsx';
 import { CheckDialog } from './CheckDialog.tsx';
-import { carriesNothing, type Carried } from '../../core/log/carried.ts';
-import { stageAt } from '../../core/clay/stage.ts';
-import { entriesOf } from '../../core/log/entry.ts';
-import { coatedWall } from './coatedWall.ts';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
 import { HeatDialog } from './HeatDialog.tsx';
@@ -30,217 +20,7 @@ import { DoneDialog } from './DoneDialog.tsx';
 import { TrimDialog } from './TrimDialog.tsx';
 import { WeighDialog } from './WeighDialog.tsx';
 
-const made = cruetMade({ roomId: 'room-default', clayId: 'clay-default' });
-const usual = caseOf([made]);
-const inRoom = { ...usual, rooms: [{ ...usual.rooms[0]!, id: 'room-default' }] };
-const plan: PiecePlan = planPiece(inRoom, NOON, undefined, { members: 4 })!;
-const closed: string[] = [];
-const onClose = () => void closed.push('closed');
-const done = () => expect.poll(() => closed).toEqual(['closed']);
-const stepProps = (stepId: string) => ({
-  pieceId: 'p',
-  pieceName: 'cruet',
-  areaM2: 0.04,
-  wall: coatedWall(plan),
-  step: stepAt(
-    plan.gates.find(({ planned }) => planned.key === firstKey(stepId))!,
-    NOON,
-  ),
-  onClose,
-});
-
-let studio: TestStudio;
-beforeEach(() => {
-  closed.length = 0;
-  sessionStorage.clear();
-  studio = testStudio(made);
-});
-
-describe('a step as it really was', () => {
-  const inZones = () => {
-    const props = stepProps('carve');
-    const band = (id: string, from: number, to: number) => ({
-      id,
-      name: id,
-      kind: 'band' as const,
-      from,
-      to,
-    });
-    const { step } = props;
-    const planned = { ...step.planned, zones: [band('Above', 0.5, 1), band('Below', 0, 0.4)] };
-    return { ...props, step: { ...step, planned } };
-  };
-
-  it('is logged at the stage the clock has, which teaches nothing new', async () => {
-    show(<DoneDialog {...stepProps('carve')} />);
-    await press(/^Log carving/);
-    await done();
-    expect(loggedOnly(studio, 'piece.done').body.stage).toBe(
-      stageAt(plan.believed.setting.body, plan.now.meanX).stage,
-    );
-    expect(entriesOf(studio.logged.flat(), 'piece.checked')).toEqual([]);
-  });
-
-  it('with the clay found otherwise is a check of it as well, in one act', async () => {
-    show(<DoneDialog {...stepProps('carve')} />);
-    await choose('The clay was then', 'Stiff leather-hard');
-    expect(screen.getByText(/the clock learns from it/)).toBeTruthy();
-    await press(/^Log carving/);
-    await done();
-    expect(studio.logged).toHaveLength(1);
-    expect(loggedOnly(studio, 'piece.done').body.stage).toBe('stiff-leather-hard');
-    expect(loggedOnly(studio, 'piece.checked').body).toMatchObject({ stage: 'stiff-leather-hard' });
-  });
-
-  it('has its minutes and the one zone it was done on', async () => {
-    show(<DoneDialog {...inZones()} />);
-    await choose('Where', 'Below');
-    await type(/^It took/, 'long');
-    await press(/^Log carving/);
-    expect(await complaint()).toMatch(/How long it took must be a number/);
-    await type(/^It took/, '12,5');
-    await press(/^Log carving/);
-    await done();
-    expect(loggedOnly(studio, 'piece.done').body).toMatchObject({ tookS: 750, zone: { id: 'Below' } });
-  });
-
-  it('of all its zones names none, and minutes nobody counted are not made up', async () => {
-    show(<DoneDialog {...inZones()} />);
-    await press(/^Log carving/);
-    await done();
-    const { body } = loggedOnly(studio, 'piece.done');
-    expect(body.zone).toBeNull();
-    expect(body).not.toHaveProperty('tookS');
-  });
-});
-
-describe('what is cut off', () => {
-  const cutting = (carried: Partial<Carried>) => {
-    const step = stepProps('carve');
-    show(<DoneDialog {...step} wall={{ ...step.wall, carried: { ...carriesNothing, ...carried } }} />);
-  };
-  beforeEach(() => {
-    studio.has(
-      known('tub.made', 'blue', tubBody({ name: 'Blue', carries: ['toxic'] })),
-      known('bin.set', 'barrel', { name: 'Red barrel', kind: 'reclaim', clayId: 'clay-default' }),
-      known('bin.set', 'sorted', { name: 'Metal waste', kind: 'toxic-waste', clayId: null }),
-      known('bin.set', 'rest', { name: 'Waste', kind: 'waste', clayId: null }),
-    );
-  });
-  const proposed = (name: string) =>
-    expect.poll(() => screen.getByRole('combobox', { name: /^What is cut off/ }).textContent).toBe(name);
-
-  it('goes into the bin that it is meant for, by what was laid on the piece', async () => {
-    cutting({ tubs: ['blue'] });
-    await proposed('Metal waste');
-    await press(/^Log carving/);
-    await done();
-    const { subject, body } = loggedOnly(studio, 'bin.filled');
-    expect(subject).toBe('sorted');
-    expect(body).toMatchObject({ waste: 'toxic', clayId: 'clay-default', override: null });
-    expect(body.massKg).toBeGreaterThan(0);
-    expect(body.massKg).toBeLessThan(0.1);
-    expect(loggedOnly(studio, 'piece.done').body.effects[0]!.does).toBe('cut');
-  });
-
-  it('is refused by the wrong bin, with the reason; nothing is logged then', async () => {
-    cutting({ silicate: true });
-    await proposed('Waste');
-    await choose(/^What is cut off/, 'Red barrel');
-    expect(screen.getByText(/Silicate spoils whatever/)).toBeTruthy();
-    await press(/^Log carving/);
-    expect(await complaint()).toMatch(/Silicate spoils whatever/);
-    expect(studio.logged).toEqual([]);
-    await choose(/^What is cut off/, 'No bin of these');
-    await press(/^Log carving/);
-    await done();
-    expect(entriesOf(studio.logged.flat(), 'bin.filled')).toEqual([]);
-  });
-
-  it('is as much as was weighed, where that is typed', async () => {
-    cutting({});
-    await proposed('Red barrel');
-    await type(/^About how much/, 'a handful');
-    await press(/^Log carving/);
-    expect(await complaint()).toMatch(/must be a number above zero/);
-    await type(/^About how much/, '12');
-    await press(/^Log carving/);
-    await done();
-    expect(loggedOnly(studio, 'bin.filled').body).toMatchObject({ waste: 'clean', massKg: 0.012 });
-  });
-});
-
-describe('logging a coat', () => {
-  it('takes thickness in the maker’s unit and the tub’s own figures, and draws the slip from the tub', async () => {
-    studio.has(
-      known('tub.made', 'black', tubBody({ name: 'Black', grainDensity: 2650, adjusted: 'deflocculated' })),
-    );
-    studio.has(
-      known('tub.measured', 'black', {
-        sample: null,
-        gravityRead: 1.44,
-        flow: [],
-        feel: null,
-        celsius: null,
-        levelM3: null,
-      }),
-    );
-    show(<DoneDialog {...stepProps('coat-1')} />);
-    await choose(/^From which tub/, 'Black');
-    await expect.poll(() => screen.getByLabelText<HTMLInputElement>('Specific gravity').value).toBe('1.44');
-    await type(/Wet thickness/, '0,2');
-    await press('Log coat 1');
-    await done();
-    const { face, body } = loggedOnly(studio, 'piece.done');
-    expect(face).toBe('outside');
-    expect(body).toMatchObject({
-      refs: [{ layer: 'first', step: 'coat', pass: 1 }],
-      tubs: ['black'],
-      slip: { specificGravity: 1.44, grainDensity: 2650, adjusted: 'deflocculated' },
-    });
-    const [coat] = body.effects;
-    expect(coat!.does === 'coat' && coat!.thicknessM).toBeCloseTo(0.0002, 12);
-    // the area times the wet thickness at least: 0.04 m² · 0.2 mm = 8 ml
-    const { volumeM3, pieceId } = loggedOnly(studio, 'tub.used').body;
-    expect(pieceId).toBe('p');
-    expect(volumeM3).toBeGreaterThanOrEqual(8e-6);
-    expect(volumeM3).toBeLessThan(1.6e-5);
-  });
-
-  it('logs a coat inside beside the planned steps', async () => {
-    show(<DoneDialog {...stepProps('coat-1')} />);
-    await choose(/^Face/, /^Inside/);
-    await press('Log coat 1');
-    await done();
-    expect(loggedOnly(studio, 'piece.done')).toMatchObject({
-      face: 'inside',
-      body: { refs: [], tubs: [] },
-    });
-  });
-
-  it.each([
-    [/Wet thickness/, 'thin', /Coat thickness must be a number/],
-    [/Wet thickness/, '25', /between 0.01 and 20 mm/],
-    [/Specific gravity/, '14', /between 1 and 4|Specific gravity/],
-  ])('refuses %s of %s, and keeps it in its field', async (field, text, words) => {
-    show(<DoneDialog {...stepProps('coat-1')} />);
-    await type(field, text);
-    await press('Log coat 1');
-    expect(await complaint()).toMatch(words);
-    expect(screen.getByLabelText<HTMLInputElement>(field).value).toBe(text);
-    expect(studio.logged).toEqual([]);
-  });
-
-  it('tells of the fit before it is logged, the worse the thicker', async () => {
-    show(<DoneDialog {...stepProps('coat-1')} />);
-    const index = async () =>
-      Number(/flake index ([\d.]+)/.exec((await screen.findByText(/flake index/)).textContent)![1]);
-    await type(/Wet thickness/, '0.1');
-    const thin = await index();
-    await type(/Wet thickness/, '0.8');
-    await expect.poll(index).toBeGreaterThan(thin);
-  });
-});
+import { done, onClose, plan, stepProps, studio } from './dialog.test-support.ts';
 
 describe('a dialog half filled', () => {
   const mass = () => screen.findByLabelText<HTMLInputElement>(/Mass on the scale/);
