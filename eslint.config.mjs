@@ -30,7 +30,7 @@ const databaseInTransaction = [
 export default tseslint.config(
   { ignores: ['dist/**', 'node_modules/**', 'demo-data/**', 'test-results/**'] },
   ...tseslint.configs.strict,
-  reactHooks.configs.flat['recommended-latest'],
+  { ...reactHooks.configs.flat['recommended-latest'], files: ['web/**'] },
   {
     languageOptions: { parserOptions: { projectService: false } },
     rules: {
@@ -67,6 +67,5 @@ export default tseslint.config(
     ignores: ['**/*.test.ts'],
     rules: { '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: false }] },
   },
-  { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
   { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
 );

@@ -12,7 +12,7 @@ import {
   type WallRun,
 } from '../core/drying/run.ts';
 import { readAt, wallAt, type Trajectory } from '../core/drying/trajectory.ts';
-import type { Entry } from '../core/log/entry.ts';
+import type { Entry, EntryOf } from '../core/log/entry.ts';
 import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
 import { emptyLedger, record } from '../core/log/ledger.ts';
 import { foldPiece } from '../core/log/piece.ts';
@@ -21,6 +21,9 @@ import type { PieceFacts } from '../core/piece/facts.ts';
 import { believedNow } from '../core/piece/believed.ts';
 import { rememberingPlanner } from '../core/plan/memory.ts';
 import { planPiece } from '../core/plan/plan.ts';
+import { techniqueNamed } from '../core/technique/catalogue.ts';
+import { compose } from '../core/technique/compose.ts';
+import type { Layer, Zone } from '../core/technique/layer.ts';
 import { blendTable } from '../core/slip/blend.ts';
 import { rawMaterials } from '../core/slip/rawMaterials.ts';
 import type { Recipe } from '../core/slip/recipe.ts';
@@ -190,6 +193,59 @@ for (const [what, i] of [
 console.log(
   `Plans of 30 pieces, all anew: ${median(() => cases.forEach((given) => planPiece(given, now)), 3).toFixed(0)} ms`,
 );
+
+/** A piece of many layers: three bands and a print, fired twice. */
+const band = (id: string, from: number, to: number): Zone => ({ id, name: id, kind: 'band', from, to });
+const layerOf = (technique: string, zones: Zone[]): Layer => ({
+  id: technique,
+  technique,
+  rev: techniqueNamed(technique).rev,
+  schools: {},
+  zones,
+  face: 'outside',
+  upon: 'firm',
+  also: [],
+  stock: [],
+});
+const fiveLayers = [
+  layerOf('fresh-bands', [band('low', 0.05, 0.3)]),
+  layerOf('sgraffito', [band('middle', 0.35, 0.6)]),
+  layerOf('slip-trailing', [band('high', 0.65, 0.9)]),
+  layerOf('inlay', [
+    { id: 'motif', name: 'Leaves', kind: 'motif', within: 'middle', share: 0.1, widthM: 0.01 },
+  ]),
+  layerOf('firing', [{ id: 'whole', name: 'All over', kind: 'whole' }]),
+];
+const layered = (i: number): PieceFacts => {
+  const of = pieceCase(3 * i);
+  const [made] = of.entries;
+  const routed = {
+    ...(made as EntryOf<'piece.made'>),
+    body: { ...(made as EntryOf<'piece.made'>).body, layers: fiveLayers },
+  };
+  return { ...of, entries: [routed, ...of.entries.slice(1)] };
+};
+{
+  const open = compose(fiveLayers).planned.length;
+  console.log(
+    `Composing five layers: ${median(() => void compose(fiveLayers), 20).toFixed(1)} ms, ${open} steps`,
+  );
+  const of = layered(0);
+  const begun = performance.now();
+  planPiece(of, now);
+  console.log(
+    `First plan of five layers: ${(performance.now() - begun).toFixed(0)} ms (wanted 300 with composing)`,
+  );
+  console.log(
+    `Piece of ${open} open steps planned anew over 64 members: ${median(() => void planPiece(of, now), 6).toFixed(0)} ms (wanted 700)`,
+  );
+  const warm = rememberingPlanner(40);
+  warm(of, now);
+  let at = now;
+  console.log(
+    `The same a quarter of an hour on, warm: ${median(() => void warm(of, (at += 900_000)), 6).toFixed(0)} ms (wanted 100)`,
+  );
+}
 
 /** The piece that was coated and checked, as the worker on a tablet meets it. */
 const checked = cases[2]!;

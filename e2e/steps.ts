@@ -59,7 +59,7 @@ export async function goOn(page: Page, studio: Studio): Promise<string | null> {
   const opens = Math.max(next.opens ?? 0, next.wait?.to ?? 0);
   const { at } = await clockOf(page, studio);
   if (opens > at) studio.setClock(new Date(opens + 60_000).toISOString());
-  await page.reload();
+  await awayAndBack(page);
   const of = row(page, new RegExp(`^${next.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`)).first();
   await of.getByRole('button').first().click();
   const dialog = page.getByRole('dialog');
@@ -67,6 +67,13 @@ export async function goOn(page: Page, studio: Studio): Promise<string | null> {
   await expect(dialog).toHaveCount(0);
   await expect(of).toContainText('Done');
   return next.name;
+}
+
+/** To another place and back: what is shown is asked for anew, at the studio's time. */
+async function awayAndBack(page: Page) {
+  await page.getByRole('link', { name: 'Pieces', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible();
+  await page.goBack();
 }
 
 async function nextOf(page: Page, studio: Studio, id: string): Promise<Next | null> {

@@ -83,6 +83,9 @@ describe('learning', () => {
     const again = learningOf(folder, kept);
     await again.study();
     expect(again.planned()).toBe(0);
+    // asked again with nothing new, it is not at work
+    again.learning.study();
+    expect(again.learning.answer().studying).toBe(false);
     expect(again.learning.answer().lessons).toEqual(first.learning.answer().lessons);
     // a weighing taken back changes its lesson and those that rest on it
     const weighing = folder.store.ledger.acts.find((a) => a.entries[0]!.kind === 'piece.weighed')!;

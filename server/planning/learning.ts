@@ -215,6 +215,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
       return prior;
     },
     study: () => {
+      if ((ledger.acts.at(-1)?.n ?? 0) === upTo) return;
       busy ??= learn()
         .catch((error: unknown) => console.error(`Nothing was learned: ${String(error)}`))
         .finally(() => (busy = null));
