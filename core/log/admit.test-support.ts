@@ -1,4 +1,3 @@
-import { expect } from 'vitest';
 import type { Layer } from '../technique/layer.ts';
 import { whyNot } from './admit.ts';
 import { nothingSaid, versionOf, type Act, type Entry, type EntryBodies, type PieceDone } from './entry.ts';
@@ -79,14 +78,10 @@ export function why(...entries: Entry[]) {
   const ledger = emptyLedger();
   entries.slice(0, -1).forEach((e, i) => {
     const before = act(e);
-    expect(whyNot(ledger, before, NOW), `${e.kind} ${i}`).toBeNull();
+    const found = whyNot(ledger, before, NOW);
+    if (found) throw new Error(`${e.kind} ${i}: ${found.message}`);
     record(ledger, { ...before, n: i + 1, recordedAt: at(0) });
   });
   return whyNot(ledger, act(entries.at(-1)!), NOW);
 }
 export const jar = (...layers: Layer[]) => today('piece.made', 'p', madeBody(layers));
-export const refused = (code: string, field: RegExp, words = /: .{12,}/) => ({
-  code,
-  field: expect.stringMatching(field) as string,
-  message: expect.stringMatching(words) as string,
-});

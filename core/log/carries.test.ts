@@ -4,11 +4,17 @@ import type { Layer } from '../technique/layer.ts';
 import { asDone, withoutStep } from '../technique/own.ts';
 import { layerOf } from '../technique/technique.test-support.ts';
 import type { Technique } from '../technique/technique.ts';
-import { at, madeBody, today, step, coat, why, jar, refused } from './admit.test-support.ts';
+import { at, madeBody, today, step, coat, why, jar } from './admit.test-support.ts';
 import { entry } from './entries.test-support.ts';
 import type { Entry } from './entry.ts';
 
 /** What a piece can carry, and of which shape it can be. */
+
+const refused = (code: string, field: RegExp, words = /: .{12,}/) => ({
+  code,
+  field: expect.stringMatching(field) as string,
+  message: expect.stringMatching(words) as string,
+});
 
 const own = asDone(techniqueNamed('slip-trailing'), {}, 'ours');
 const ownLayer = (technique: Technique, more: Partial<Layer> = {}): Layer => ({

@@ -1,10 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { layerOf } from '../technique/technique.test-support.ts';
-import { at, madeBody, today, step, slip, coat, fired, why, jar, refused } from './admit.test-support.ts';
+import { at, madeBody, today, step, slip, coat, fired, why, jar } from './admit.test-support.ts';
 import { entry } from './entries.test-support.ts';
 import type { Entry } from './entry.ts';
 
 /** What the log takes of a piece and what it refuses: every refusal names its field and what to do. */
+
+const refused = (code: string, field: RegExp, words = /: .{12,}/) => ({
+  code,
+  field: expect.stringMatching(field) as string,
+  message: expect.stringMatching(words) as string,
+});
 
 describe('a deed', () => {
   const sgraffito = jar(layerOf('sgraffito'));

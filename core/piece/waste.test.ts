@@ -5,7 +5,7 @@ import { nothingSaid, type PieceDone } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
 import { binFor, binKinds, wastes, whyNotInto, worstOf, type BinKind, type Waste } from '../slip/bin.ts';
 import { coatLaid, cruetMade, hoursOn } from './piece.test-support.ts';
-import { cutOffKg, takesOff } from './waste.ts';
+import { cutOffKg, leavesSilicate, takesOff } from './waste.ts';
 
 const slip = { specificGravity: 1.4, grainDensity: 2600, adjusted: 'none' as const };
 const did = (more: Partial<PieceDone>): PieceDone => ({ ...nothingSaid, ...more });
@@ -98,6 +98,15 @@ describe('how much is cut off', () => {
       12,
     );
     expect(cutOffKg([{ does: 'none' }], 0.04, { body: defaultBody, meanX: 0.2 })).toBe(0);
+  });
+
+  it('leaves water with silicate in it where silicate is laid, or wiped over', () => {
+    const silicate = [{ does: 'silicate' as const, kgM2: 0.2, share: 1 }];
+    const wiped = [{ does: 'wipe' as const, share: 0.5 }];
+    expect(leavesSilicate(silicate, carriesNothing)).toBe(true);
+    expect(leavesSilicate(wiped, carriesNothing)).toBe(false);
+    expect(leavesSilicate(wiped, { ...carriesNothing, silicate: true })).toBe(true);
+    expect(leavesSilicate(coat, { ...carriesNothing, silicate: true })).toBe(false);
   });
 
   it('is asked of cuts and scrapings only', () => {

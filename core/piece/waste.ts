@@ -1,9 +1,14 @@
+import type { Carried } from '../log/carried.ts';
 import { specificVolume, type ClayBody } from '../clay/body.ts';
 import type { Effect } from '../technique/technique.ts';
 
 /** Whether a deed takes anything off that must go somewhere. */
 export const takesOff = (effects: readonly Effect<unknown>[]): boolean =>
   effects.some(({ does }) => does === 'cut' || does === 'scrape');
+
+/** Whether a deed leaves rinse water with silicate in it: of brushes, sponges and hands. */
+export const leavesSilicate = (effects: readonly Effect<unknown>[], { silicate }: Carried): boolean =>
+  effects.some(({ does }) => does === 'silicate' || (does === 'wipe' && silicate));
 
 /**
  * About how much clay a deed cuts off, kg, as wet as the wall is.

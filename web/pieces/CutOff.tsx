@@ -5,7 +5,7 @@ import type { Entry } from '../../core/log/entry.ts';
 import type { BinState } from '../../core/log/bin.ts';
 import { cutWaste } from '../../core/log/carried.ts';
 import { wasteOf } from '../../core/log/tub.ts';
-import { cutOffKg } from '../../core/piece/waste.ts';
+import { cutOffKg, takesOff } from '../../core/piece/waste.ts';
 import { binFor, wastes, whyNotInto, type Waste } from '../../core/slip/bin.ts';
 import { ChoiceField, QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import type { Effect } from '../../core/technique/technique.ts';
@@ -28,15 +28,22 @@ export interface TypedCutOff {
 export const asProposed: TypedCutOff = { bin: null, mass: null };
 
 interface CutOff {
+  /** Whether it is rinse water, not clay. */
+  water: boolean;
   waste: Waste;
   bins: BinState[];
   bin: BinState | null;
+  /** Where it is meant to go. */
+  meant: BinState | null;
   mass: string;
   /** Logs it into its bin. @returns what is wrong, or the entries */
   entries: (from: string, at: number) => Entry[] | string;
 }
 
-/** What is cut off a piece: what it is as waste, and the bin that it is proposed to go into. */
+/**
+ * What is cut off a piece, or rinsed off where silicate is: what it is as waste, and the bin that it is meant for. Clay
+ * goes there where nothing else is said; of water nothing is logged until it is.
+ */
 export function useCutOff(
   wall: CoatedWall,
   typed: TypedCutOff,
@@ -47,18 +54,22 @@ export function useCutOff(
   const { data: shelf } = useShelf();
   const { data } = useSWR<BinsAnswer>('/api/bins', ask);
   const bins = data?.bins ?? [];
-  const waste = cutWaste(wall.carried, (id) => {
+  const water = !takesOff(effects);
+  const carried = water ? { ...wall.carried, silicate: true } : wall.carried;
+  const waste = cutWaste(carried, (id) => {
     const found = shelf?.tubs.find(({ tub }) => tub.id === id);
     return found ? wasteOf(found.tub) : null;
   });
+  const meant = binFor(bins, waste, wall.clayId);
   const bin =
-    typed.bin === NO_BIN
-      ? null
-      : (bins.find(({ id }) => id === typed.bin) ?? binFor(bins, waste, wall.clayId));
+    typed.bin === NO_BIN ? null : (bins.find(({ id }) => id === typed.bin) ?? (water ? null : meant));
   const cutKg = cutOffKg(effects, areaM2, wall);
-  const mass = typed.mass ?? (Number.isFinite(cutKg) ? quantityText(roughly(cutKg), 'mass', units) : '');
+  const known = !water && Number.isFinite(cutKg);
+  const mass = typed.mass ?? (known ? quantityText(roughly(cutKg), 'mass', units) : '');
   return {
+    water,
     waste,
+    meant,
     bins,
     bin,
     mass,
@@ -68,7 +79,7 @@ export function useCutOff(
       if (refusal) return refusal;
       const massKg = typedQuantity(mass, 'mass', units);
       if (!(massKg! > 0))
-        return 'What was cut off must be a number above zero: about how much is it? Or choose no bin.';
+        return `What ${water ? 'is rinsed' : 'was cut'} off must be a number above zero: about how much is it? Or choose no bin.`;
       const body = { waste, clayId: wall.clayId, massKg: massKg!, from, override: null };
       return [entry('bin.filled', bin.id, body, { at })];
     },
@@ -83,7 +94,7 @@ const refusalOf = (bin: BinState, waste: Waste, clayId: string): string | undefi
 
 /** Asks which bin it goes into, and about how much it is; the wrong bin says why it is not. */
 export function CutOffFields({
-  cutOff: { waste, bins, bin, mass },
+  cutOff: { water, waste, bins, bin, meant, mass },
   wall,
   onTyped,
 }: {
@@ -94,12 +105,15 @@ export function CutOffFields({
   const name = wastes.find((of) => of.waste === waste)!.name.toLowerCase();
   if (bins.length === 0)
     return (
-      <Box sx={{ color: faded }}>What is cut off is {name}. No bin is set up for it: see Slips, Bins.</Box>
+      <Box sx={{ color: faded }}>
+        {water ? 'Rinse water' : 'What is cut off'} is {name}. No bin is set up for it: see Slips, Bins.
+      </Box>
     );
+  const unlogged = water && meant ? ` “${meant.name}” is meant for it.` : ' Nothing is logged of it.';
   return (
     <>
       <ChoiceField
-        label="What is cut off goes into"
+        label={water ? 'Rinse water goes into' : 'What is cut off goes into'}
         value={bin?.id ?? NO_BIN}
         onChoose={(value) => onTyped({ bin: value })}
         options={[
@@ -107,7 +121,7 @@ export function CutOffFields({
           { value: NO_BIN, label: 'No bin of these' },
         ]}
         error={bin ? refusalOf(bin, waste, wall.clayId) : undefined}
-        help={bin ? `It is ${name}.` : `It is ${name}; nothing is logged of it.`}
+        help={`It is ${name}.${bin ? '' : unlogged}`}
       />
       {bin && (
         <QuantityField
@@ -115,7 +129,7 @@ export function CutOffFields({
           dimension="mass"
           text={mass}
           onText={(value) => onTyped({ mass: value })}
-          help="By depth, share and face"
+          help={water ? 'A bowl holds about half a litre' : 'By depth, share and face'}
         />
       )}
     </>

@@ -110,6 +110,28 @@ describe('what is cut off', () => {
     expect(entriesOf(studio.logged.flat(), 'bin.filled')).toEqual([]);
   });
 
+  it('rinse water with silicate in it is proposed a bin, and never the barrel', async () => {
+    const step = stepProps('carve');
+    const planned = {
+      ...step.step.planned,
+      step: {
+        ...step.step.planned.step,
+        effects: [{ does: 'silicate' as const, kgM2: { usual: 0.2 }, share: { usual: 1 } }],
+      },
+    };
+    show(<DoneDialog {...step} step={{ ...step.step, planned }} />);
+    // of water nothing is logged unless that is said
+    expect(await screen.findByText(/“Waste” is meant for it/)).toBeTruthy();
+    await choose(/^Rinse water goes into/, 'Red barrel');
+    await type(/^About how much/, '500');
+    await press(/^Log carving/);
+    expect(await complaint()).toMatch(/Silicate spoils whatever/);
+    await choose(/^Rinse water goes into/, 'Waste');
+    await press(/^Log carving/);
+    await done();
+    expect(loggedOnly(studio, 'bin.filled').body).toMatchObject({ waste: 'silicate', massKg: 0.5 });
+  });
+
   it('is as much as was weighed, where that is typed', async () => {
     cutting({});
     await proposed('Red barrel');

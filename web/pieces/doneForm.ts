@@ -4,7 +4,7 @@ import { stageAt, type Stage } from '../../core/clay/stage.ts';
 import type { Entry, Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { deepestGroove, fillOf, usually } from '../../core/piece/deed.ts';
-import { takesOff } from '../../core/piece/waste.ts';
+import { leavesSilicate, takesOff } from '../../core/piece/waste.ts';
 import { slipForCoat } from '../../core/slip/amount.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
@@ -93,7 +93,7 @@ export function useDoneForm({ pieceId, pieceName, areaM2, wall, step }: DoneStep
   const depthM = lies && slip ? depthOf(lies, slip, planned.refs) : 0;
   const zone = zoneOf(planned.zones, typed.zone);
   const share = shareOfZones(zone ? [zone] : planned.zones);
-  const cuts = takesOff(usual);
+  const cuts = takesOff(usual) || leavesSilicate(usual, wall.carried);
   const cutOff = useCutOff(wall, typed.cutOff, effects, areaM2 * share);
   const wentWrong = typed.outcome === 'mixed' || typed.outcome === 'bad';
   // fired ware has no stage any more
