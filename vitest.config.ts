@@ -12,6 +12,8 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['core/**/*.test.ts', 'api/**/*.test.ts'],
+          // what they test is pure: one set of modules serves all of them
+          isolate: false,
           setupFiles: 'vitest.properties.ts',
           ...patient,
         },

@@ -44,6 +44,8 @@ export const readingsAnswers = z.object({
   fahrenheit: z.boolean().nullable(),
 });
 
+/** More pieces than this cannot be minded by one pair of hands. */
+const MOST_LED = 40;
 /** A spell may end on the next day. */
 const LATEST = 2 * 1440;
 const minute = z
@@ -61,6 +63,15 @@ export const units = z.object({
 
 const share = (field: string, low: number, high: number, remedy: string) =>
   within(field, low, high, `between ${low} and ${high}`, remedy);
+
+const answers = z.object({
+  flop: z.enum(['flops', 'holds']).nullable(),
+  dent: z.enum(['dents', 'marks', 'none']).nullable(),
+  nail: z.enum(['sinks', 'marks', 'powders']).nullable(),
+  chill: z.enum(['cold', 'cool', 'room-warm']).nullable(),
+  colour: z.enum(['dark', 'patchy', 'pale']).nullable(),
+  corner: z.enum(['stays', 'bends', 'cracks']).nullable(),
+});
 
 const clayBody = z
   .object({
@@ -141,15 +152,9 @@ export const roomSet = z.object({
 
 export const bodies = {
   ...pieceBodies,
-  'piece.felt': z.object({
-    flop: z.enum(['flops', 'holds']).nullable(),
-    dent: z.enum(['dents', 'marks', 'none']).nullable(),
-    nail: z.enum(['sinks', 'marks', 'powders']).nullable(),
-    chill: z.enum(['cold', 'cool', 'room-warm']).nullable(),
-    colour: z.enum(['dark', 'patchy', 'pale']).nullable(),
-    corner: z.enum(['stays', 'bends', 'cracks']).nullable(),
-  }),
+  'piece.felt': answers,
   'piece.checked': z.object({ stage, confirmed: z.boolean(), note }),
+  'piece.sampled': z.object({ of: id, stage: stage.nullable(), answers: answers.nullable() }),
   'piece.weighed': z.object({
     massKg: massKg('The mass'),
     tareKg: massKg('The tare'),
@@ -163,6 +168,17 @@ export const bodies = {
   'piece.noted': z.object({ text: note.min(1, 'The note is empty: write something, or leave it.') }),
   'piece.finished': z.object({ outcome, faults: z.array(words('A fault', 80)).max(20), note }),
   ...slipBodies,
+  'group.set': z.object({
+    name: name('The name'),
+    kind: z.enum(['class', 'order', 'other']),
+    guarded: z.literal(true).optional(),
+    dueAt: instant.nullable(),
+  }),
+  'group.closed': z.object({ reason: note }),
+  'guide.set': z.object({
+    pieces: z.array(id).max(MOST_LED, `At most ${MOST_LED} pieces are led at once: choose fewer.`),
+    over: z.boolean(),
+  }),
   'readings.taken': z.object({
     file: z.string().regex(/^[0-9a-f]{64}$/, 'The file is not named by its checksum: upload it again.'),
     fileName: words('The file name', 200),

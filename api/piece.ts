@@ -182,6 +182,7 @@ export const pieceBodies = {
     stage: stage.nullable(),
   }),
   'piece.moved': z.object({ roomId: id }),
+  'piece.grouped': z.object({ groups: z.array(id).max(12, 'A piece is in at most 12 groups.') }),
   'piece.done': z.object({
     refs,
     effects: z.array(effect).min(1, 'Say what was done: at least one effect, or none.').max(6),
@@ -206,6 +207,7 @@ export const pieceBodies = {
     refs: refs.min(1, 'After which step was it seen?'),
     what: words('What was seen', 120).min(1, 'What was seen?'),
   }),
+  'piece.faulted': z.object({ refs, fault: words('The fault', 80).min(1, 'What went wrong?') }),
   'piece.left-out': z.object({ refs: refs.min(1, 'Which step was left out?'), reason: note }),
 };
 

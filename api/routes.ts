@@ -5,6 +5,10 @@ import type { CheckValue } from '../core/forecast/value.ts';
 import type { PieceFacts } from '../core/piece/facts.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { PlanAnswers } from '../core/plan/plan.ts';
+import type { Due } from '../core/plan/due.ts';
+import type { Ribbon } from '../core/plan/ribbon.ts';
+import type { Look } from '../core/piece/look.ts';
+import type { GroupState, GuideState } from '../core/log/group.ts';
 import type { NextStep } from '../core/plan/next.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
 import type { BatchState } from '../core/log/batch.ts';
@@ -57,6 +61,9 @@ export interface ActAnswer {
 export type BenchRow = BenchPiece | BenchUnknown;
 
 interface BenchHead {
+  look: Look;
+  /** Groups that it is in, by id. */
+  groups: string[];
   pieceId: string;
   name: string;
   roomName: string;
@@ -87,21 +94,31 @@ export interface BenchPiece extends BenchHead {
   /** Of the wall, whatever comes next. */
   warnings: Hazard[];
   /** Surface and mean water of the next day, for the ribbon: moments and moisture between dry 0 and wet 1. */
-  ribbon: { at: Instant[]; moisture: number[]; wetColour: string; dryColour: string };
+  ribbon: Ribbon & { wetColour: string; dryColour: string };
 }
 
 /** GET /api/bench */
 export interface BenchAnswer {
   at: Instant;
   pieces: BenchRow[];
+  /** When the coming night begins, and the working day after it. */
+  night: { from: Instant; morning: Instant };
+  groups: GroupState[];
+  guides: GuideState[];
   reminders: Reminder[];
 }
 
-/** GET /api/pieces?which=&search=&page= */
+/** GET /api/pieces, with any of these */
 export interface PiecesQuery {
   which: 'open' | 'finished';
   /** In name, room, clay or outcome. */
   search: string;
+  /** Only those in this room, of this maker, in this group, with this technique, asking for hands by then. */
+  room?: string;
+  maker?: string;
+  group?: string;
+  technique?: string;
+  due?: Due;
   /** From 0. */
   page: number;
 }
@@ -112,6 +129,9 @@ export interface PiecesAnswer {
   pages: number;
   unfinished: number;
   finished: number;
+  /** Those that are not closed. */
+  groups: GroupState[];
+  night: { from: Instant; morning: Instant };
 }
 
 export interface PieceRow {
@@ -119,8 +139,20 @@ export interface PieceRow {
   name: string;
   madeAt: Instant;
   techniqueName: string;
+  makerName: string;
+  roomId: string;
   roomName: string;
   clayName: string;
+  groups: string[];
+  stand: PieceState['stand'];
+  look: Look;
+  clay: { wetColour: string; dryColour: string };
+  /** How wet it looks over the coming two days; null where that is still being worked out, and of fired ware. */
+  wet: Ribbon | null;
+  /** What it asks for; null where that is not known, or nothing. */
+  due: { due: Due; name: string; opens: Instant | null; closes: Instant | null } | null;
+  /** The cover it is to have for the night; null where none is advised. */
+  tonight: PieceState['cover'] | null;
   cover: PieceState['cover'];
   finished: PieceState['finished'];
   doneSteps: number;
@@ -144,6 +176,8 @@ export interface PieceAnswer {
   answers: PlanAnswers | null;
   /** Acts that name the piece, standing or not, in journal order. */
   acts: ShownAct[];
+  /** As it is seen; null where it was undone. */
+  look: Look | null;
 }
 
 /** GET /api/shelf */

@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import type { ImportProgress } from '../api/index.ts';
-import { whyNot } from '../core/log/admit.ts';
+import { allAgainst, whyNot } from '../core/log/admit.ts';
 import { versionOf, type Entry, type RecordedAct, type SubjectKind } from '../core/log/entry.ts';
 import { emptyLedger, enter, entriesAbout, record, standingAnew, type Ledger } from '../core/log/ledger.ts';
 import { upcast, type AnyAct, type AnyEntry, type AnyRecordedAct } from '../core/log/upcast.ts';
@@ -45,7 +45,7 @@ export type Told = (phase: ImportProgress['phase'], done: number) => boolean;
 export type Kept =
   | { kind: 'kept'; act: RecordedAct; again: boolean }
   | { kind: 'conflict' }
-  | { kind: 'refused'; problem: Problem };
+  | { kind: 'refused'; problem: Problem; all: Problem[] };
 
 export type KeptAll = { added: number; settingsKept: string[] } | { problem: Problem };
 
@@ -122,9 +122,10 @@ export function createStore(parts: {
       const known = ledger.byId.get(act.id);
       if (known)
         return sameAct(known, act) ? { kind: 'kept', act: known, again: true } : { kind: 'conflict' };
-      const refusal = whyNot(ledger, act, clock.now());
-      if (refusal) return { kind: 'refused', problem: refusal };
-      if (read && 'problem' in read) return { kind: 'refused', problem: read.problem };
+      const against = allAgainst(ledger, act, clock.now());
+      const [refusal] = against;
+      if (refusal) return { kind: 'refused', problem: refusal, all: against };
+      if (read && 'problem' in read) return { kind: 'refused', problem: read.problem, all: [read.problem] };
       const number = { n: lastN + 1, recordedAt: new Date(clock.now()).toISOString() };
       await commit({ ...came, ...number }, read?.brought ?? new Map());
       return { kind: 'kept', act: { ...act, ...number }, again: false };

@@ -28,6 +28,7 @@ const router = createBrowserRouter([
     HydrateFallback: () => null,
     children: [
       { index: true, lazy: lazily('Bench') },
+      { path: 'tonight', lazy: lazily('Tonight') },
       { path: 'pieces', lazy: lazily('Pieces') },
       {
         path: 'pieces/new',

@@ -9,7 +9,12 @@ import type { Instant } from '../units/quantity.ts';
 import { readAnswers, type Answers } from './answers.ts';
 
 /** What was found of a wall by hand, eye or scale. */
-export type Observation = { at: Instant; place: WallName } &
+export type Observation = {
+  at: Instant;
+  place: WallName;
+  /** It was found of another piece, made and kept alike. */
+  sister?: true;
+} &
   /** The mean over some places, each by its share of the clay, as a scale finds it. */
   (
     | { kind: 'water'; x: number; over: ClayShare[] }
@@ -35,6 +40,9 @@ const EDGE = 5;
 const FEEL = 5;
 const SIGN = 0.12;
 
+/** What was found of a piece tells of its sister so much less: walls and places on the shelf differ. From memory. */
+const SISTERS = 1.6;
+
 /** An observation as numbers to compare; a range becomes its middle, as unsure as it is wide. */
 export function comparedOf(observation: Observation): Compared[] {
   const over = observation.kind === 'water' ? observation.over : [{ place: observation.place, share: 1 }];
@@ -56,7 +64,10 @@ export function allCompared(observations: Observation[]): Compared[] {
   const byHand = blunter(ALIKE.hands, 'stage', 'answers');
   const by = { water: blunter(ALIKE.scale, 'water'), sign: 1, stage: byHand, answers: byHand };
   return observations.flatMap((observation) =>
-    comparedOf(observation).map((of) => ({ ...of, sigma: of.sigma * by[observation.kind] })),
+    comparedOf(observation).map((of) => ({
+      ...of,
+      sigma: of.sigma * by[observation.kind] * (observation.sister ? SISTERS : 1),
+    })),
   );
 }
 

@@ -2,7 +2,7 @@ import { problem, type Problem } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { Act, Entry, EntryKind, EntryOf } from './entry.ts';
 import { actsNaming, stands, subjectKind, type Ledger } from './ledger.ts';
-import { CLOCKS_DIFFER, instantOf } from './piece.ts';
+import { CLOCKS_DIFFER, instantOf } from './moment.ts';
 
 /** What an entry is checked against: the log as its act leaves it. */
 export interface Admission {
@@ -39,7 +39,7 @@ const endings: EntryKind[] = [
   'batch.abandoned',
   'trial.ended',
 ];
-const after: EntryKind[] = ['piece.noted', 'tub.noted'];
+const after: EntryKind[] = ['piece.noted', 'piece.faulted', 'piece.grouped', 'tub.noted'];
 /** How an ending is called, as a code and in words. */
 const ended: Partial<Record<EntryKind, { code: string; words: string }>> = {
   'tub.discarded': { code: 'discarded', words: 'was discarded' },

@@ -7,7 +7,7 @@ import { studioRules } from './admitStudio.ts';
 import { tubRules } from './admitTub.ts';
 import type { Act, Entry, EntryKind, EntryOf, RecordedAct, SubjectKind } from './entry.ts';
 import { actsReferring, forget, record, stands, subjectKind, type Ledger } from './ledger.ts';
-import { instantOf } from './piece.ts';
+import { instantOf } from './moment.ts';
 import { absence, exists, foundedBy, subjectNamed } from './presence.ts';
 import { referencesOf } from './references.ts';
 
@@ -22,30 +22,49 @@ const rules: Rules = { ...pieceRules, ...tubRules, ...shelfRules, ...studioRules
  * The ledger is as before when this returns.
  * @returns null when it can
  */
-export function whyNot(ledger: Ledger, act: Act, now: Instant): Problem | null {
+export const whyNot = (ledger: Ledger, act: Act, now: Instant): Problem | null =>
+  trying(ledger, act, now, (found) => found.next().value ?? null);
+
+/**
+ * Everything that is against an act, each with the field that it is about: an act over many pieces may be done for the
+ * others.
+ */
+export const allAgainst = (ledger: Ledger, act: Act, now: Instant): Problem[] =>
+  trying(ledger, act, now, (found) => [...found]);
+
+/** Tries an act on the ledger, and leaves that as before. */
+function trying<T>(
+  ledger: Ledger,
+  act: Act,
+  now: Instant,
+  look: (found: Generator<Problem, undefined>) => T,
+): T {
   const n = (ledger.acts.at(-1)?.n ?? 0) + 1;
   const recorded: RecordedAct = { ...act, n, recordedAt: new Date(now).toISOString() };
   const moved = record(ledger, recorded);
   try {
-    return problemOf({ ledger, act: recorded }, moved, now);
+    return look(problemsOf({ ledger, act: recorded }, moved, now));
   } finally {
     forget(ledger);
   }
 }
 
-function problemOf(admission: Admission, moved: RecordedAct[], now: Instant): Problem | null {
+function* problemsOf(
+  admission: Admission,
+  moved: RecordedAct[],
+  now: Instant,
+): Generator<Problem, undefined> {
   const { ledger, act } = admission;
   for (const [i, entry] of act.entries.entries()) {
     const found =
       futureProblem(entry, now) ??
       (entry.kind === 'act.retracted' ? retractionProblem(admission, entry) : entryProblem(admission, entry));
-    if (found) return { ...found, field: `entries.${i}.${found.field ?? 'subject'}` };
+    if (found) yield { ...found, field: `entries.${i}.${found.field ?? 'subject'}` };
   }
   for (const other of moved) {
     const found = stands(ledger, other.id) ? returnProblem(ledger, other) : fallProblem(ledger, other);
-    if (found) return { ...found, field: 'entries.0.subject' };
+    if (found) yield { ...found, field: 'entries.0.subject' };
   }
-  return null;
 }
 
 const futureProblem = (entry: Entry, now: Instant): Problem | null =>

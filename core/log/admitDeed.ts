@@ -6,7 +6,8 @@ import type { Effect, Need } from '../technique/technique.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { HOUR } from '../units/quantity.ts';
 import { entriesOf, type Entry, type EntryOf } from './entry.ts';
-import { doneOf, foldPiece, instantOf, routeOf, type PieceState } from './piece.ts';
+import { doneOf, foldPiece, routeOf, type PieceState } from './piece.ts';
+import { instantOf } from './moment.ts';
 
 /** Why a deed on a piece cannot be; null where it can. */
 export const deedProblem = (

@@ -8,7 +8,8 @@ import { foundingProblem, lifeProblem, type Admission, type Rule, type Rules } f
 import { entriesOf, type Entry, type EntryKind, type EntryOf, type PieceBegun } from './entry.ts';
 import { entriesAbout } from './ledger.ts';
 import { deedProblem, stepProblem } from './admitDeed.ts';
-import { CLOCKS_DIFFER, foldPiece, instantOf, type PieceState } from './piece.ts';
+import { foldPiece, type PieceState } from './piece.ts';
+import { CLOCKS_DIFFER, instantOf } from './moment.ts';
 
 type PieceKind = Extract<EntryKind, `piece.${string}`>;
 
@@ -53,11 +54,27 @@ export const pieceRules: Pick<Rules, PieceKind> = {
       : null,
   ),
   'piece.moved': of(),
+  'piece.grouped': of(),
   'piece.done': of(deedProblem),
   'piece.seen': ofSteps<'piece.seen'>(),
   'piece.left-out': ofSteps<'piece.left-out'>(),
   'piece.checked': of(),
   'piece.felt': of(),
+  'piece.sampled': of(({ subject, body }) =>
+    body.of === subject
+      ? problem(
+          'sample-of-itself',
+          'body.of',
+          'A check of the piece itself is logged as such, not as a sample.',
+        )
+      : body.stage === null && body.answers === null
+        ? problem(
+            'nothing-found',
+            'body.stage',
+            'Say what was found of the sample: a stage, or what was felt.',
+          )
+        : null,
+  ),
   'piece.weighed': of(({ body }) =>
     body.massKg > body.tareKg
       ? null
@@ -68,6 +85,7 @@ export const pieceRules: Pick<Rules, PieceKind> = {
         ),
   ),
   'piece.noted': of(),
+  'piece.faulted': of(({ body }, piece, entries) => stepProblem(piece, entries, body.refs)),
   'piece.finished': of(),
 };
 

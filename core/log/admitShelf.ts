@@ -8,7 +8,7 @@ import { foldBin } from './bin.ts';
 import { catalogueOf, isUse } from './catalogue.ts';
 import type { Entry, EntryKind, EntryOf } from './entry.ts';
 import { entriesAbout } from './ledger.ts';
-import { instantOf } from './piece.ts';
+import { instantOf } from './moment.ts';
 
 type BatchKind = Exclude<Extract<EntryKind, `batch.${string}`>, 'batch.begun'>;
 type TrialKind = Exclude<Extract<EntryKind, `trial.${string}`>, 'trial.begun'>;

@@ -1,14 +1,15 @@
 import { problem, type Problem } from '../units/problem.ts';
-import type { Rules } from './admission.ts';
+import type { Admission, Rules } from './admission.ts';
 import { ownProblem } from '../technique/catalogue.ts';
 import { entriesOf, type EntryKind, type EntryOf } from './entry.ts';
 import { entriesAbout, type Ledger } from './ledger.ts';
+import { groupsOf } from './group.ts';
 import { exists } from './presence.ts';
 import { SCALE, STUDIO } from './studio.ts';
 
 type StudioKind = Extract<
   EntryKind,
-  `${'readings' | 'studio' | 'room' | 'clay' | 'technique' | 'sensor' | 'scale' | 'learning' | 'maker' | 'act'}.${string}`
+  `${'readings' | 'studio' | 'group' | 'guide' | 'room' | 'clay' | 'technique' | 'sensor' | 'scale' | 'learning' | 'maker' | 'act'}.${string}`
 >;
 
 const any = (): null => null;
@@ -20,6 +21,18 @@ const only =
       : problem('no-such-subject', 'subject', 'There is only one of these: reload the page.');
 
 export const studioRules: Pick<Rules, StudioKind> = {
+  'group.set': groupProblem,
+  'group.closed': any,
+  'guide.set': ({ body }, { ledger }) => {
+    const gone = body.pieces.findIndex((id) => !exists(ledger, 'piece', id));
+    return gone < 0
+      ? null
+      : problem(
+          'no-such-piece',
+          `body.pieces.${gone}`,
+          'A piece of this guide is not in the log: choose the pieces again.',
+        );
+  },
   'readings.taken': (entry, { ledger }) => takenProblem(ledger, entry),
   'studio.set': only(STUDIO),
   'room.set': any,
@@ -38,6 +51,22 @@ export const studioRules: Pick<Rules, StudioKind> = {
 };
 
 const within = (found: Problem | null): Problem | null => found && { ...found, field: `body.${found.field}` };
+
+/** Two groups of one name cannot be told apart on a shelf. */
+function groupProblem({ subject, body }: EntryOf<'group.set'>, { ledger }: Admission): Problem | null {
+  const same = groupsOf(ledger).some(
+    ({ id, set, closed }) => id !== subject && !closed && sameName(set.name, body.name),
+  );
+  return same
+    ? problem(
+        'same-name',
+        'body.name',
+        `There is a group called “${body.name}” already: give this one another name.`,
+      )
+    : null;
+}
+
+const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /** The same file once more says nothing new of a room. */
 function takenProblem(ledger: Ledger, { id, subject, body }: EntryOf<'readings.taken'>): Problem | null {

@@ -161,6 +161,16 @@ export interface RoomSet {
   guarded?: true | undefined;
 }
 
+/** Pieces that belong together: of a class, or of an order. */
+export interface GroupSet {
+  name: string;
+  kind: 'class' | 'order' | 'other';
+  /** Pupils or pregnant people work on them: what is not for them is named. */
+  guarded?: true | undefined;
+  /** When they are wanted, if that is known. */
+  dueAt: string | null;
+}
+
 export interface EntryBodies {
   'piece.made': PieceMade;
   'piece.corrected': PieceBegun & { madeAt: string };
@@ -170,6 +180,8 @@ export interface EntryBodies {
   'piece.covered': { cover: Cover; stand: Stand; part?: string | undefined };
   'piece.parted': PieceParted;
   'piece.moved': { roomId: string };
+  /** All groups that it is in from now on. */
+  'piece.grouped': { groups: string[] };
   'piece.done': PieceDone;
   /** A sign, or what only the maker can see; with a repeat's own words it is enough. */
   'piece.seen': { refs: StepRef[]; what: string };
@@ -177,7 +189,11 @@ export interface EntryBodies {
   'piece.checked': { stage: Stage; confirmed: boolean; note: string };
   /** A touch check: what was felt and seen, each answered or left. */
   'piece.felt': Answers;
+  /** Another of its kind, made, kept and treated alike, was checked: what was found of that one. */
+  'piece.sampled': { of: string; stage: Stage | null; answers: Answers | null };
   'piece.weighed': PieceWeighed;
+  /** What was seen to go wrong after a step, in words. */
+  'piece.faulted': { refs: StepRef[]; fault: string };
   'piece.noted': { text: string };
   'piece.finished': { outcome: Outcome; faults: string[]; note: string };
   'tub.made': TubMade;
@@ -220,6 +236,11 @@ export interface EntryBodies {
   'trial.begun': TrialBegun;
   'trial.dosed': { drops: number; seconds: number };
   'trial.ended': { note: string };
+  'group.set': GroupSet;
+  /** It is done with: its pieces stay as they are. */
+  'group.closed': { reason: string };
+  /** Pieces that are led through their steps together, on whichever tablet. */
+  'guide.set': { pieces: string[]; over: boolean };
   'readings.taken': ReadingsTaken;
   'studio.set': StudioSet;
   'room.set': RoomSet;

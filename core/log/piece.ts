@@ -6,8 +6,9 @@ import { techniqueOf } from '../technique/catalogue.ts';
 import { compose, type Progress } from '../technique/compose.ts';
 import { refKey, type Layer, type Planned, type Route, type StepRef } from '../technique/layer.ts';
 import type { FiredState, Role } from '../technique/technique.ts';
-import { MINUTE, type Instant } from '../units/quantity.ts';
+import type { Instant } from '../units/quantity.ts';
 import { carriedWith, carriesNothing, type Carried } from './carried.ts';
+import { instantOf } from './moment.ts';
 import { entriesOf, type Entry, type Outcome, type PieceBegun, type PieceParted } from './entry.ts';
 
 /** What a piece's log says of it, without any physics. */
@@ -21,6 +22,8 @@ export interface PieceState {
   cover: Cover;
   stand: Stand;
   roomId: string;
+  /** Groups that it is in. */
+  groups: string[];
   parts: PartState[];
   fired: FiredState;
   /** What was laid on it: what is cut off it may carry that. */
@@ -50,11 +53,6 @@ export interface PartState extends PieceParted {
   joinedAt: Instant | null;
 }
 
-/** Two devices, or one before and after its clock was set right, may disagree this much about what came first. */
-export const CLOCKS_DIFFER = 5 * MINUTE;
-
-export const instantOf = (entry: { at: string }): Instant => Date.parse(entry.at);
-
 /** The state of a piece from its standing entries in order; null before it was made. */
 export function foldPiece(id: string, entries: readonly Entry[]): PieceState | null {
   const made = entriesOf(entries, 'piece.made')[0];
@@ -70,6 +68,7 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
     cover: start.cover,
     stand: start.stand,
     roomId: start.roomId,
+    groups: [],
     parts: [],
     fired: start.fired ?? 'raw',
     carried: carriesNothing,
@@ -103,6 +102,9 @@ function apply(state: PieceState, entry: Entry): void {
       return;
     case 'piece.moved':
       state.roomId = entry.body.roomId;
+      return;
+    case 'piece.grouped':
+      state.groups = entry.body.groups;
       return;
     case 'piece.routed':
       state.layers = entry.body.layers;

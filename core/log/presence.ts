@@ -16,6 +16,8 @@ export const foundedBy: Record<SubjectKind, EntryKind | null> = {
   batch: 'batch.begun',
   bin: 'bin.set',
   trial: 'trial.begun',
+  group: 'group.set',
+  guide: 'guide.set',
   readings: null,
   studio: null,
   room: 'room.set',
@@ -53,6 +55,8 @@ const missing: Partial<Record<SubjectKind, string>> = {
   batch: 'This batch is not in the log: go back to Slips and begin it again.',
   bin: 'This bin is not set up: go back to Bins and pick it again.',
   trial: 'This trial is not in the log: begin it again.',
+  group: 'This studio has no such group: pick one from the list, or set it up.',
+  guide: 'That guide is not in the log: begin it again.',
   room: 'This studio has no such room: pick one from the list.',
   clay: 'This studio has no such clay: pick one from the list.',
 };

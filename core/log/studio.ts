@@ -4,7 +4,7 @@ import { metricUnits, type Instant } from '../units/quantity.ts';
 import { entriesOf, type EntryBodies, type EntryOf, type RoomSet, type StudioSet } from './entry.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
 import { rememberedBy } from './folds.ts';
-import { instantOf } from './piece.ts';
+import { instantOf } from './moment.ts';
 
 export const DEFAULT_CLAY = 'clay-default';
 export const DEFAULT_ROOM = 'room-default';

@@ -7,7 +7,7 @@ import { gravityFelt, type FeltGravity } from '../slip/feel.ts';
 import { judgeSlip, type Judgement } from '../slip/judge.ts';
 import { DAY, SECOND, type Instant } from '../units/quantity.ts';
 import type { Entry, EntryOf, FlowTaken, TubMade } from './entry.ts';
-import { instantOf } from './piece.ts';
+import { instantOf } from './moment.ts';
 
 /** One measurement as it was taken. */
 export interface TubMeasurement {

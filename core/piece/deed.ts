@@ -2,7 +2,7 @@ import { SILICATE_SOLIDS } from '../drying/mesh.ts';
 import type { WallEvent } from '../drying/run.ts';
 import { takesCoats, type WallName } from '../form/places.ts';
 import type { EntryOf, SlipLaid } from '../log/entry.ts';
-import { instantOf } from '../log/piece.ts';
+import { instantOf } from '../log/moment.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { fillThicknessM } from '../inlay/fills.ts';
 import { coatLoad, solidsByVolume, THINNEST_SLIP, USUAL_GRAIN } from '../slip/density.ts';

@@ -17,6 +17,8 @@ export interface PieceFacts {
   tubs: Record<string, SlipLaid>;
   /** What finished pieces have taught of this clay and room, where they have. */
   learned?: Partial<Prior>;
+  /** Pupils or pregnant people work on it, wherever it stands. */
+  guarded?: true;
   /** Mean water content to begin with, where what went before was folded away, kg/kg. */
   startX?: number;
 }

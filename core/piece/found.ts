@@ -3,7 +3,8 @@ import type { Observation } from '../forecast/observe.ts';
 import { outsideArea } from '../form/form.ts';
 import { clayShares, placesOf, type ClayShare, type WallName } from '../form/places.ts';
 import type { Entry, EntryOf } from '../log/entry.ts';
-import { instantOf, routeOf, type PieceState } from '../log/piece.ts';
+import { routeOf, type PieceState } from '../log/piece.ts';
+import { instantOf } from '../log/moment.ts';
 import { refKey, type StepRef, type Zone } from '../technique/layer.ts';
 import type { Face } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
@@ -79,6 +80,14 @@ function checkOf(entry: Entry, seen: (refs: StepRef[]) => { place: WallName; fac
       return [{ ...found, kind: 'stage', stage: entry.body.stage }];
     case 'piece.felt':
       return [{ ...found, kind: 'answers', answers: entry.body }];
+    case 'piece.sampled': {
+      const { stage, answers } = entry.body;
+      const sister = { ...found, sister: true as const };
+      return [
+        ...(stage ? [{ ...sister, kind: 'stage' as const, stage }] : []),
+        ...(answers ? [{ ...sister, kind: 'answers' as const, answers }] : []),
+      ];
+    }
     case 'piece.seen':
       return isSign(entry.body.what)
         ? [{ at: found.at, ...seen(entry.body.refs), kind: 'sign', sign: entry.body.what }]

@@ -1,7 +1,8 @@
 import { wetness } from '../clay/colour.ts';
 import { outerReading } from '../drying/readings.ts';
 import { readAt } from '../drying/trajectory.ts';
-import { DAY, HOUR, type Instant } from '../units/quantity.ts';
+import type { Instant } from '../units/quantity.ts';
+import { RIBBON_LASTS, RIBBON_STEP, type Ribbon } from './ribbon.ts';
 import type { Believed } from '../piece/believed.ts';
 import type { PieceFacts } from '../piece/facts.ts';
 import { answersOf, type PiecePlan, type PlanAnswers } from './plan.ts';
@@ -16,31 +17,28 @@ export interface PlanKept {
   found: { checks: number; belief: Believed['belief'] };
 }
 
-/** How wet the outer wall looks over the coming time: 0 dry, 1 wet. */
-export interface Ribbon {
-  at: Instant[];
-  moisture: number[];
-}
-
-const RIBBON_STEP = HOUR / 2;
-const RIBBON_SHOWN = DAY;
-/** A kept answer may be shown for hours after it was made: its ribbon reaches further than a day. */
-const RIBBON_LASTS = 2 * DAY;
-
 export function keptOf(plan: PiecePlan, { body }: PieceFacts): PlanKept {
   const at = Array.from({ length: RIBBON_LASTS / RIBBON_STEP + 1 }, (_, i) => plan.at + i * RIBBON_STEP);
-  const moisture = at.map((t) => Number(wetness(body, readAt(plan.trajectory, t, outerReading)).toFixed(3)));
+  const moisture = at.map((t) => rounded(wetness(body, readAt(plan.trajectory, t, outerReading))));
+  const edge = (name: 'rim' | 'foot'): number[] => {
+    const over = plan.places.places.find(({ place }) => place === name)?.over;
+    return over ? at.map((t) => rounded(wetness(body, courseAt(over, t)))) : [];
+  };
   const { setting, observations, belief } = plan.believed;
   return {
     answers: answersOf(plan),
     thicknessM: setting.thicknessM,
-    ribbon: { at, moisture },
+    ribbon: { at, moisture, rim: edge('rim'), foot: edge('foot') },
     found: { checks: observations.length, belief },
   };
 }
 
-/** The part of a ribbon shown at a moment. */
-export function ribbonFrom({ at, moisture }: Ribbon, now: Instant): Ribbon {
-  const shown = at.flatMap((t, i) => (t > now - RIBBON_STEP && t <= now + RIBBON_SHOWN ? [i] : []));
-  return { at: shown.map((i) => at[i]!), moisture: shown.map((i) => moisture[i]!) };
+const rounded = (share: number): number => Number(share.toFixed(3));
+
+/** A place's mean water at an instant, between what is on record of it; held at its ends. */
+function courseAt({ at, meanX }: { at: Instant[]; meanX: number[] }, t: Instant): number {
+  const k = at.findIndex((of) => of >= t);
+  if (k <= 0) return k === 0 ? meanX[0]! : meanX.at(-1)!;
+  const share = (t - at[k - 1]!) / Math.max(1, at[k]! - at[k - 1]!);
+  return meanX[k - 1]! + share * (meanX[k]! - meanX[k - 1]!);
 }

@@ -8,7 +8,8 @@ import type { WallRun, WallSetting } from '../drying/run.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
 import { candlingTime } from '../firing/candling.ts';
 import { hazards, type Hazard } from '../hazard/hazard.ts';
-import { CLOCKS_DIFFER, foldPiece, type PieceState } from '../log/piece.ts';
+import { foldPiece, type PieceState } from '../log/piece.ts';
+import { CLOCKS_DIFFER } from '../log/moment.ts';
 import { believedNow, type Believed } from '../piece/believed.ts';
 import { roomSettingAt, type PieceFacts } from '../piece/facts.ts';
 import type { Gate, Window } from '../piece/gates.ts';
@@ -132,7 +133,11 @@ export function planFrom(
   const from = Math.max(at, ...divided.own.map(({ name }) => best[name]!.at));
   const spells = workingTime(facts.studio.hours, facts.studio.zone, from, from + HORIZON);
   const room = facts.rooms.find(({ id }) => id === piece.roomId);
-  const route = routeWith(piece, facts.tubs, room && roomSettingAt(room, from));
+  const route = routeWith(
+    piece,
+    facts.tubs,
+    facts.guarded ? { guarded: true } : room && roomSettingAt(room, from),
+  );
   const ahead: Project = {
     piece,
     divided,

@@ -1,12 +1,21 @@
 import { createHash } from 'node:crypto';
 import { meansOver } from '../../core/drying/series.ts';
 import type { Prior } from '../../core/forecast/prior.ts';
-import { entriesOf, type Entry, type SlipLaid, type SubjectKind } from '../../core/log/entry.ts';
+import {
+  entriesOf,
+  type Entry,
+  type EntryKind,
+  type SlipLaid,
+  type SubjectKind,
+} from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/folds.ts';
-import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
-import { foldPiece, instantOf, tubsNamed, type PieceState } from '../../core/log/piece.ts';
+import { groupsOf } from '../../core/log/group.ts';
+import { actsNaming, revisionOf, stands, subjectsOf } from '../../core/log/ledger.ts';
+import { foldPiece, tubsNamed, type PieceState } from '../../core/log/piece.ts';
+import { instantOf } from '../../core/log/moment.ts';
 import { foldTub } from '../../core/log/tub.ts';
 import { settingAt } from '../../core/log/studio.ts';
+import { lookOf, type Look, type SlipColours } from '../../core/piece/look.ts';
 import { AIR_STEP, type PieceFacts } from '../../core/piece/facts.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
@@ -20,6 +29,10 @@ export interface Cases {
   pieces: () => PieceState[];
   unfinished: () => PieceState[];
   finished: () => PieceState[];
+  /** As it is seen. */
+  look: (piece: PieceState) => Look;
+  /** Who logged that it was made. */
+  makerOf: (piece: PieceState) => string;
   /** All that a plan of a piece rests on, or why it cannot be planned. */
   of: (piece: PieceState, learned: Partial<Prior>, now: Instant) => Promise<Result<PieceFacts>>;
   /** Changes when something that the maker logged changes what is known of a piece; the same over restarts. */
@@ -62,11 +75,20 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
     { kind: 'clay', id: asked.made.clayId },
     ...[...roomsOf(asked)].map((id) => ({ kind: 'room' as const, id })),
     ...tubsNamed(asked).map((id) => ({ kind: 'tub' as const, id })),
+    ...asked.groups.map((id) => ({ kind: 'group' as const, id })),
     { kind: 'studio', id: 'studio' },
   ];
 
+  const tubOf = (tubId: string) =>
+    folded('tub', tubId, () => foldTub(tubId, store.entriesAbout('tub', tubId)));
+  const coloursOf = (tubId: string): SlipColours | null => {
+    const made = tubOf(tubId)?.made;
+    return made ? { wet: made.wetColour, fired: made.firedColour } : null;
+  };
+  const looks = new WeakMap<PieceState, { at: number; look: Look }>();
+
   const slipIn = (tubId: string): Record<string, SlipLaid> => {
-    const tub = folded('tub', tubId, () => foldTub(tubId, store.entriesAbout('tub', tubId)));
+    const tub = tubOf(tubId);
     if (!tub || tub.specificGravity === null) return {};
     const { specificGravity, adjusted, made } = tub;
     return { [tubId]: { specificGravity, adjusted, grainDensity: made.grainDensity } };
@@ -77,6 +99,18 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
     pieces,
     unfinished: () => bothKinds().unfinished,
     finished: () => bothKinds().finished,
+    look: (asked) => {
+      const at = revisionOf(ledger, 'tub');
+      const known = looks.get(asked);
+      if (known?.at === at) return known.look;
+      const look = lookOf(asked, store.entriesAbout('piece', asked.id), coloursOf);
+      looks.set(asked, { at, look });
+      return look;
+    },
+    makerOf: ({ id }) =>
+      actsNaming(ledger, 'piece', id).find((act) =>
+        act.entries.some((e) => e.kind === 'piece.made' && e.subject === id && stands(ledger, act.id)),
+      )?.makerId ?? '',
     of: async (asked, learned, now) => {
       const entries = store.entriesAbout('piece', asked.id);
       const { studio, rooms, clays } = store.studio();
@@ -90,6 +124,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
       const from =
         Math.max(asked.madeAt, lookedBack(entries, asked.finished ? asked.finished.at : now)) - BEFORE;
       const to = asked.finished?.at ?? Number.POSITIVE_INFINITY;
+      const guarded = groupsOf(ledger).some(({ id, set }) => asked.groups.includes(id) && set.guarded);
       const inCase: PieceFacts['rooms'] = [];
       for (const id of roomsOf(asked)) {
         const room = rooms.find((r) => r.id === id);
@@ -117,6 +152,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
         studio,
         tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as Record<string, SlipLaid>,
         learned,
+        ...(guarded && { guarded: true }),
       });
     },
     logMark: (asked) => {
@@ -128,7 +164,9 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
       const known = marked.get(asked.id);
       if (known?.at === at) return known.mark;
       const mark = digest([
-        ...store.entriesAbout('piece', asked.id).flatMap((e) => (e.kind === 'piece.noted' ? [] : [e.id])),
+        ...store
+          .entriesAbout('piece', asked.id)
+          .flatMap((e) => (tellsNothing.includes(e.kind) ? [] : [e.id])),
         ...rests.flatMap(({ kind, id }) => [kind, id, ...store.entriesAbout(kind, id).map((e) => e.id)]),
       ]);
       marked.set(asked.id, { at, mark });
@@ -137,6 +175,9 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
     airMark: (asked) => digest([...roomsOf(asked)].map((id) => store.readingsMark(id))),
   };
 }
+
+/** What no plan rests on. */
+const tellsNothing: EntryKind[] = ['piece.noted', 'piece.faulted', 'piece.grouped'];
 
 /**
  * From when on measured air can still be felt in a wall: where nothing was logged for long, it has come to balance with

@@ -1,20 +1,15 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import type {
-  BenchPiece,
-  BenchRow,
-  LearningAnswer,
-  PieceRow,
-  PiecesAnswer,
-  PiecesQuery,
-} from '../../api/index.ts';
-import { outsideArea } from '../../core/form/form.ts';
-import { doneOf, routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
-import { settingAt } from '../../core/log/studio.ts';
+import type { BenchRow, LearningAnswer, PiecesAnswer, PiecesQuery } from '../../api/index.ts';
+import type { PieceState } from '../../core/log/piece.ts';
+import { groupsOf } from '../../core/log/group.ts';
+import type { Look } from '../../core/piece/look.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
-import { ribbonFrom, type PlanKept } from '../../core/plan/kept.ts';
+import type { PlanKept } from '../../core/plan/kept.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
+import { dueOf } from '../../core/plan/due.ts';
+import { comingNight } from '../../core/plan/night.ts';
 import { nextStep } from '../../core/plan/next.ts';
-import { stateName, type PlanAnswers } from '../../core/plan/plan.ts';
+import type { PlanAnswers } from '../../core/plan/plan.ts';
 import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -22,6 +17,7 @@ import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store.ts';
 import { createCases } from './cases.ts';
+import { clayName, headOf, pieceRow, plannedOf, roomName } from './rows.ts';
 import { createLine } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
@@ -29,7 +25,9 @@ import type { Planner } from './planner.ts';
 /** What pieces ask for, each worked out in full; an answer is shown until something is logged that it does not know of. */
 export interface Plans {
   bench: (now: Instant) => Promise<BenchRow[]>;
-  pieces: (query: PiecesQuery) => PiecesAnswer;
+  pieces: (query: PiecesQuery, now: Instant) => PiecesAnswer;
+  /** As it is seen; null where it does not stand. */
+  lookOf: (pieceId: string) => Look | null;
   counted: () => number;
   /** What the pieces say of each technique. */
   records: () => Record<string, TechniqueRecord>;
@@ -62,7 +60,7 @@ export interface PlanParts {
 
 /** A Bench waits this long for what was just logged to be worked out; then it says that it still is. */
 const PATIENCE_MS = 400;
-const PAGE = 50;
+const PAGE = 200;
 
 export function createPlans({
   store,
@@ -124,13 +122,7 @@ export function createPlans({
   const rowOf = (piece: PieceState, now: Instant): BenchRow => {
     const known = knownOf(piece);
     const resting = now - piece.lastAt > LONG_PAST;
-    const head = {
-      pieceId: piece.id,
-      name: piece.made.name,
-      cover: piece.cover,
-      stand: piece.stand,
-      roomName: roomName(store, piece.roomId),
-    };
+    const head = headOf(piece, store, cases);
     if (resting) return { state: 'resting', ...head, lastAt: piece.lastAt };
     if (known) return { state: 'planned', ...head, ...plannedOf(piece, known, store, now) };
     const why = failed.get(piece.id);
@@ -141,9 +133,18 @@ export function createPlans({
 
   const failedAsIs = (piece: PieceState) => failed.get(piece.id)?.logMark === cases.logMark(piece);
 
-  /** Names, clays and states of pieces in small letters, for the search. */
+  const isOf = (query: PiecesQuery, piece: PieceState): boolean =>
+    (query.room === undefined || piece.roomId === query.room) &&
+    (query.group === undefined || piece.groups.includes(query.group)) &&
+    (query.maker === undefined || cases.makerOf(piece) === query.maker) &&
+    (query.technique === undefined ||
+      piece.layers.some(({ technique, dropped }) => technique === query.technique && !dropped)) &&
+    wordsOf(piece).includes(query.search.trim().toLowerCase());
+
+  /** Names, clays, groups and states of pieces in small letters, for the search. */
   const wordsOf = (piece: PieceState): string =>
     [
+      ...groupsOf(store.ledger).flatMap(({ id, set }) => (piece.groups.includes(id) ? [set.name] : [])),
       piece.made.name,
       roomName(store, piece.roomId),
       clayName(store, piece.made.clayId),
@@ -197,84 +198,36 @@ export function createPlans({
       learning.study();
       return rows;
     },
-    pieces: ({ which, search, page }) => {
-      const wanted = search.trim().toLowerCase();
+    lookOf: (id) => {
+      const piece = cases.piece(id);
+      return piece && cases.look(piece);
+    },
+    pieces: (query, now) => {
+      const { which, page } = query;
       const all = which === 'finished' ? cases.finished() : cases.unfinished();
-      const found = wanted === '' ? [...all] : all.filter((piece) => wordsOf(piece).includes(wanted));
+      const night = comingNight(store.studio().studio, now);
+      const isDue = (piece: PieceState) => {
+        const known = knownOf(piece);
+        return known !== null && dueOf(nextStep(known.answers, now), now, night.morning) === query.due;
+      };
+      const found = all.filter((piece) => isOf(query, piece) && (query.due === undefined || isDue(piece)));
       found.sort((a, b) => b.madeAt - a.madeAt || (a.id < b.id ? 1 : -1));
       return {
         rows: found
           .slice(page * PAGE, (page + 1) * PAGE)
-          .map((piece) => pieceRow(piece, store, stateKnown(knownOf(piece)?.answers))),
+          .map((piece) => pieceRow(piece, knownOf(piece), { store, cases, now, night })),
         found: found.length,
         pages: Math.max(1, Math.ceil(found.length / PAGE)),
         unfinished: cases.unfinished().length,
         finished: cases.finished().length,
+        groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
+        night,
       };
     },
     close: () => {
       closed = true;
       kept.settle();
       learning.close();
-    },
-  };
-}
-
-const stateKnown = (answers: PlanAnswers | undefined): string | null =>
-  answers ? stateName(answers.now) : null;
-
-const roomName = (store: Store, id: string): string =>
-  store.studio().rooms.find((room) => room.id === id)?.set.name ?? '';
-const clayName = (store: Store, id: string): string =>
-  store.studio().clays.find((clay) => clay.id === id)?.set.name ?? '';
-
-function pieceRow(piece: PieceState, store: Store, stageName: string | null): PieceRow {
-  const needed = routeOf(piece).planned.filter(({ optional }) => !optional);
-  return {
-    id: piece.id,
-    name: piece.made.name,
-    madeAt: piece.madeAt,
-    techniqueName: techniqueNames(piece.layers),
-    roomName: roomName(store, piece.roomId),
-    clayName: clayName(store, piece.made.clayId),
-    cover: piece.cover,
-    finished: piece.finished,
-    doneSteps: needed.filter((step) => doneOf(piece, step)).length,
-    steps: needed.length,
-    stageName,
-  };
-}
-
-function plannedOf(
-  piece: PieceState,
-  { answers, thicknessM, ribbon }: KeptAnswer,
-  store: Store,
-  now: Instant,
-): Omit<BenchPiece, 'state' | 'pieceId' | 'name' | 'cover' | 'stand' | 'roomName'> {
-  const clay = store.studio().clays.find((c) => c.id === piece.made.clayId)!;
-  const body = settingAt(clay, piece.madeAt);
-  return {
-    techniqueName: techniqueNames(piece.layers),
-    stageName: stateName(answers.now),
-    meanIndex: answers.now.meanIndex,
-    areaM2: outsideArea(piece.form),
-    wall: {
-      body,
-      clayId: piece.made.clayId,
-      thicknessM,
-      meanX: answers.now.meanX,
-      carried: piece.carried,
-    },
-    check: answers.check,
-    next: nextStep(answers, now),
-    advice: answers.advice,
-    cautions: answers.cautions,
-    warnings: answers.warnings,
-    lastAt: piece.lastAt,
-    ribbon: {
-      ...ribbonFrom(ribbon, now),
-      wetColour: body.wetColour,
-      dryColour: body.dryColour,
     },
   };
 }

@@ -10,7 +10,10 @@ export function actRoutes(store: Store): Router {
     const parsed = schema.act.safeParse(request.body);
     if (!parsed.success) return sendSchemaProblem(response, parsed.error);
     const kept = await store.keep(parsed.data);
-    if (kept.kind === 'refused') return sendProblem(response, 422, kept.problem);
+    if (kept.kind === 'refused') {
+      const all = kept.all.map(({ field, message }) => ({ field, message }));
+      return sendProblem(response, 422, kept.problem, all);
+    }
     if (kept.kind === 'conflict') {
       return sendProblem(response, 409, {
         code: 'differs',

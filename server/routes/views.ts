@@ -13,6 +13,8 @@ import type { Clock } from '../clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 import type { Plans } from '../planning/plans.ts';
 import type { Shelf } from '../shelf.ts';
+import { groupsOf, guidesOf } from '../../core/log/group.ts';
+import { comingNight } from '../../core/plan/night.ts';
 import { logOf } from '../../core/log/ledger.ts';
 import type { Store } from '../store.ts';
 
@@ -22,6 +24,15 @@ const LATEST_PIECES = 300;
 const piecesQuery = z.object({
   which: z.enum(['open', 'finished'], { error: 'Pieces are asked for as open or finished.' }).default('open'),
   search: z.string().max(200, 'The search is longer than 200 characters: shorten it.').default(''),
+  room: z.string().max(200).exactOptional(),
+  maker: z.string().max(200).exactOptional(),
+  group: z.string().max(200).exactOptional(),
+  technique: z.string().max(200).exactOptional(),
+  due: z
+    .enum(['late', 'now', 'soon', 'tonight', 'later'], {
+      error: 'Pieces are asked for as late, now, soon, tonight or later.',
+    })
+    .exactOptional(),
   page: z.coerce
     .number({ error: 'A page is a whole number from 0.' })
     .int('A page is a whole number from 0.')
@@ -59,7 +70,14 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
 
   router.get('/bench', async (_request, response) => {
     const now = clock.now();
-    const answer: BenchAnswer = { at: now, pieces: await plans.bench(now), reminders: shelf.reminders(now) };
+    const answer: BenchAnswer = {
+      at: now,
+      pieces: await plans.bench(now),
+      reminders: shelf.reminders(now),
+      night: comingNight(store.studio().studio, now),
+      groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
+      guides: guidesOf(store.ledger),
+    };
     response.json(answer);
   });
 
@@ -77,7 +95,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   router.get('/pieces', (request, response) => {
     const asked = piecesQuery.safeParse(request.query);
     if (!asked.success) return sendSchemaProblem(response, asked.error);
-    response.json(plans.pieces(asked.data) satisfies PiecesAnswer);
+    response.json(plans.pieces(asked.data, clock.now()) satisfies PiecesAnswer);
   });
 
   router.get('/pieces/:id', async (request, response) => {
@@ -95,6 +113,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
       answers: plans.answersOf(id),
       acts,
+      look: plans.lookOf(id),
     };
     response.json(answer);
   });

@@ -1,19 +1,20 @@
 import useSWR from 'swr';
-import { Link as RouterLink } from 'react-router';
+import { Link as RouterLink, useNavigate } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
-import type { BenchAnswer, BenchPiece, BenchUnknown } from '../../api/routes.ts';
+import type { BenchAnswer, BenchUnknown } from '../../api/routes.ts';
 import type { Hazard } from '../../core/hazard/hazard.ts';
+import type { Due } from '../../core/plan/due.ts';
 import { coverNamed } from '../../core/drying/face.ts';
-import type { Instant } from '../../core/units/quantity.ts';
-import { answerFor, coverWords, type Answer } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
-import { AnswerBoard, CautionLine, Empty, Trouble } from '../frame/parts.tsx';
+import { CautionLine, Empty, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
-import { faded, hairline, tones, reachable } from '../frame/theme.ts';
+import { faded, hairline, reachable } from '../frame/theme.ts';
 import { clockTime, shortDate } from '../frame/times.ts';
-import { Ribbon } from '../draw/Ribbon.tsx';
-import { LogNext } from '../pieces/LogNext.tsx';
+import { First, Row } from './BenchRow.tsx';
+import { placed, type Placed } from './placed.ts';
+import { useLead } from '../many/useLead.ts';
+import { dueColours } from './dueNames.ts';
 import { Reminders } from './Reminders.tsx';
 import { TouchNext } from './TouchNext.tsx';
 
@@ -21,14 +22,6 @@ const STALE_MS = 3 * 60_000;
 const REFRESH_MS = 20_000;
 /** What is still being worked out is asked for again so soon. */
 const SOON_MS = 700;
-const order = { late: 0, now: 0, open: 0, soon: 1, rest: 2 };
-
-interface Placed {
-  piece: BenchPiece;
-  answer: Answer;
-  due: number;
-}
-
 /** What to do now, next, and until when, over all pieces. */
 export function Bench() {
   const { data, error } = useSWR<BenchAnswer>('/api/bench', ask, {
@@ -47,7 +40,8 @@ export function Bench() {
     );
   const planned = data.pieces.filter((row) => row.state === 'planned');
   const unknown = data.pieces.filter((row) => row.state !== 'planned');
-  const [first, ...others] = placed(planned, now, zone);
+  const all = placed(planned, data, now, zone);
+  const [first, ...others] = all;
   const stale = Math.abs(now - data.at) > STALE_MS;
   return (
     <>
@@ -59,21 +53,43 @@ export function Bench() {
           This is how it stood at {clockTime(data.at, zone)}; the newest answer is on its way.
         </Trouble>
       )}
-      {first && <First placed={first} now={now} zone={zone} />}
-      <Cautions all={first ? [first, ...others] : []} />
+      {first && (
+        <First placed={first} now={now} zone={zone}>
+          <Leading planned={all} guides={data.guides} pieces={data.pieces} />
+        </First>
+      )}
+      <Cautions all={all} />
       <TouchNext pieces={planned} />
       <Reminders reminders={data.reminders} now={now} zone={zone} />
-      {others.length > 0 && (
-        <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Then">
-          {others.map((p) => (
-            <Row key={p.piece.pieceId} placed={p} now={now} zone={zone} />
-          ))}
-        </Box>
-      )}
+      {sections.map(({ title, dues }) => {
+        const rows = others.filter(({ due }) => dues.includes(due));
+        return (
+          rows.length > 0 && (
+            <Box component="section" key={title} aria-label={title} sx={{ mt: 2.5 }}>
+              <Typography variant="h2" sx={{ color: dueColours[dues[0]!] }}>
+                {title}
+              </Typography>
+              <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+                {rows.map((p) => (
+                  <Row key={p.key} placed={p} now={now} zone={zone} />
+                ))}
+              </Box>
+            </Box>
+          )
+        );
+      })}
       {unknown.length > 0 && <Unknown rows={unknown} zone={zone} />}
     </>
   );
 }
+
+const sections: { title: string; dues: Due[] }[] = [
+  { title: 'Now', dues: ['now'] },
+  { title: 'Late', dues: ['late'] },
+  { title: 'Soon', dues: ['soon'] },
+  { title: 'Tonight', dues: ['tonight'] },
+  { title: 'Later', dues: ['later'] },
+];
 
 /** Pieces without an answer: it is on its way, no plan can be made of the log, or they were left alone for long. */
 function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
@@ -109,53 +125,16 @@ function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
   );
 }
 
-/** Most pressing first: what closes soonest, then what opens soonest; what is late only after what can still be saved. */
-function placed(pieces: BenchPiece[], now: Instant, zone: string): Placed[] {
-  return pieces
-    .map((piece) => {
-      const answer = answerFor(piece.next, now, zone, piece.cover);
-      const { next } = piece;
-      const moment =
-        answer.tone === 'now'
-          ? (next?.closes ?? now + 3 * 86_400_000)
-          : (next?.opens ?? Number.POSITIVE_INFINITY);
-      const rank = answer.tone === 'late' ? 0.5 : order[answer.tone];
-      return { piece, answer, due: rank * 1e14 + (answer.tone === 'late' ? 0 : moment) };
-    })
-    .sort((a, b) => a.due - b.due);
-}
-
-function about(piece: BenchPiece) {
-  return (
-    <>
-      <Box
-        component={RouterLink}
-        to={`/pieces/${piece.pieceId}`}
-        sx={{ ...reachable, fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
-      >
-        {piece.name}
-      </Box>{' '}
-      <Box component="span" sx={{ color: faded }}>
-        {piece.stageName.toLowerCase()} · {coverNamed(piece.cover).name.toLowerCase()} · {piece.roomName}
-      </Box>
-    </>
-  );
-}
-
-interface PlacedProps {
-  placed: Placed;
-  now: Instant;
-  zone: string;
-}
-
 /** What threatens walls, at once, and what steps ask care for when it is their time: each once, with whom it concerns. */
 function Cautions({ all }: { all: Placed[] }) {
-  const of = new Map<Hazard, string[]>();
-  for (const { piece, answer } of all)
-    for (const hazard of [...piece.warnings, ...(answer.tone === 'now' ? piece.cautions : [])]) {
-      const known = [...of.keys()].find(({ id }) => id === hazard.id) ?? hazard;
-      of.set(known, [...(of.get(known) ?? []), piece.name]);
-    }
+  const of = new Map<string, { hazard: Hazard; names: string[] }>();
+  for (const { pieces, due } of all)
+    for (const piece of pieces)
+      for (const hazard of [...piece.warnings, ...(due === 'now' ? piece.cautions : [])]) {
+        const known = of.get(hazard.id) ?? { hazard, names: [] };
+        known.names.push(piece.name);
+        of.set(hazard.id, known);
+      }
   return (
     <Box
       sx={{
@@ -165,85 +144,58 @@ function Cautions({ all }: { all: Placed[] }) {
         gridTemplateColumns: { lg: of.size > 1 ? '1fr 1fr' : '1fr' },
       }}
     >
-      {[...of].map(([hazard, names]) => (
-        <CautionLine key={hazard.id} hazard={hazard} of={names} />
+      {[...of.values()].map(({ hazard, names }) => (
+        <CautionLine
+          key={hazard.id}
+          hazard={hazard}
+          of={names.length > 6 ? [...names.slice(0, 5), `and ${names.length - 5} more`] : names}
+        />
       ))}
     </Box>
   );
 }
 
-function First({ placed: { piece, answer }, now, zone }: PlacedProps) {
-  const cover = coverWords(piece.advice, piece.cover, now, zone);
+/** Led through what presses now, one step at a time; or on with what was begun. */
+function Leading({
+  planned,
+  guides,
+  pieces,
+}: {
+  planned: Placed[];
+  guides: BenchAnswer['guides'];
+  pieces: BenchAnswer['pieces'];
+}) {
+  const lead = useLead();
+  const navigate = useNavigate();
+  const pressing = planned
+    .filter(({ due }) => due === 'now' || due === 'soon')
+    .flatMap(({ pieces: of }) => of.map(({ pieceId }) => pieceId));
+  const open = guides.filter((guide) =>
+    guide.pieces.some((id) => pieces.some(({ pieceId }) => pieceId === id)),
+  );
+  if (open.length === 0 && pressing.length === 0) return null;
   return (
-    <AnswerBoard answer={answer} about={about(piece)}>
-      {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
-      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 2 }}>
-        <LogNext piece={piece} tone={answer.tone} />
-        <Button variant="outlined" component={RouterLink} to={`/pieces/${piece.pieceId}`}>
-          Look at the wall
+    <>
+      {open.slice(0, 2).map(({ id, pieces: of }) => (
+        <Button key={id} variant="outlined" component={RouterLink} to={`/guide/${id}`}>
+          Go on with the guide over {of.length === 1 ? 'a piece' : `${of.length} pieces`}
         </Button>
-      </Box>
-      <Ribbon
-        ribbon={piece.ribbon}
-        opens={piece.next?.opens ?? null}
-        closes={piece.next?.closes ?? null}
-        tone={answer.tone}
-        zone={zone}
-      />
-    </AnswerBoard>
+      ))}
+      {open.length === 0 && (
+        <Button
+          variant="outlined"
+          onClick={() => void lead(pressing.slice(0, LED)).then((path) => path && navigate(path))}
+        >
+          Lead me through {pressing.length === 1 ? 'it' : `the next ${Math.min(LED, pressing.length)}`}, step
+          by step
+        </Button>
+      )}
+    </>
   );
 }
 
-function Row({ placed: { piece, answer }, now, zone }: PlacedProps) {
-  const { colour, word } = tones[answer.tone];
-  const cover = coverWords(piece.advice, piece.cover, now, zone);
-  return (
-    <Box
-      component="li"
-      sx={{
-        borderTop: `1px solid ${hairline}`,
-        py: 1.5,
-        display: 'grid',
-        columnGap: 3,
-        rowGap: 1,
-        gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 5fr) minmax(0, 4fr) auto' },
-        alignItems: 'center',
-      }}
-    >
-      <Box sx={{ borderLeft: `8px solid ${colour}`, pl: 1.5 }}>
-        <Box>
-          <Box component="span" sx={{ color: colour, fontWeight: 700, mr: 1 }}>
-            {word}
-          </Box>
-          {about(piece)}
-        </Box>
-        <Typography variant="h3" component="p">
-          {answer.headline}
-        </Typography>
-        <Box>{answer.detail}</Box>
-        {cover && <Box>{cover}</Box>}
-      </Box>
-      <Ribbon
-        ribbon={piece.ribbon}
-        opens={piece.next?.opens ?? null}
-        closes={piece.next?.closes ?? null}
-        tone={answer.tone}
-        zone={zone}
-      />
-      <Box
-        sx={{
-          display: 'flex',
-          gap: 1,
-          flexWrap: 'wrap',
-          minWidth: { lg: 190 },
-          justifyContent: { lg: 'flex-end' },
-        }}
-      >
-        <LogNext piece={piece} tone={answer.tone} />
-      </Box>
-    </Box>
-  );
-}
+/** More than this at once is a class, not a bench. */
+const LED = 8;
 
 function EmptyBench() {
   return (

@@ -3,6 +3,7 @@ import { carriesNothing } from '../../core/log/carried.ts';
 import { describe, expect, it } from 'vitest';
 import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
+import { lookOf } from '../../core/piece/look.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
@@ -38,6 +39,8 @@ const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> 
   name,
   techniqueName: 'Sgraffito',
   roomName: 'Workroom',
+  look: lookOf(routed, [], () => null),
+  groups: [],
   cover: 'open',
   stand: 'board',
   stageName: 'Leather-hard',
@@ -55,13 +58,28 @@ const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> 
   advice: null,
   cautions: [],
   warnings: [],
-  ribbon: { at: [NOON, NOON + HOUR], moisture: [0.6, 0.5], wetColour: '#5d3b2c', dryColour: '#e4cbb0' },
+  ribbon: {
+    at: [NOON, NOON + HOUR],
+    moisture: [0.6, 0.5],
+    rim: [],
+    foot: [],
+    wetColour: '#5d3b2c',
+    dryColour: '#e4cbb0',
+  },
   ...change,
 });
 
 function benchOf(pieces: BenchPiece[], more: Partial<BenchAnswer> = {}) {
   const studio = testStudio(cruetMade({ roomId: 'room-default', clayId: 'clay-default' }));
-  studio.answers['GET /api/bench'] = () => ({ at: NOON, pieces, reminders: [], ...more });
+  studio.answers['GET /api/bench'] = () => ({
+    at: NOON,
+    pieces,
+    reminders: [],
+    night: { from: NOON + 10 * HOUR, morning: NOON + 20 * HOUR },
+    groups: [],
+    guides: [],
+    ...more,
+  });
   show(<Bench />);
   return studio;
 }

@@ -1,6 +1,6 @@
 import { wetness } from '../../core/clay/colour.ts';
 import { stageAt } from '../../core/clay/stage.ts';
-import { coverNamed, type Cover } from '../../core/drying/face.ts';
+import { coverNamed } from '../../core/drying/face.ts';
 import { coatsOn } from '../../core/drying/mesh.ts';
 import { meanReading } from '../../core/drying/readings.ts';
 import { readAt, wallAt, type WallAt } from '../../core/drying/trajectory.ts';
@@ -8,6 +8,7 @@ import type { StripScene } from './scene.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { cobalt, hairline, ink, paper, sans, slab } from '../frame/theme.ts';
 import { clockTime, weekday } from '../frame/times.ts';
+import { hatching } from './cover.ts';
 import { clayRamp, rampColour } from './clayRamp.ts';
 import { GATE_ROW, gateRows, LEFT, paintGates, type Painter, type ToX } from './gates.ts';
 
@@ -180,17 +181,6 @@ function paintCoats(painter: Painter, scene: StripScene, x: ToX, wallTop: number
       });
   }
 }
-
-/** How wide the hatching of each cover is, px: the tighter, the closer. */
-const hatching: Record<Cover, number> = {
-  open: 0,
-  fan: 20,
-  draped: 12,
-  'paper-bag': 9,
-  tight: 6,
-  'damp-cloth': 5,
-  'damp-box': 4,
-};
 
 function paintCovers(painter: Painter, scene: StripScene, x: ToX, top: number): void {
   for (const { cover, from, to } of scene.covers) {

@@ -5,7 +5,7 @@ import { useSWRConfig } from 'swr';
 import { loadAhead } from '../views.ts';
 import { useNow } from './clock.ts';
 import { useStudio, useZone } from './maker.ts';
-import { asFurtherCoat, drop, flush, logOtherwise, useOutbox } from './outbox.ts';
+import { asFurtherCoat, drop, flush, forTheOthers, logOtherwise, useOutbox } from './outbox.ts';
 import { ask } from './server.ts';
 import { cobalt, faded, hairline, ink, ironRed, paper, slab } from './theme.ts';
 import { clockTime, shortDate } from './times.ts';
@@ -207,8 +207,19 @@ function SavedState({ reachable }: { reachable: boolean }) {
                   : 'Kept on this tablet; sent as soon as the studio’s computer answers.'}
               </Box>
               {w.refused?.code === 'coated-already' && (
-                <Button variant="outlined" onClick={() => void logOtherwise(w, asFurtherCoat)}>
+                <Button
+                  variant="outlined"
+                  onClick={() => void logOtherwise(w, w.act.entries.map(asFurtherCoat))}
+                >
                   Log it as a further coat
+                </Button>
+              )}
+              {w.refused && forTheOthers(w.act.entries, w.refused) && (
+                <Button
+                  variant="outlined"
+                  onClick={() => void logOtherwise(w, forTheOthers(w.act.entries, w.refused!)!.entries)}
+                >
+                  Log it for the others
                 </Button>
               )}
               {w.refused && (

@@ -3,13 +3,15 @@ import { Box, Button } from '@mui/material';
 import { useSWRConfig } from 'swr';
 import type { Entry } from '../../core/log/entry.ts';
 import { focusNextAct } from './nextAct.ts';
-import { log, onSent, retract, type Outcome } from './outbox.ts';
+import { forTheOthers, log, onSent, retract, type Outcome } from './outbox.ts';
 import { board, ink } from './theme.ts';
 
 interface Notice {
   words: string;
   /** The act that undo takes back. */
   actId: string | null;
+  /** It says what was not done: it stays until it is closed. */
+  stays?: boolean;
 }
 
 type LogAct = (words: string, entries: Entry[]) => Promise<Outcome>;
@@ -26,18 +28,26 @@ export function Logging({ children }: { children: ReactNode }) {
   useEffect(() => onSent(() => void mutate(() => true)), [mutate]);
 
   const logAct = useCallback<LogAct>(async (words, entries) => {
-    const outcome = await log(words, entries);
+    let outcome = await log(words, entries);
+    let left = '';
+    const others = outcome.kind === 'refused' ? forTheOthers(entries, outcome.problem) : null;
+    if (outcome.kind === 'refused' && others) {
+      left = ` Not for ${others.left}: ${[...new Set(outcome.problem.problems!.map(({ message }) => message))].join(' ')}`;
+      const again = await log(words, others.entries);
+      if (again.kind !== 'refused') outcome = again;
+    }
     if (outcome.kind === 'refused') setNotice({ words: outcome.problem.detail, actId: null });
     else
       setNotice({
-        words: outcome.kind === 'saved' ? `Logged: ${words}` : `On this tablet: ${words}`,
+        words: `${outcome.kind === 'saved' ? 'Logged' : 'On this tablet'}: ${words}${left && `.${left}`}`,
         actId: outcome.actId,
+        ...(left && { stays: true }),
       });
     return outcome;
   }, []);
 
   useEffect(() => {
-    if (!notice) return;
+    if (!notice || notice.stays) return;
     const timer = setTimeout(() => setNotice(null), SHOWN_MS);
     return () => clearTimeout(timer);
   }, [notice]);

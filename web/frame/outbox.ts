@@ -99,14 +99,30 @@ export const retract = (actId: string, words: string): Promise<Outcome> =>
   log(words, [entry('act.retracted', actId, { reason: '' })]);
 
 /** Logs a refused act in another way, in its place. */
-export async function logOtherwise(
-  { order, act, words }: Waiting,
-  change: (entry: Entry) => Entry,
-): Promise<void> {
-  const entries = act.entries.map((e) => ({ ...change(e), id: uuid() }));
+export async function logOtherwise({ order, act, words }: Waiting, instead: Entry[]): Promise<void> {
+  const entries = instead.map((e) => ({ ...e, id: uuid() }));
   await (await database).put(STORE, { order, words, refused: null, act: { ...act, id: uuid(), entries } });
   await reload();
   await flush();
+}
+
+/** The piece that an entry is about, or done for; none where it is about no piece. */
+const pieceOf = ({ kind, subject, body }: Entry): string | null =>
+  kind.startsWith('piece.') ? subject : 'pieceId' in body ? body.pieceId : null;
+
+/**
+ * Of an act over many pieces that was refused for some of them, what can be logged for the others.
+ * @returns its entries, and how many pieces are left out; null where nothing can, or it was not about single pieces
+ */
+export function forTheOthers(
+  entries: Entry[],
+  { problems = [] }: ProblemDetails,
+): { entries: Entry[]; left: number } | null {
+  const refused = problems.map(({ field }) => entries[Number(/^entries\.(\d+)\./.exec(field ?? '')?.[1])]);
+  const left = new Set(refused.map((of) => of && pieceOf(of)));
+  if (left.size === 0 || left.has(undefined) || left.has(null)) return null;
+  const rest = entries.filter((of) => !left.has(pieceOf(of)));
+  return rest.some((of) => pieceOf(of) !== null) ? { entries: rest, left: left.size } : null;
 }
 
 /** A coat that was logged already, logged beside the planned ones. */

@@ -8,23 +8,31 @@ import { hairline, ink, ironRed, manganese, slab, tones } from './theme.ts';
 export function AnswerBoard({
   answer,
   about,
+  picture,
   children,
 }: {
   answer: Answer;
   about?: ReactNode;
+  /** What it is about, seen. */
+  picture?: ReactNode;
   children?: ReactNode;
 }) {
   const { colour, word } = { ...tones[answer.tone], ...(answer.word && { word: answer.word }) };
   return (
     <Box sx={{ borderLeft: `12px solid ${colour}`, pl: 2.5, py: 0.5 }}>
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
-        <Box sx={{ color: colour, fontWeight: 700, fontFamily: slab }}>{word}</Box>
-        <Box>{about}</Box>
+      <Box sx={{ display: 'flex', columnGap: 3, alignItems: 'flex-end' }}>
+        {picture && <Box sx={{ flexShrink: 0, maxWidth: { xs: 96, sm: 'none' } }}>{picture}</Box>}
+        <Box sx={{ minWidth: 0, flex: 1 }}>
+          <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
+            <Box sx={{ color: colour, fontWeight: 700, fontFamily: slab }}>{word}</Box>
+            <Box>{about}</Box>
+          </Box>
+          <Typography variant="h1" component="p" sx={{ fontSize: { xs: '2rem', md: '2.6rem' } }}>
+            {answer.headline}
+          </Typography>
+          <Box sx={{ fontSize: '1.2rem', mt: 0.5 }}>{answer.detail}</Box>
+        </Box>
       </Box>
-      <Typography variant="h1" component="p" sx={{ fontSize: { xs: '2rem', md: '2.6rem' } }}>
-        {answer.headline}
-      </Typography>
-      <Box sx={{ fontSize: '1.2rem', mt: 0.5 }}>{answer.detail}</Box>
       {children}
     </Box>
   );

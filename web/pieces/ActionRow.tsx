@@ -4,7 +4,7 @@ import { outsideArea } from '../../core/form/form.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { Tone } from '../frame/theme.ts';
-import { CheckDialog } from './CheckDialog.tsx';
+import { CheckDialog, checkedOf } from './CheckDialog.tsx';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
 import { HeatDialog } from './HeatDialog.tsx';
@@ -49,7 +49,7 @@ export function ActionRow({ plan, next, tone }: ActionRowProps) {
       {button('heat', 'Mist or heat')}
       {button('trim', 'Trim')}
       {button('finish', 'Finish')}
-      {open === 'check' && <CheckDialog plan={plan} onClose={close} />}
+      {open === 'check' && <CheckDialog of={checkedOf(plan)} onClose={close} />}
       {open === 'cover' && <CoverDialog plan={plan} onClose={close} />}
       {open === 'weigh' && <WeighDialog plan={plan} onClose={close} />}
       {open === 'heat' && <HeatDialog plan={plan} onClose={close} />}

@@ -1,7 +1,8 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import { stages, stagesApart, type Stage } from '../../core/clay/stage.ts';
+import { stages, stagesApart, type Stage, type StageDescription } from '../../core/clay/stage.ts';
 import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
+import type { Cover } from '../../core/drying/face.ts';
 import { isPlace, type PlaceName } from '../../core/form/places.ts';
 import type { PlaceNow } from '../../core/piece/places.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
@@ -13,9 +14,34 @@ import { board, faded, hairline, ink } from '../frame/theme.ts';
 import { QuestionPicture } from './QuestionPicture.tsx';
 import { wallWords } from './scene.ts';
 
+/** The piece that is touched. */
+export interface Checked {
+  id: string;
+  name: string;
+  cover: Cover;
+  /** Where it can be felt, each with its stage by the log; null where that is still being worked out. */
+  places: { place: PlaceName; stage: StageDescription | null }[];
+}
+
+export const checkedOf = ({ piece, places }: PiecePlan): Checked => ({
+  id: piece.id,
+  name: piece.made.name,
+  cover: piece.cover,
+  // a band or a part of the wall is told by its steps
+  places: places.places.filter((p): p is PlaceNow & { place: PlaceName } => isPlace(p.place)),
+});
+
+interface CheckDialogProps {
+  of: Checked;
+  /** Pieces made, kept and treated alike: what is found teaches them too. */
+  alike?: { id: string; name: string }[];
+  onClose: () => void;
+  children?: ReactNode;
+}
+
 /** A touch check: what is felt and seen, question by question, or the stage outright. */
-export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
-  const { id, made, cover } = plan.piece;
+export function CheckDialog({ of, alike = [], onClose, children }: CheckDialogProps) {
+  const { id, name, cover, places } = of;
   const [typed, setTyped, forget] = useDraft(`check ${id}`, () => ({
     answers: noAnswers as Answers,
     stage: null as Stage | null,
@@ -24,10 +50,8 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
   const { answers, stage, place } = typed;
   const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
   const [outright, setOutright] = useState(stage !== null);
-  // a band or a part of the wall is told by its steps
-  const places = plan.places.places.filter((p): p is PlaceNow & { place: PlaceName } => isPlace(p.place));
-  const computed = places.find((p) => p.place === place)!.stage;
-  const surprising = stage !== null && stagesApart(stage, computed.stage) >= 2;
+  const computed = places.find((p) => p.place === place)?.stage ?? null;
+  const surprising = stage !== null && computed !== null && stagesApart(stage, computed.stage) >= 2;
   const clash = contradiction(answers);
   const answered = Object.values(answers).some((answer) => answer !== null);
   const act = (at: number) => {
@@ -38,16 +62,23 @@ export function CheckDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       stage === null
         ? []
         : [entry('piece.checked', id, { stage, confirmed: surprising, note: '' }, { at, place })];
-    return { words: `${made.name} checked`, entries: [...felt, ...checked] };
+    const taught = alike.map((other) =>
+      entry('piece.sampled', other.id, { of: id, stage, answers: answered ? answers : null }, { at }),
+    );
+    return {
+      words: `${name} checked${alike.length > 0 ? `, for ${alike.length} more` : ''}`,
+      entries: [...felt, ...checked, ...taught],
+    };
   };
   return (
     <LogDialog
-      title={`Check the clay: ${made.name}`}
+      title={`Check the clay: ${name}`}
       verb={surprising || clash ? 'Log it as I felt it' : 'Log check'}
       act={act}
       onClose={onClose}
       forget={forget}
     >
+      {children}
       <ToggleButtonGroup
         exclusive
         value={place}

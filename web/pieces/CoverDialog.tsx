@@ -1,6 +1,5 @@
 import { useState } from 'react';
-import { ToggleButton, ToggleButtonGroup } from '@mui/material';
-import { covers, coverNamed, type Cover } from '../../core/drying/face.ts';
+import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { stands } from '../../core/form/places.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR } from '../../core/units/quantity.ts';
@@ -9,6 +8,7 @@ import { LogDialog } from '../frame/LogDialog.tsx';
 import { useStudio } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
+import { CoverChoice } from './CoverChoice.tsx';
 
 /** Advice for within this time is what the dialog is opened for. */
 const SOON = HOUR;
@@ -41,21 +41,7 @@ export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       }}
       onClose={onClose}
     >
-      <ToggleButtonGroup
-        exclusive
-        fullWidth
-        orientation="vertical"
-        value={cover}
-        onChange={(_event, value: Cover | null) => value && setCover(value)}
-        aria-label="Cover"
-      >
-        {covers.map((c) => (
-          <ToggleButton key={c.cover} value={c.cover} sx={{ justifyContent: 'space-between' }}>
-            <b>{c.name}</b>
-            <span>{c.effect}</span>
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <CoverChoice cover={cover} onCover={setCover} />
       <ChoiceField
         label="It stands"
         value={stand}

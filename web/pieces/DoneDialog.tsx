@@ -17,14 +17,14 @@ const NO_TUB = 'none';
 
 /** Logs any step as done, by what it does to the clay, or as left out. */
 export function DoneDialog({ onClose, ...of }: DoneStep & { onClose: () => void }) {
-  const { pieceName, wall, step } = of;
+  const { wall, step } = of;
   const { planned, name } = step;
   const form = useDoneForm(of);
   const { typed, set, usual, cuts, cutOff } = form;
   const done = typed.outcome !== 'left-out';
   return (
     <LogDialog
-      title={`${name}: ${pieceName}`}
+      title={`${name}: ${form.called}`}
       verb={!done ? 'Log left out' : form.further ? 'Log a further coat' : step.verb}
       act={form.act}
       onClose={onClose}

@@ -20,14 +20,17 @@ export interface Named {
 
 interface LogNextProps {
   piece: Named & { next: NextStep | null };
+  /** Others that ask for the same step: it is logged for all of them at once. */
+  others?: (Named & { next: NextStep | null })[];
   tone: Tone;
 }
 
 /** One tap for what a piece asks for next: what ends its wait, that it is enough, or its step. */
-export function LogNext({ piece, tone }: LogNextProps) {
+export function LogNext({ piece, others = [], tone }: LogNextProps) {
   const log = useLog();
-  const { open, dialog } = useDoneDialog(piece);
-  const { next, pieceId, name } = piece;
+  const { open, dialog } = useDoneDialog(piece, others);
+  const { next, pieceId } = piece;
+  const name = others.length === 0 ? piece.name : `${others.length + 1} pieces`;
   if (!next) return dialog;
   const { wait, enough } = next;
   if (wait && tone !== 'late') {
@@ -39,9 +42,14 @@ export function LogNext({ piece, tone }: LogNextProps) {
           variant="contained"
           aria-label={`${seen}: ${name}`}
           onClick={() =>
-            void log(`${name}: ${waitWords(wait.what)}`, [
-              entry('piece.seen', pieceId, { refs: wait.of, what: wait.what }),
-            ])
+            void log(
+              `${name}: ${waitWords(wait.what)}`,
+              [piece, ...others].flatMap((of) =>
+                of.next?.wait
+                  ? [entry('piece.seen', of.pieceId, { refs: of.next.wait.of, what: of.next.wait.what })]
+                  : [],
+              ),
+            )
           }
         >
           {seen}
@@ -58,7 +66,7 @@ export function LogNext({ piece, tone }: LogNextProps) {
         variant={tone === 'now' ? 'contained' : 'outlined'}
         onOpen={open}
       />
-      {enough && (
+      {enough && others.length === 0 && (
         <Button
           variant="outlined"
           aria-label={`Enough, ${enough.what}: ${name}`}
@@ -76,7 +84,10 @@ export function LogNext({ piece, tone }: LogNextProps) {
  * The form that logs a step. It belongs to whoever shows many steps: what is logged may take a step out of the list
  * while it is on its way, and bring it back when it is refused.
  */
-export function useDoneDialog(piece: Named): { open: (step: NextStep) => void; dialog: ReactNode } {
+export function useDoneDialog(
+  piece: Named,
+  others: (Named & { next: NextStep | null })[] = [],
+): { open: (step: NextStep) => void; dialog: ReactNode } {
   const [step, setStep] = useState<NextStep | null>(null);
   const dialog = step && (
     <Suspense fallback={null}>
@@ -86,6 +97,11 @@ export function useDoneDialog(piece: Named): { open: (step: NextStep) => void; d
         areaM2={piece.areaM2}
         wall={piece.wall}
         step={step}
+        others={others.flatMap((of) =>
+          of.next
+            ? [{ pieceId: of.pieceId, pieceName: of.name, areaM2: of.areaM2, wall: of.wall, step: of.next }]
+            : [],
+        )}
         onClose={() => setStep(null)}
       />
     </Suspense>

@@ -1,9 +1,13 @@
 import { useState } from 'react';
+import useSWR from 'swr';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { Button, Typography } from '@mui/material';
+import { Button, TextField, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
+import type { PieceAnswer, PiecesAnswer } from '../../api/routes.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
+import { foldPiece, type PieceState } from '../../core/log/piece.ts';
+import { numbered } from '../../core/piece/numbered.ts';
 import { MINUTE } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
 import { useDraft } from '../frame/draft.ts';
@@ -11,12 +15,15 @@ import { Form as PieceForm } from '../frame/Form.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
-import { WrongFields } from '../frame/parts.tsx';
+import { Columns } from '../frame/Columns.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
+import { Trouble, WrongFields } from '../frame/parts.tsx';
+import { ask, wordsFor } from '../frame/server.ts';
 import { wrongFields } from '../frame/shape.ts';
 import { useTechniques } from '../techniques/useTechniques.ts';
 import { useComposedOn } from './useComposedOn.ts';
 import { LayerFields } from './LayerFields.tsx';
-import { likeLast, rememberPiece, type TypedNew } from './lastOfKind.ts';
+import { likeLast, likeThat, NEW_GROUP, NO_GROUP, rememberPiece, type TypedNew } from './lastOfKind.ts';
 import { layersFrom, type TypedLayer } from './typedLayer.ts';
 import { PieceFields, usePieceFrom } from './PieceFields.tsx';
 
@@ -24,10 +31,20 @@ import { PieceFields, usePieceFrom } from './PieceFields.tsx';
 export function NewPiece() {
   const { data, error } = useStudio();
   // it may begin with a technique of the studio's own
-  return data || error ? <Making /> : null;
+  const [asked] = useSearchParams();
+  const like = asked.get('like');
+  const before = useSWR<PieceAnswer>(like ? `/api/pieces/${like}` : null, ask, { revalidateOnFocus: false });
+  if (like && !before.data)
+    return before.error ? (
+      <Trouble>{wordsFor(before.error)}</Trouble>
+    ) : (
+      <Typography>Fetching it …</Typography>
+    );
+  const model = like && before.data?.given ? foldPiece(like, before.data.given.entries) : null;
+  return data || error ? <Making model={model} /> : null;
 }
 
-function Making() {
+function Making({ model }: { model: PieceState | null }) {
   const log = useLog();
   const navigate = useNavigate();
   const pieceFrom = usePieceFrom();
@@ -36,8 +53,12 @@ function Making() {
   const all = useTechniques();
   const units = useUnits();
   const [typed, setTyped, forget] = useDraft<TypedNew>(
-    technique === undefined ? 'new piece of layers' : `new piece with ${technique}`,
-    () => likeLast(units, all, { technique }),
+    model
+      ? `new piece like ${model.id}`
+      : technique === undefined
+        ? 'new piece of layers'
+        : `new piece with ${technique}`,
+    () => (model ? likeThat(model, units) : likeLast(units, all, { technique })),
   );
   // another form begins as the last of that form did, with what was typed of this piece
   const set = (more: Partial<TypedNew>) =>
@@ -48,6 +69,9 @@ function Making() {
             ...likeLast(units, all, { kind: more.kind, technique }),
             name: before.name,
             madeAt: before.madeAt,
+            count: before.count,
+            group: before.group,
+            groupName: before.groupName,
             ...(touched(before) && { layers: before.layers }),
             ...more,
           },
@@ -58,22 +82,52 @@ function Making() {
     const plain = (of: TypedLayer[]) => JSON.stringify(of.map(({ id: _own, ...layer }) => layer));
     return plain(layers) !== plain(began);
   };
+  const { data: pieces } = useSWR<PiecesAnswer>('/api/pieces', ask);
+  const groups = pieces?.groups ?? [];
+  const names = pieces?.rows.map(({ name }) => name) ?? [];
   const composedOn = useComposedOn();
   const now = useNow();
   const [wrong, setWrong] = useState<Record<string, string>>({});
 
   const submit = async () => {
     const made: PieceMade = { ...pieceFrom(typed), layers: layersFrom(typed.layers) };
-    const found = wrongFields(bodies['piece.made'], made);
+    const count = typedNumber(typed.count) ?? 1;
+    const found = {
+      ...wrongFields(bodies['piece.made'], made),
+      ...(Number.isInteger(count) && count >= 1 && count <= MOST
+        ? {}
+        : { count: `A whole number from 1 to ${MOST}: make more in a second go.` }),
+      ...(typed.group === NEW_GROUP && typed.groupName.trim() === ''
+        ? { groupName: 'The group needs a name, or choose another.' }
+        : {}),
+    };
     setWrong(found);
     if (Object.keys(found).length > 0) return;
-    const id = uuid();
     const at = typed.madeAt ?? Math.floor(now / MINUTE) * MINUTE;
-    const outcome = await log(`${made.name} made`, [entry('piece.made', id, made, { at })]);
+    const many = numbered(made.name, count, names);
+    const ids = many.map(() => uuid());
+    const group = typed.group === NEW_GROUP ? uuid() : typed.group === NO_GROUP ? null : typed.group;
+    const outcome = await log(count === 1 ? `${made.name} made` : `${count} of ${made.name} made`, [
+      ...(typed.group === NEW_GROUP && group
+        ? [entry('group.set', group, { name: typed.groupName.trim(), kind: 'class', dueAt: null }, { at })]
+        : []),
+      ...ids.flatMap((id, i) => [
+        entry('piece.made', id, { ...made, name: many[i]! }, { at }),
+        ...(group ? [entry('piece.grouped', id, { groups: [group] }, { at })] : []),
+      ]),
+    ]);
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
     forget();
     rememberPiece(made);
-    void navigate(outcome.kind === 'saved' ? `/pieces/${id}` : '/');
+    void navigate(
+      outcome.kind !== 'saved'
+        ? '/'
+        : count === 1
+          ? `/pieces/${ids[0]}`
+          : group
+            ? `/pieces?group=${group}`
+            : '/pieces',
+    );
   };
 
   return (
@@ -85,6 +139,7 @@ function Making() {
     >
       <Typography variant="h1">New piece</Typography>
       <PieceFields typed={typed} set={set} wrong={wrong} />
+      <HowMany typed={typed} set={set} wrong={wrong} groups={groups} names={names} />
       <LayerFields
         layers={typed.layers}
         onLayers={(layers) => set({ layers })}
@@ -93,8 +148,59 @@ function Making() {
       />
       <WrongFields wrong={wrong} />
       <Button type="submit" variant="contained" size="large" sx={{ mt: 2, display: 'block' }}>
-        Log it as made
+        {typedNumber(typed.count) === 1 ? 'Log it as made' : 'Log them as made'}
       </Button>
     </PieceForm>
+  );
+}
+
+/** As many alike as one act bears. */
+const MOST = 100;
+
+/** How many alike, and the group they go into. */
+function HowMany({
+  typed,
+  set,
+  wrong,
+  groups,
+  names,
+}: {
+  typed: TypedNew;
+  set: (more: Partial<TypedNew>) => void;
+  wrong: Record<string, string>;
+  groups: PiecesAnswer['groups'];
+  names: string[];
+}) {
+  const count = typedNumber(typed.count) ?? 1;
+  const many = count > 1 && count <= MOST ? numbered(typed.name || 'Piece', count, names) : [];
+  return (
+    <Columns>
+      <NumberField
+        label="How many alike"
+        text={typed.count}
+        onText={(text) => set({ count: text })}
+        error={wrong['count']}
+        help={many.length > 0 ? `${many[0]} to ${many.at(-1)}` : 'Several are numbered'}
+      />
+      <ChoiceField
+        label="Group"
+        value={typed.group}
+        onChoose={(group) => set({ group })}
+        options={[
+          { value: NO_GROUP, label: 'None' },
+          ...groups.map(({ id, set: of }) => ({ value: id, label: of.name })),
+          { value: NEW_GROUP, label: 'A new one' },
+        ]}
+      />
+      {typed.group === NEW_GROUP && (
+        <TextField
+          label="Its name"
+          value={typed.groupName}
+          onChange={({ target }) => set({ groupName: target.value })}
+          error={wrong['groupName'] !== undefined}
+          helperText={wrong['groupName'] ?? 'Like Tuesday class'}
+        />
+      )}
+    </Columns>
   );
 }

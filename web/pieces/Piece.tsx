@@ -3,6 +3,9 @@ import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
+import { wetness } from '../../core/clay/colour.ts';
+import { waterAtIndex } from '../../core/clay/stage.ts';
+import type { Wet } from '../../core/plan/ribbon.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
@@ -15,6 +18,7 @@ import {
   type Instant,
   type UnitChoice,
 } from '../../core/units/quantity.ts';
+import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { WallStrip } from '../draw/WallStrip.tsx';
 import { answerFor, coverWords } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
@@ -67,7 +71,16 @@ export function Piece() {
   // what is shown here is what the Bench shows, unless this tablet knows more
   const same = given === data.given && data.answers ? data.answers : null;
   const plan = same ? { ...planned.plan, ...same } : planned.plan;
-  return <PieceView plan={plan} given={given} nights={planned.nights} acts={data.acts} now={now} />;
+  return (
+    <PieceView
+      plan={plan}
+      given={given}
+      nights={planned.nights}
+      acts={data.acts}
+      look={data.look}
+      now={now}
+    />
+  );
 }
 
 /** All that was ever logged of a piece, whether it stands or not. */
@@ -105,6 +118,13 @@ function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
         </Box>{' '}
         <Box component={RouterLink} to={`/pieces/${piece.id}/layers`} sx={{ ...reachable, color: 'inherit' }}>
           Change layers
+        </Box>{' '}
+        <Box
+          component={RouterLink}
+          to={`/pieces/new?like=${piece.id}`}
+          sx={{ ...reachable, color: 'inherit' }}
+        >
+          Another like it
         </Box>
       </Box>
     </Box>
@@ -116,10 +136,11 @@ interface PieceViewProps {
   given: PieceFacts;
   nights: PlanAnswer['nights'];
   acts: PieceAnswer['acts'];
+  look: PieceAnswer['look'];
   now: Instant;
 }
 
-function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
+function PieceView({ plan, given, nights, acts, look, now }: PieceViewProps) {
   const zone = useZone();
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
@@ -157,6 +178,9 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
           ) : (
             <AnswerBoard
               answer={answer}
+              picture={
+                look && <PiecePicture look={look} clay={given.body} wet={wetNow(plan, given)} height={132} />
+              }
               about={
                 piece.fired === 'raw' ? (
                   <span>
@@ -234,6 +258,17 @@ function PieceView({ plan, given, nights, acts, now }: PieceViewProps) {
       <PieceLog piece={piece} acts={acts} now={now} zone={zone} checks={checksWords(plan)} />
     </>
   );
+}
+
+/** How wet it looks now. */
+function wetNow({ now, places, piece }: PiecePlan, { body }: PieceFacts): Wet | null {
+  if (piece.fired !== 'raw') return null;
+  const of = (name: 'rim' | 'foot') => places.places.find(({ place }) => place === name)?.meanX ?? now.meanX;
+  return {
+    wall: wetness(body, waterAtIndex(body, now.outerIndex)),
+    rim: wetness(body, of('rim')),
+    foot: wetness(body, of('foot')),
+  };
 }
 
 /** A sensor that has fallen silent: what the strip rests on until it is back. */

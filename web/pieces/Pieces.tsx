@@ -1,34 +1,39 @@
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useState, type ReactNode } from 'react';
 import useSWR from 'swr';
-import { Link as RouterLink } from 'react-router';
+import { Link as RouterLink, useSearchParams } from 'react-router';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { PiecesAnswer, PiecesQuery } from '../../api/routes.ts';
-import { coverNamed } from '../../core/drying/face.ts';
-import { useZone } from '../frame/maker.ts';
+import { chosenOf, useChoosing } from '../many/chosen.ts';
+import { ManyBar } from '../many/ManyBar.tsx';
 import { Empty, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
-import { faded, hairline, slab } from '../frame/theme.ts';
-import { shortDate } from '../frame/times.ts';
+import { DryingRoom } from './DryingRoom.tsx';
+import { FinishedPieces } from './FinishedPieces.tsx';
+import { PieceFilters, filtersOf, type Filters } from './PieceFilters.tsx';
 
-/** Every piece in the log: those on the bench, or those finished. */
+/** Every piece in the log: the drying room of those on the bench, or those finished. */
 export function Pieces() {
-  const [which, setWhich] = useState<PiecesQuery['which']>('open');
+  const [at, setAt] = useSearchParams();
+  const which: PiecesQuery['which'] = at.get('which') === 'finished' ? 'finished' : 'open';
   const [search, setSearch] = useState('');
   const [page, setPage] = useState(0);
+  const filters = filtersOf(at);
   const asked = useDeferredValue(search.trim());
-  const query = new URLSearchParams({ which, search: asked, page: String(page) });
-  const { data, error } = useSWR<PiecesAnswer>(
-    which === 'open' && asked === '' && page === 0 ? '/api/pieces' : `/api/pieces?${query}`,
-    ask,
-  );
-  const zone = useZone();
+  const query = new URLSearchParams({ which, search: asked, page: String(page), ...filters });
+  const plain = which === 'open' && asked === '' && page === 0 && Object.keys(filters).length === 0;
+  const { data, error } = useSWR<PiecesAnswer>(plain ? '/api/pieces' : `/api/pieces?${query}`, ask);
+  const choosing = useChoosing();
+  const change = (to: Filters) => {
+    setAt({ ...(which === 'finished' && { which }), ...to }, { replace: true });
+    setPage(0);
+  };
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the pieces …</Typography>;
   const newPiece = (
     <Button variant="contained" component={RouterLink} to="/pieces/new">
       Log a new piece
     </Button>
   );
-  if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the pieces …</Typography>;
   if (data.unfinished + data.finished === 0) {
     return (
       <Empty title="No pieces yet" action={newPiece}>
@@ -36,22 +41,28 @@ export function Pieces() {
       </Empty>
     );
   }
-  const shown = data.rows;
+  const { rows } = data;
   return (
     <>
-      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 2 }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>
-          Pieces
-        </Typography>
+      <Heading>
+        {which === 'open' && !choosing.on && (
+          <Button variant="outlined" onClick={choosing.begin}>
+            Choose several
+          </Button>
+        )}
+        <Button variant="outlined" component={RouterLink} to="/tonight">
+          Tonight
+        </Button>
         {newPiece}
-      </Box>
-      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 1 }}>
+      </Heading>
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 1, displayPrint: 'none' }}>
         <ToggleButtonGroup
           exclusive
           value={which}
           onChange={(_event, value: typeof which | null) => {
             if (!value) return;
-            setWhich(value);
+            choosing.leave();
+            setAt(value === 'finished' ? { which: value } : {}, { replace: true });
             setPage(0);
           }}
           aria-label="Which pieces"
@@ -60,54 +71,22 @@ export function Pieces() {
           <ToggleButton value="finished">Finished ({data.finished})</ToggleButton>
         </ToggleButtonGroup>
         <TextField
-          label="Find by name, clay or room"
+          label="Find by name, clay, room or group"
           value={search}
           onChange={(event) => {
             setSearch(event.target.value);
             setPage(0);
           }}
+          sx={{ minWidth: 250, flex: 1 }}
         />
+        <PieceFilters filters={filters} groups={data.groups} onChange={change} />
       </Box>
-      {shown.length === 0 && <Box sx={{ py: 3 }}>None here.</Box>}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {shown.map((row) => (
-          <Box component="li" key={row.id} sx={{ borderTop: `1px solid ${hairline}` }}>
-            <Box
-              component={RouterLink}
-              to={`/pieces/${row.id}`}
-              sx={{
-                display: 'grid',
-                gridTemplateColumns: { xs: '1fr auto', md: '2fr 1.2fr 1.6fr 1fr' },
-                gap: 2,
-                alignItems: 'center',
-                minHeight: 68,
-                py: 1,
-                color: 'inherit',
-                textDecoration: 'none',
-                '&:hover .name': { textDecoration: 'underline' },
-              }}
-            >
-              <Box>
-                <Box className="name" sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.15rem' }}>
-                  {row.name}
-                </Box>
-                <Box sx={{ color: faded }}>
-                  {row.clayName} · made {shortDate(row.madeAt, zone)}
-                </Box>
-              </Box>
-              <Box sx={{ fontWeight: 650 }}>
-                {row.finished ? `Finished: ${row.finished.outcome}` : (row.stageName ?? '')}
-              </Box>
-              <Box sx={{ display: { xs: 'none', md: 'block' } }}>
-                {row.techniqueName}, {row.doneSteps} of {row.steps} steps
-              </Box>
-              <Box sx={{ display: { xs: 'none', md: 'block' }, color: faded }}>
-                {row.roomName}, {coverNamed(row.cover).name.toLowerCase()}
-              </Box>
-            </Box>
-          </Box>
-        ))}
-      </Box>
+      {rows.length === 0 && <Box sx={{ py: 3 }}>None here.</Box>}
+      {which === 'finished' ? (
+        <FinishedPieces rows={rows} />
+      ) : (
+        <DryingRoom rows={rows} groups={data.groups} night={data.night} choosing={choosing} />
+      )}
       {data.pages > 1 && (
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2 }}>
           <Button variant="outlined" disabled={page === 0} onClick={() => setPage(page - 1)}>
@@ -121,6 +100,16 @@ export function Pieces() {
           </Button>
         </Box>
       )}
+      {choosing.on && <ManyBar chosen={chosenOf(rows, choosing)} choosing={choosing} />}
     </>
   );
 }
+
+const Heading = ({ children }: { children: ReactNode }) => (
+  <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', mb: 2 }}>
+    <Typography variant="h1" sx={{ flex: 1 }}>
+      Pieces
+    </Typography>
+    <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', displayPrint: 'none' }}>{children}</Box>
+  </Box>
+);

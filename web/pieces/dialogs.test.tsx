@@ -12,7 +12,7 @@ import {
   show,
   type,
 } from '../frame/studio.test-support.tsx';
-import { CheckDialog } from './CheckDialog.tsx';
+import { CheckDialog, checkedOf } from './CheckDialog.tsx';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
 import { HeatDialog } from './HeatDialog.tsx';
@@ -111,7 +111,7 @@ describe('checking the clay', () => {
   const stageRadio = (name: RegExp) => fireEvent.click(screen.getByRole('radio', { name }));
 
   it('logs what was felt, of the place that was touched, unanswered questions as such', async () => {
-    show(<CheckDialog plan={plan} onClose={onClose} />);
+    show(<CheckDialog of={checkedOf(plan)} onClose={onClose} />);
     await press('Rim');
     await press('Cold');
     await press('Log check');
@@ -122,13 +122,13 @@ describe('checking the clay', () => {
   });
 
   it('asks for one answer at least', async () => {
-    show(<CheckDialog plan={plan} onClose={onClose} />);
+    show(<CheckDialog of={checkedOf(plan)} onClose={onClose} />);
     await press('Log check');
     expect(await complaint()).toMatch(/Answer at least one question/);
   });
 
   it('asks to feel again where a stage is far from the forecast, and takes it all the same', async () => {
-    show(<CheckDialog plan={plan} onClose={onClose} />);
+    show(<CheckDialog of={checkedOf(plan)} onClose={onClose} />);
     await press('Say the stage outright');
     stageRadio(/^Bone dry/);
     expect(await complaint()).toMatch(/should be .* Feel another spot/);
@@ -138,7 +138,7 @@ describe('checking the clay', () => {
   });
 
   it('says nothing where the stage agrees', async () => {
-    show(<CheckDialog plan={plan} onClose={onClose} />);
+    show(<CheckDialog of={checkedOf(plan)} onClose={onClose} />);
     await press('Say the stage outright');
     stageRadio(new RegExp(`^${plan.now.stage.name}`));
     await press('Log check');

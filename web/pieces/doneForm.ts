@@ -30,6 +30,8 @@ export interface DoneStep {
   areaM2: number;
   wall: CoatedWall;
   step: NextStep;
+  /** Others that the same is logged for at once. */
+  others?: DoneStep[];
 }
 
 const LAST_TUB = 'kosmema-last-tub';
@@ -54,26 +56,30 @@ export interface TypedDone {
 }
 
 /** What is typed of a step that was done, what follows from it, and what is logged of it. */
-export function useDoneForm({ pieceId, pieceName, areaM2, wall, step }: DoneStep) {
+export function useDoneForm(of: DoneStep) {
+  const { pieceId, pieceName, wall, step, others = [] } = of;
   const units = useUnits();
   const { data: shelf } = useShelf();
   const { planned, name } = step;
   const usual = planned.step.effects.map(usually);
   const laid = usual.find((effect) => 'use' in effect);
   const tubs = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
-  const [typed, setTyped, forget] = useDraft<TypedDone>(`done ${pieceId} ${planned.key}`, () => ({
-    values: {},
-    tub: planned.stock[0] ?? (laid ? localStorage.getItem(LAST_TUB) : null),
-    gravity: null,
-    face: planned.face,
-    zone: null,
-    stage: null,
-    minutes: '',
-    cutOff: asProposed,
-    outcome: null,
-    faults: [],
-    note: '',
-  }));
+  const [typed, setTyped, forget] = useDraft<TypedDone>(
+    `done ${[pieceId, ...others.map((one) => one.pieceId)].join(' ')} ${planned.key}`,
+    () => ({
+      values: {},
+      tub: planned.stock[0] ?? (laid ? localStorage.getItem(LAST_TUB) : null),
+      gravity: null,
+      face: planned.face,
+      zone: null,
+      stage: null,
+      minutes: '',
+      cutOff: asProposed,
+      outcome: null,
+      faults: [],
+      note: '',
+    }),
+  );
   const set = (change: Partial<TypedDone>) => setTyped((last) => ({ ...last, ...change }));
   const [further, setFurther] = useState(false);
   const [wrong, setWrong] = useState<Record<string, string>>({});
@@ -94,21 +100,28 @@ export function useDoneForm({ pieceId, pieceName, areaM2, wall, step }: DoneStep
   const zone = zoneOf(planned.zones, typed.zone);
   const share = shareOfZones(zone ? [zone] : planned.zones);
   const cuts = takesOff(usual) || leavesSilicate(usual, wall.carried);
-  const cutOff = useCutOff(wall, typed.cutOff, effects, areaM2 * share);
+  const all = [of, ...others];
+  const called = others.length === 0 ? pieceName : `${all.length} pieces`;
+  const cutOff = useCutOff(
+    wall,
+    typed.cutOff,
+    effects,
+    all.reduce((sum, one) => sum + one.areaM2, 0) * share,
+  );
   const wentWrong = typed.outcome === 'mixed' || typed.outcome === 'bad';
   // fired ware has no stage any more
   const raw = !planned.step.needs.some(({ kind }) => kind === 'fired');
   const clock = stageAt(wall.body, wall.meanX).stage;
   const stage = raw ? (typed.stage ?? clock) : null;
 
-  /** The deed as it was typed. */
-  const bodyOf = () => {
+  /** The deed as it was typed, on one of the pieces. */
+  const bodyOf = ({ planned: on }: NextStep) => {
     const tookS = typed.minutes.trim() === '' ? null : (typedNumber(typed.minutes) ?? Number.NaN) * 60;
     return {
       ...deed({
-        refs: further || typed.face !== planned.face ? [] : planned.refs,
+        refs: further || typed.face !== on.face ? [] : on.refs,
         effects,
-        zone,
+        zone: zoneOf(on.zones, typed.zone),
         slip,
         tubs: laid && tub ? [tub.id] : [],
         outcome: typed.outcome === 'left-out' ? null : typed.outcome,
@@ -123,28 +136,35 @@ export function useDoneForm({ pieceId, pieceName, areaM2, wall, step }: DoneStep
   const act = (at: number): { wrong: string } | { words: string; entries: Entry[] } => {
     if (typed.outcome === 'left-out')
       return {
-        words: `${pieceName}: ${name.toLowerCase()} left out`,
-        entries: [entry('piece.left-out', pieceId, { refs: planned.refs, reason: typed.note }, { at })],
+        words: `${called}: ${name.toLowerCase()} left out`,
+        entries: all.map((one) =>
+          entry('piece.left-out', one.pieceId, { refs: one.step.planned.refs, reason: typed.note }, { at }),
+        ),
       };
-    const body = bodyOf();
-    const found = wrongFields(bodies['piece.done'], body);
+    const found = wrongFields(bodies['piece.done'], bodyOf(step));
     setWrong(found);
     const [first] = Object.values(found);
     if (first) return { wrong: first };
-    const binned = cuts ? cutOff.entries(`${pieceName}, ${name.toLowerCase()}`, at) : [];
+    const binned = cuts ? cutOff.entries(`${called}, ${name.toLowerCase()}`, at) : [];
     if (typeof binned === 'string') return { wrong: binned };
     if (tub && laid) localStorage.setItem(LAST_TUB, tub.id);
-    const volumeM3 = laid ? slipForCoat(areaM2 * laid.share * share, depthM) : 0;
-    const used =
-      laid && tub && volumeM3 > 0 ? [entry('tub.used', tub.id, { volumeM3, pieceId }, { at })] : [];
     // clay that was not as the clock had it is a check of it
     const checked =
       raw && typed.stage && typed.stage !== clock
         ? [entry('piece.checked', pieceId, { stage: typed.stage, confirmed: true, note: '' }, { at })]
         : [];
+    const done = all.flatMap((one) => {
+      const volumeM3 = laid ? slipForCoat(one.areaM2 * laid.share * share, depthM) : 0;
+      return [
+        entry('piece.done', one.pieceId, bodyOf(one.step), { at, face: typed.face }),
+        ...(laid && tub && volumeM3 > 0
+          ? [entry('tub.used', tub.id, { volumeM3, pieceId: one.pieceId }, { at })]
+          : []),
+      ];
+    });
     return {
-      words: `${pieceName}: ${typed.face === planned.face ? name.toLowerCase() : `coat ${typed.face}`}`,
-      entries: [...checked, entry('piece.done', pieceId, body, { at, face: typed.face }), ...used, ...binned],
+      words: `${called}: ${typed.face === planned.face ? name.toLowerCase() : `coat ${typed.face}`}`,
+      entries: [...checked, ...done, ...binned],
     };
   };
 
@@ -165,6 +185,7 @@ export function useDoneForm({ pieceId, pieceName, areaM2, wall, step }: DoneStep
     cuts,
     cutOff,
     stage,
+    called,
     zones: planned.zones.length > 1 ? zonesOf(planned.zones) : [],
     further,
     setFurther,

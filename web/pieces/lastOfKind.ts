@@ -1,12 +1,27 @@
 import type { FormKind } from '../../core/form/form.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
+import type { PieceState } from '../../core/log/piece.ts';
+import { unnumbered } from '../../core/piece/numbered.ts';
 import type { Technique } from '../../core/technique/technique.ts';
 import type { UnitChoice } from '../../core/units/quantity.ts';
 import { asTyped, freshPiece, type TypedPiece } from './PieceFields.tsx';
 import { chosen, freshLayer, typedFrom, type TypedLayer } from './typedLayer.ts';
 
 /** A new piece as it is being typed. */
-export type TypedNew = TypedPiece & { layers: TypedLayer[] };
+export type TypedNew = TypedPiece & {
+  layers: TypedLayer[];
+  /** How many alike. */
+  count: string;
+  /** The group it goes into: by its id, none, or a new one by name. */
+  group: string;
+  groupName: string;
+};
+
+/** No group, and one that is set up with the pieces. */
+export const NO_GROUP = 'none';
+export const NEW_GROUP = 'new';
+
+const alone = { count: '1', group: NO_GROUP, groupName: '' };
 
 const KEY = 'kosmema-last-of-kind';
 
@@ -62,5 +77,21 @@ export function likeLast(
   const piece = before
     ? { ...asTyped(before, 0, units), name: '', stage: null, bisque: false, madeAt: null }
     : { ...freshPiece(), ...(of && { kind: of }) };
-  return { ...piece, layers };
+  return { ...piece, ...alone, layers };
 }
+
+/** A new piece as one that was made before, but for when. */
+export const likeThat = (piece: PieceState, units: UnitChoice): TypedNew => ({
+  ...asTyped(piece.made, 0, units),
+  name: unnumbered(piece.made.name),
+  stage: null,
+  bisque: piece.made.fired === 'bisque',
+  madeAt: null,
+  ...alone,
+  group: piece.groups[0] ?? NO_GROUP,
+  // all that was planned of it is planned again, tubs and zones and all
+  layers: typedFrom(piece.layers.filter(({ dropped }) => !dropped)).map((layer) => ({
+    ...layer,
+    id: freshLayer().id,
+  })),
+});

@@ -25,6 +25,7 @@ describe('what a piece carries', () => {
       given: null,
       unplanned: null,
       answers: null,
+      look: null,
       acts: studio.ledger.acts.map((act) => ({
         ...act,
         standing: true,

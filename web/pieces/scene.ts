@@ -5,7 +5,7 @@ import { meanReading } from '../../core/drying/readings.ts';
 import { readAt } from '../../core/drying/trajectory.ts';
 import type { PlaceName, WallName } from '../../core/form/places.ts';
 import { entriesOf } from '../../core/log/entry.ts';
-import { instantOf } from '../../core/log/piece.ts';
+import { instantOf } from '../../core/log/moment.ts';
 import type { Role } from '../../core/technique/technique.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { StripScene } from '../draw/scene.ts';

@@ -1,0 +1,35 @@
+import { rememberedBy } from './folds.ts';
+import { entriesOf, type GroupSet } from './entry.ts';
+import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
+
+/** A group of pieces by its log. */
+export interface GroupState {
+  id: string;
+  set: GroupSet;
+  closed: boolean;
+}
+
+/** All groups that stand, in the order they were first set up. */
+export const groupsOf = rememberedBy(['group'], (ledger: Ledger): GroupState[] =>
+  subjectsOf(ledger, 'group.set').flatMap((id) => {
+    const entries = entriesAbout(ledger, 'group', id);
+    const set = entriesOf(entries, 'group.set').at(-1)?.body;
+    return set ? [{ id, set, closed: entriesOf(entries, 'group.closed').length > 0 }] : [];
+  }),
+);
+
+/** Pieces that are being led through their steps together. */
+export interface GuideState {
+  id: string;
+  pieces: string[];
+}
+
+/** Guides that were begun and are not over, the newest first. */
+export const guidesOf = rememberedBy(['guide'], (ledger: Ledger): GuideState[] =>
+  subjectsOf(ledger, 'guide.set')
+    .flatMap((id) => {
+      const set = entriesOf(entriesAbout(ledger, 'guide', id), 'guide.set').at(-1)?.body;
+      return set && !set.over ? [{ id, pieces: set.pieces }] : [];
+    })
+    .reverse(),
+);

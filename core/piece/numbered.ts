@@ -1,0 +1,20 @@
+/**
+ * Names for several pieces alike: one name with numbers, on from the highest there is already. One piece keeps its name
+ * as it is.
+ * @param taken names there are
+ * @example numbered('Mug', 2, ['Mug 3']) // ['Mug 4', 'Mug 5']
+ */
+export function numbered(name: string, count: number, taken: readonly string[]): string[] {
+  const of = name.trim().replace(/\s+/g, ' ');
+  if (count === 1) return [of];
+  const last = taken.reduce((highest, other) => Math.max(highest, numberAfter(of, other)), 0);
+  return Array.from({ length: count }, (_, i) => `${of} ${last + i + 1}`);
+}
+
+/** A name without the number at its end: what another like it is called. */
+export const unnumbered = (name: string): string => name.replace(/ \d+$/, '');
+
+const numberAfter = (name: string, other: string): number => {
+  const found = / (\d+)$/.exec(other);
+  return found && other.slice(0, found.index).toLowerCase() === name.toLowerCase() ? Number(found[1]) : 0;
+};

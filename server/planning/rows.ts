@@ -1,0 +1,115 @@
+import type { BenchPiece, BenchRow, PieceRow } from '../../api/index.ts';
+import { defaultBody } from '../../core/clay/body.ts';
+import { outsideArea } from '../../core/form/form.ts';
+import { doneOf, routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
+import { settingAt } from '../../core/log/studio.ts';
+import { coverFor, dueOf } from '../../core/plan/due.ts';
+import { ribbonFrom } from '../../core/plan/ribbon.ts';
+import { nextStep } from '../../core/plan/next.ts';
+import { stateName } from '../../core/plan/plan.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import type { Store } from '../store.ts';
+import type { Cases } from './cases.ts';
+import type { KeptAnswer } from './plans.ts';
+
+/** Pieces as lists show them. */
+
+type BenchHead = Omit<Extract<BenchRow, { state: 'working' }>, 'state'>;
+
+export const headOf = (piece: PieceState, store: Store, cases: Cases): BenchHead => ({
+  pieceId: piece.id,
+  name: piece.made.name,
+  cover: piece.cover,
+  stand: piece.stand,
+  roomName: roomName(store, piece.roomId),
+  look: cases.look(piece),
+  groups: piece.groups,
+});
+
+export const roomName = (store: Store, id: string): string =>
+  store.studio().rooms.find((room) => room.id === id)?.set.name ?? '';
+export const clayName = (store: Store, id: string): string =>
+  store.studio().clays.find((clay) => clay.id === id)?.set.name ?? '';
+const makerName = (store: Store, id: string): string =>
+  store.studio().makers.find((maker) => maker.id === id)?.set.name ?? '';
+
+/** The clay of a piece as it was set when the piece was made. */
+function bodyOf(piece: PieceState, store: Store) {
+  const clay = store.studio().clays.find(({ id }) => id === piece.made.clayId);
+  return clay ? settingAt(clay, piece.madeAt) : defaultBody;
+}
+
+/** A planned piece on the Bench, besides what every row has. */
+export function plannedOf(
+  piece: PieceState,
+  { answers, thicknessM, ribbon }: KeptAnswer,
+  store: Store,
+  now: Instant,
+): Omit<BenchPiece, 'state' | keyof BenchHead> {
+  const body = bodyOf(piece, store);
+  return {
+    techniqueName: techniqueNames(piece.layers),
+    stageName: stateName(answers.now),
+    meanIndex: answers.now.meanIndex,
+    areaM2: outsideArea(piece.form),
+    wall: {
+      body,
+      clayId: piece.made.clayId,
+      thicknessM,
+      meanX: answers.now.meanX,
+      carried: piece.carried,
+    },
+    check: answers.check,
+    next: nextStep(answers, now),
+    advice: answers.advice,
+    cautions: answers.cautions,
+    warnings: answers.warnings,
+    lastAt: piece.lastAt,
+    ribbon: { ...ribbonFrom(ribbon, now), wetColour: body.wetColour, dryColour: body.dryColour },
+  };
+}
+
+/** When the coming night begins, and the working day after it. */
+export interface Night {
+  from: Instant;
+  morning: Instant;
+}
+
+/** A piece among all, with what is known of it at a moment. */
+export function pieceRow(
+  piece: PieceState,
+  known: KeptAnswer | null,
+  { store, cases, now, night }: { store: Store; cases: Cases; now: Instant; night: Night },
+): PieceRow {
+  const needed = routeOf(piece).planned.filter(({ optional }) => !optional);
+  const { wetColour, dryColour } = bodyOf(piece, store);
+  const next = known && nextStep(known.answers, now);
+  const dries = piece.fired === 'raw' && !piece.finished;
+  return {
+    id: piece.id,
+    name: piece.made.name,
+    madeAt: piece.madeAt,
+    techniqueName: techniqueNames(piece.layers),
+    makerName: makerName(store, cases.makerOf(piece)),
+    roomId: piece.roomId,
+    roomName: roomName(store, piece.roomId),
+    clayName: clayName(store, piece.made.clayId),
+    groups: piece.groups,
+    stand: piece.stand,
+    look: cases.look(piece),
+    clay: { wetColour, dryColour },
+    wet: known && dries ? known.ribbon : null,
+    due: next && {
+      due: dueOf(next, now, night.morning),
+      name: next.name,
+      opens: next.opens,
+      closes: next.closes,
+    },
+    tonight: known && dries ? coverFor(night.from, known.answers.advice, piece.cover) : null,
+    cover: piece.cover,
+    finished: piece.finished,
+    doneSteps: needed.filter((step) => doneOf(piece, step)).length,
+    steps: needed.length,
+    stageName: known && stateName(known.answers.now),
+  };
+}

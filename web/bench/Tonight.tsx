@@ -1,0 +1,152 @@
+import useSWR from 'swr';
+import { Link as RouterLink } from 'react-router';
+import { Box, Button, Typography } from '@mui/material';
+import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
+import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
+import { wetAt } from '../../core/plan/ribbon.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { PiecePicture } from '../draw/PiecePicture.tsx';
+import { useNow } from '../frame/clock.ts';
+import { useZone } from '../frame/maker.ts';
+import { useLog } from '../frame/notice.tsx';
+import { entry } from '../frame/outbox.ts';
+import { Empty, Trouble } from '../frame/parts.tsx';
+import { ask, wordsFor } from '../frame/server.ts';
+import { cobalt, copperGreen, faded, hairline, slab } from '../frame/theme.ts';
+import { whenNear } from '../frame/times.ts';
+import { manyWords } from '../many/words.ts';
+
+/** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
+export function Tonight() {
+  const { data, error } = useSWR<PiecesAnswer>('/api/pieces', ask);
+  const now = useNow();
+  const zone = useZone();
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the covers …</Typography>;
+  const drying = data.rows.filter(({ look }) => look.fired === 'raw');
+  if (drying.length === 0)
+    return (
+      <Empty
+        title="Nothing to cover tonight"
+        action={
+          <Button variant="contained" component={RouterLink} to="/pieces/new">
+            Log a new piece
+          </Button>
+        }
+      >
+        Once pieces dry on the shelf, this page says which to wrap for the night and which to leave.
+      </Empty>
+    );
+  const changes = covers.flatMap(({ cover }) => {
+    const pieces = drying.filter((row) => row.tonight === cover && row.cover !== cover);
+    return pieces.length > 0 ? [{ cover, pieces }] : [];
+  });
+  const stay = drying.filter((row) => row.tonight === row.cover);
+  const unknown = drying.filter((row) => row.tonight === null);
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', mb: 1 }}>
+        <Typography variant="h1">Tonight</Typography>
+        <Box sx={{ color: faded, flex: 1 }}>
+          from {whenNear(data.night.from, now, zone)} until hands are back{' '}
+          {whenNear(data.night.morning, now, zone)}
+        </Box>
+        <Button variant="outlined" onClick={() => print()} sx={{ displayPrint: 'none' }}>
+          Print
+        </Button>
+      </Box>
+      {changes.length === 0 && unknown.length === 0 && (
+        <Box
+          sx={{
+            fontFamily: slab,
+            fontWeight: 650,
+            fontSize: '1.6rem',
+            borderLeft: `12px solid ${copperGreen}`,
+            pl: 2,
+          }}
+        >
+          Every piece stands as it should.
+        </Box>
+      )}
+      {changes.map((change) => (
+        <Change key={change.cover} {...change} now={now} zone={zone} />
+      ))}
+      {stay.length > 0 && (
+        <Stays title={`Leave as ${stay.length === 1 ? 'it is' : 'they are'}`} pieces={stay} now={now} />
+      )}
+      {unknown.length > 0 && <Stays title="Still being worked out …" pieces={unknown} now={now} />}
+    </>
+  );
+}
+
+function Change({ cover, pieces, now }: { cover: Cover; pieces: PieceRow[]; now: Instant; zone: string }) {
+  const log = useLog();
+  const { name, verb } = coverNamed(cover);
+  const all = () =>
+    log(
+      `${manyWords(pieces)}: ${name.toLowerCase()}`,
+      pieces.map(({ id, stand }) => entry('piece.covered', id, { cover, stand })),
+    );
+  return (
+    <Box component="section" aria-label={verb} sx={{ borderLeft: `12px solid ${cobalt}`, pl: 2, my: 2 }}>
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Typography variant="h2" sx={{ fontSize: '1.8rem' }}>
+          {verb}: {manyWords(pieces)}
+        </Typography>
+        <Button variant="contained" size="large" onClick={() => void all()} sx={{ displayPrint: 'none' }}>
+          {pieces.length === 1 ? 'It is done' : `All ${pieces.length} are done`}
+        </Button>
+      </Box>
+      <Row pieces={pieces} now={now} cover={cover} />
+    </Box>
+  );
+}
+
+function Stays({ title, pieces, now }: { title: string; pieces: PieceRow[]; now: Instant }) {
+  return (
+    <Box component="section" aria-label={title} sx={{ borderTop: `1px solid ${hairline}`, mt: 2, pt: 1 }}>
+      <Typography variant="h3" component="h2">
+        {title}
+      </Typography>
+      <Row pieces={pieces} now={now} />
+    </Box>
+  );
+}
+
+/** Pieces with the cover they are to have, by room. */
+function Row({ pieces, now, cover }: { pieces: PieceRow[]; now: Instant; cover?: Cover }) {
+  return (
+    <Box
+      component="ul"
+      sx={{ listStyle: 'none', m: 0, p: 0, display: 'flex', flexWrap: 'wrap', columnGap: 2 }}
+    >
+      {pieces.map((row) => (
+        <Box
+          component="li"
+          key={row.id}
+          sx={{ width: 200, display: 'flex', gap: 1, alignItems: 'center', py: 0.5 }}
+        >
+          <PiecePicture
+            look={cover ? { ...row.look, cover } : row.look}
+            clay={row.clay}
+            wet={row.wet && wetAt(row.wet, now)}
+            height={64}
+            width={64}
+          />
+          <Box sx={{ lineHeight: 1.2, minWidth: 0 }}>
+            <Box
+              component={RouterLink}
+              to={`/pieces/${row.id}`}
+              sx={{ color: 'inherit', fontWeight: 700, display: 'inline-block', minHeight: 24 }}
+            >
+              {row.name}
+            </Box>
+            <Box sx={{ color: faded }}>
+              {row.roomName}, {coverNamed(row.cover).name.toLowerCase()} now
+            </Box>
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
