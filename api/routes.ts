@@ -178,6 +178,14 @@ export interface PieceAnswer {
   acts: ShownAct[];
   /** As it is seen; null where it was undone. */
   look: Look | null;
+  /** Thickness that its wall proved to have, m; null where that is still being worked out. */
+  thicknessM: number | null;
+}
+
+/** GET /api/guides/:id: the pieces that are led, as each would be answered by itself; those that are gone are left out. */
+export interface GuideAnswer {
+  over: boolean;
+  pieces: (PieceAnswer & { pieceId: string })[];
 }
 
 /** GET /api/shelf */

@@ -23,6 +23,12 @@ const cache = createCache({ key: 'k', ...(nonce && { nonce }) });
 
 const router = createBrowserRouter([
   {
+    path: 'guide/:id',
+    errorElement: <ErrorPage />,
+    HydrateFallback: () => null,
+    lazy: lazily('Guide'),
+  },
+  {
     element: <Shell />,
     errorElement: <ErrorPage />,
     HydrateFallback: () => null,
@@ -93,6 +99,10 @@ const router = createBrowserRouter([
 ]);
 
 startOutbox();
+// only where the browser trusts the address: on this computer, or over TLS
+(navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker?.register('/sw.js').catch(() => {
+  // the page goes on without: it only cannot be opened anew while the studio's computer is away
+});
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <CacheProvider value={cache}>

@@ -1,6 +1,7 @@
 /** Every view, each loaded when it is first gone to, or ahead of that once there is time. */
 export const views = {
   Bench: async () => (await import('./bench/Bench.tsx')).Bench,
+  Guide: async () => (await import('./guide/Guide.tsx')).Guide,
   Tonight: async () => (await import('./bench/Tonight.tsx')).Tonight,
   Pieces: async () => (await import('./pieces/Pieces.tsx')).Pieces,
   NewPiece: async () => (await import('./pieces/NewPiece.tsx')).NewPiece,

@@ -1,5 +1,5 @@
 import { stepsOf } from './catalogue.ts';
-import type { Effect, Only, Technique, Usual } from './technique.ts';
+import type { Effect, Only, StepKey, Technique, Usual } from './technique.ts';
 
 /** The section through a wall that a technique makes, magnified: drawn from nothing but its own data. */
 
@@ -36,8 +36,9 @@ interface Slab {
 
 /**
  * The section as made, or as fired: what burns out is gone, and a glaze lies over it where one is put on.
+ * @param upTo the last step that is drawn; all where that is left out
  */
-export function sectionOf(technique: Technique, schools: Only, fired: boolean): Section {
+export function sectionOf(technique: Technique, schools: Only, fired: boolean, upTo?: StepKey): Section {
   const columns: Slab[][] = Array.from({ length: COLUMNS }, () => [{ material: 'clay', id: 0, thick: WALL }]);
   let id = 0;
   const state: State = { columns, next: () => (id += 1), slips: 0 };
@@ -47,6 +48,7 @@ export function sectionOf(technique: Technique, schools: Only, fired: boolean): 
     if (step.effects.some((effect) => 'use' in effect)) state.slips += 1;
     for (let pass = 0; pass < times; pass++)
       for (const effect of step.effects) if (fired || !isAfterFire(effect)) lay(state, effect, times);
+    if (step.key === upTo) break;
   }
   if (fired) for (const column of columns) dropFrom(column, (slab) => slab.material === 'wax');
   return read(columns, id);

@@ -9,7 +9,6 @@ import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { dueOf } from '../../core/plan/due.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { nextStep } from '../../core/plan/next.ts';
-import type { PlanAnswers } from '../../core/plan/plan.ts';
 import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -33,7 +32,7 @@ export interface Plans {
   records: () => Record<string, TechniqueRecord>;
   caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceFacts> | null>;
   /** What the Bench shows of a piece, while it holds. */
-  answersOf: (pieceId: string) => PlanAnswers | null;
+  answersOf: (pieceId: string) => Pick<PlanKept, 'answers' | 'thicknessM'> | null;
   /** The latest pieces, oldest first. */
   cases: (most: number, now: Instant) => Promise<PieceFacts[]>;
   /** What finished pieces have taught so far; what they teach since is then worked out. */
@@ -161,7 +160,7 @@ export function createPlans({
     },
     answersOf: (id) => {
       const piece = cases.piece(id);
-      return piece && !piece.finished ? (knownOf(piece)?.answers ?? null) : null;
+      return piece && !piece.finished ? knownOf(piece) : null;
     },
     learned: () => {
       learning.study();

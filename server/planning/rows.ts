@@ -6,11 +6,11 @@ import { settingAt } from '../../core/log/studio.ts';
 import { coverFor, dueOf } from '../../core/plan/due.ts';
 import { ribbonFrom } from '../../core/plan/ribbon.ts';
 import { nextStep } from '../../core/plan/next.ts';
+import type { PlanKept } from '../../core/plan/kept.ts';
 import { stateName } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store.ts';
 import type { Cases } from './cases.ts';
-import type { KeptAnswer } from './plans.ts';
 
 /** Pieces as lists show them. */
 
@@ -42,7 +42,7 @@ function bodyOf(piece: PieceState, store: Store) {
 /** A planned piece on the Bench, besides what every row has. */
 export function plannedOf(
   piece: PieceState,
-  { answers, thicknessM, ribbon }: KeptAnswer,
+  { answers, thicknessM, ribbon }: PlanKept,
   store: Store,
   now: Instant,
 ): Omit<BenchPiece, 'state' | keyof BenchHead> {
@@ -78,7 +78,7 @@ export interface Night {
 /** A piece among all, with what is known of it at a moment. */
 export function pieceRow(
   piece: PieceState,
-  known: KeptAnswer | null,
+  known: PlanKept | null,
   { store, cases, now, night }: { store: Store; cases: Cases; now: Instant; night: Night },
 ): PieceRow {
   const needed = routeOf(piece).planned.filter(({ optional }) => !optional);

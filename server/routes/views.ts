@@ -2,6 +2,7 @@ import { Router } from 'express';
 import { z } from 'zod';
 import type {
   BenchAnswer,
+  GuideAnswer,
   LearningCasesAnswer,
   PieceAnswer,
   PiecesAnswer,
@@ -13,6 +14,7 @@ import type { Clock } from '../clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 import type { Plans } from '../planning/plans.ts';
 import type { Shelf } from '../shelf.ts';
+import { entriesOf } from '../../core/log/entry.ts';
 import { groupsOf, guidesOf } from '../../core/log/group.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { logOf } from '../../core/log/ledger.ts';
@@ -43,6 +45,19 @@ const piecesQuery = z.object({
 /** What the screens read: all of it computed from the log. */
 export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Clock): Router {
   const router = Router();
+
+  const pieceAnswer = async (id: string): Promise<PieceAnswer> => {
+    const given = await plans.caseOf(id, clock.now());
+    const known = plans.answersOf(id);
+    return {
+      given: given?.ok ? given.value : null,
+      unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
+      answers: known?.answers ?? null,
+      thicknessM: known?.thicknessM ?? null,
+      acts: logOf(store.ledger, 'piece', id),
+      look: plans.lookOf(id),
+    };
+  };
 
   router.get(
     '/clock',
@@ -107,14 +122,22 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
         field: 'id',
         message: 'This piece is not in the log: go back to Pieces.',
       });
-    const given = await plans.caseOf(id, clock.now());
-    const answer: PieceAnswer = {
-      given: given?.ok ? given.value : null,
-      unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
-      answers: plans.answersOf(id),
-      acts,
-      look: plans.lookOf(id),
-    };
+    response.json(await pieceAnswer(id));
+  });
+
+  router.get('/guides/:id', async (request, response) => {
+    const set = entriesOf(store.entriesAbout('guide', request.params.id), 'guide.set').at(-1)?.body;
+    if (!set)
+      return sendProblem(response, 404, {
+        code: 'no-such-guide',
+        field: 'id',
+        message: 'This guide is not in the log: begin one from the Bench.',
+      });
+    // so that each is worked out though nobody looks at the Bench
+    await plans.bench(clock.now());
+    const answer: GuideAnswer = { over: set.over, pieces: [] };
+    for (const pieceId of set.pieces)
+      if (plans.lookOf(pieceId)) answer.pieces.push({ pieceId, ...(await pieceAnswer(pieceId)) });
     response.json(answer);
   });
 

@@ -60,13 +60,25 @@ interface SectionPictureProps {
   technique: Technique;
   schools?: Only;
   as: 'made' | 'fired';
+  /** As it is once this step is done, and no further. */
+  upTo?: string;
   height?: number;
   /** What it is called where it says more than its neighbourhood; a decoration otherwise. */
   label?: string;
 }
 
-export function SectionPicture({ technique, schools = {}, as, height = 64, label }: SectionPictureProps) {
-  const { laid } = useMemo(() => sectionOf(technique, schools, as === 'fired'), [technique, schools, as]);
+export function SectionPicture({
+  technique,
+  schools = {},
+  as,
+  upTo,
+  height = 64,
+  label,
+}: SectionPictureProps) {
+  const { laid } = useMemo(
+    () => sectionOf(technique, schools, as === 'fired', upTo),
+    [technique, schools, as, upTo],
+  );
   const colours = as === 'fired' ? fired : raw;
   return (
     <Box

@@ -1,18 +1,32 @@
 import type { Cache, State } from 'swr';
 
 /** The number rises whenever an answer gets another shape: older ones are not shown. */
-const KEY = 'kosmema-last-answers-2';
+const KEY = 'kosmema-last-answers-3';
 const KEPT = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf'];
+/** Of what is led the last answer is kept at once: a tablet in wet hands is shut without a word. */
+const LED = '/api/guides/';
 
 /** SWR's cache, begun with the last answers this device had, so that a view shows them at once. */
 export function lastAnswers(): Cache {
   const map = new Map<string, State>(saved());
-  addEventListener('pagehide', () => {
-    const kept = KEPT.flatMap((key) =>
+  const set = map.set.bind(map);
+  map.set = (key, state) => {
+    set(key, state);
+    if (key.startsWith(LED) && state.data !== undefined) keep();
+    return map;
+  };
+  const keep = () => {
+    const led = [...map.keys()].filter((key) => key.startsWith(LED)).slice(-1);
+    const kept = [...KEPT, ...led].flatMap((key) =>
       map.get(key)?.data === undefined ? [] : [[key, { data: map.get(key)!.data as unknown }]],
     );
-    localStorage.setItem(KEY, JSON.stringify(kept));
-  });
+    try {
+      localStorage.setItem(KEY, JSON.stringify(kept));
+    } catch {
+      // the device has no room for it: it is asked for anew
+    }
+  };
+  addEventListener('pagehide', keep);
   return map as Cache;
 }
 

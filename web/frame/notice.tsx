@@ -77,7 +77,8 @@ export function Logging({ children }: { children: ReactNode }) {
           position: 'fixed',
           left: 0,
           right: 0,
-          bottom: { xs: 72, md: 0 },
+          // a view with targets at its foot has it above them
+          bottom: { xs: 'var(--notice, 72px)', md: 'var(--notice, 0px)' },
           // above the page, under a dialog: it must not lie over the buttons of one
           zIndex: 1250,
           display: 'flex',

@@ -16,7 +16,11 @@ import { Fit } from './Fit.tsx';
 const NO_TUB = 'none';
 
 /** Logs any step as done, by what it does to the clay, or as left out. */
-export function DoneDialog({ onClose, ...of }: DoneStep & { onClose: () => void }) {
+export function DoneDialog({
+  onClose,
+  onLogged = onClose,
+  ...of
+}: DoneStep & { onClose: () => void; onLogged?: () => void }) {
   const { wall, step } = of;
   const { planned, name } = step;
   const form = useDoneForm(of);
@@ -28,6 +32,7 @@ export function DoneDialog({ onClose, ...of }: DoneStep & { onClose: () => void 
       verb={!done ? 'Log left out' : form.further ? 'Log a further coat' : step.verb}
       act={form.act}
       onClose={onClose}
+      onLogged={onLogged}
       forget={form.forget}
       onRefused={({ code }) => form.setFurther(code === 'coated-already')}
     >

@@ -26,6 +26,7 @@ describe('what a piece carries', () => {
       unplanned: null,
       answers: null,
       look: null,
+      thicknessM: null,
       acts: studio.ledger.acts.map((act) => ({
         ...act,
         standing: true,

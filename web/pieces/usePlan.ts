@@ -3,22 +3,22 @@ import type { PieceAnswer } from '../../api/routes.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import { inOrder } from '../../core/log/ledger.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import { useOutbox } from '../frame/outbox.ts';
+import { useOutbox, type Waiting } from '../frame/outbox.ts';
 import type { PlanAnswer, PlanRequest } from './planMessages.ts';
 
 /** A piece's case with what still waits on this tablet added, so that the view goes on while offline. */
 export function useCase(answer: PieceAnswer | undefined): PieceFacts | null {
   const waiting = useOutbox();
-  return useMemo(() => {
-    if (!answer) return null;
-    const { given } = answer;
-    if (!given) return null;
-    const known = new Set(given.entries.map((entry) => entry.id));
-    const mine = waiting
-      .flatMap((w) => (w.refused ? [] : w.act.entries))
-      .filter((e) => e.subject === given.pieceId && !known.has(e.id));
-    return mine.length === 0 ? given : { ...given, entries: inOrder([...given.entries, ...mine]) };
-  }, [answer, waiting]);
+  return useMemo(() => (answer?.given ? withWaiting(answer.given, waiting) : null), [answer, waiting]);
+}
+
+/** A case with what still waits on this tablet added; the very same where nothing does. */
+export function withWaiting(given: PieceFacts, waiting: readonly Waiting[]): PieceFacts {
+  const known = new Set(given.entries.map((entry) => entry.id));
+  const mine = waiting
+    .flatMap((w) => (w.refused ? [] : w.act.entries))
+    .filter((e) => e.subject === given.pieceId && !known.has(e.id));
+  return mine.length === 0 ? given : { ...given, entries: inOrder([...given.entries, ...mine]) };
 }
 
 let tickets = 0;

@@ -1,0 +1,245 @@
+import { useState } from 'react';
+import { Box, Button, Typography } from '@mui/material';
+import { isSign } from '../../core/coat/sign.ts';
+import { timedIn } from '../../core/plan/lead.ts';
+import { hazardsOf, remedyFor } from '../../core/plan/next.ts';
+import { techniqueOf } from '../../core/technique/catalogue.ts';
+import type { Planned } from '../../core/technique/layer.ts';
+import type { Remedy } from '../../core/technique/technique.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { PiecePicture } from '../draw/PiecePicture.tsx';
+import { SectionPicture } from '../draw/SectionPicture.tsx';
+import { answerFor, between, waitWords } from '../frame/answer.ts';
+import { useUnits, useZone } from '../frame/maker.ts';
+import { useLog } from '../frame/notice.tsx';
+import { entry } from '../frame/outbox.ts';
+import { CautionLine, Trouble } from '../frame/parts.tsx';
+import { faded, hairline, ironRed, slab, tones } from '../frame/theme.ts';
+import { useShelf } from '../slips/shelf.ts';
+import { tubAnswer } from '../slips/tubWords.ts';
+import { consistencyFor } from '../../core/slip/consistency.ts';
+import { Done, Foot, Seen } from './StepTargets.tsx';
+import { Countdown } from './Countdown.tsx';
+import { inWords, wetOf } from './PieceTabs.tsx';
+import type { LedPiece } from './useLed.ts';
+
+interface StepBoardProps {
+  led: LedPiece;
+  now: Instant;
+  /** The piece in hand asks for nothing more at once. */
+  onDone: () => void;
+  /** Puts it down; null where there is no other. */
+  onLeave: (() => void) | null;
+}
+
+/** The step of the piece in hand: what, with what, how, until when; one large target for done, one for the sign. */
+export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
+  const { next, coming } = led;
+  const planned = next?.planned ?? coming;
+  if (!planned) return <AllDone led={led} onLeave={onLeave} />;
+  const waits = next?.wait && next.status !== 'closed' ? next.wait : null;
+  return (
+    <>
+      <Box sx={{ flex: 1, px: { xs: 1.5, sm: 4 }, pt: 2, pb: 20, maxWidth: 1080, width: '100%', mx: 'auto' }}>
+        <Heading led={led} planned={planned} now={now} />
+        {waits ? <Look led={led} now={now} /> : <How planned={planned} led={led} />}
+        <GoesWrong planned={planned} led={led} />
+        {hazardsOf(planned).map((hazard) => (
+          <CautionLine key={hazard.id} hazard={hazard} />
+        ))}
+        {onLeave && (
+          <Button onClick={onLeave} sx={{ mt: 2, px: 0 }}>
+            Put it down, and on with what presses
+          </Button>
+        )}
+      </Box>
+      <Foot>
+        {waits && next ? (
+          <Seen led={led} next={next} onDone={onDone} />
+        ) : next ? (
+          <Done led={led} next={next} onDone={onDone} />
+        ) : (
+          <Box role="status" sx={{ py: 2, fontSize: '1.2rem' }}>
+            Its time is being worked out …
+          </Box>
+        )}
+      </Foot>
+    </>
+  );
+}
+
+function Heading({ led, planned, now }: { led: LedPiece; planned: Planned; now: Instant }) {
+  const zone = useZone();
+  const answer = led.next && answerFor(led.next, now, zone, led.piece.cover);
+  const { colour, word } = tones[answer?.tone ?? 'rest'];
+  const layer = led.piece.layers.find(({ id }) => planned.refs.some((ref) => ref.layer === id));
+  const technique = layer && techniqueOf(layer);
+  const wait = led.next?.wait && led.next.status !== 'closed' ? led.next.wait : null;
+  return (
+    <Box sx={{ display: 'flex', gap: 3, alignItems: 'flex-end', borderLeft: `12px solid ${colour}`, pl: 2 }}>
+      <Box sx={{ flexShrink: 0, maxWidth: { xs: 110, sm: 190 } }}>
+        <PiecePicture look={led.look} clay={led.wall.body} wet={wetOf(led)} height={150} />
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box sx={{ fontSize: '1.2rem' }}>
+          <Box component="span" sx={{ color: colour, fontFamily: slab, fontWeight: 700, mr: 1.5 }}>
+            {answer ? word : '…'}
+          </Box>
+          <b>{led.name}</b>
+        </Box>
+        <Typography variant="h1" sx={{ fontSize: { xs: '2.2rem', sm: '3.2rem' }, my: 0.5 }}>
+          {wait ? `Wait until ${waitWords(wait.what)}` : planned.step.name}
+        </Typography>
+        <Box sx={{ fontSize: '1.25rem' }}>{answer ? answer.detail : ''}</Box>
+      </Box>
+      {technique && (
+        <Box sx={{ width: 190, display: { xs: 'none', md: 'block' } }}>
+          <SectionPicture
+            technique={technique}
+            schools={layer.schools}
+            as="made"
+            upTo={planned.refs[0]!.step}
+            height={92}
+          />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** What is waited for: how it looks, and by the second when it is forecast. */
+function Look({ led: { next }, now }: { led: LedPiece; now: Instant }) {
+  const zone = useZone();
+  const wait = next?.wait;
+  if (!next || !wait) return null;
+  const [spread] = next.windows;
+  return (
+    <Box sx={{ mt: 3 }}>
+      <Box
+        role="timer"
+        sx={{ fontFamily: slab, fontWeight: 700, fontSize: { xs: '3rem', sm: '4.4rem' }, lineHeight: 1.1 }}
+      >
+        {wait.to > now ? inWords(wait.to, now, zone) : 'Look now'}
+      </Box>
+      <Box sx={{ fontSize: '1.4rem' }}>
+        {isSign(wait.what) ? `Look: ${wait.look}.` : `You see it: ${wait.what}.`}
+        {between(spread?.opens, now, zone, ' Most likely ')}
+      </Box>
+      <Box sx={{ color: faded, mt: 1 }}>Then {next.name.toLowerCase()}. The sign counts, not the minute.</Box>
+    </Box>
+  );
+}
+
+/** How it is done, with what, and what to look at. */
+function How({ planned, led }: { planned: Planned; led: LedPiece }) {
+  const { step } = planned;
+  const timed = timedIn(step.effects);
+  const late = led.next?.status === 'closed' ? remedyFor(led.next) : '';
+  return (
+    <Box sx={{ mt: 2.5 }}>
+      {late && <Trouble>{late}</Trouble>}
+      <TubLine planned={planned} />
+      <Box component="ol" sx={{ m: 0, pl: 3.5, fontSize: { xs: '1.2rem', sm: '1.45rem' }, lineHeight: 1.45 }}>
+        {step.words.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+      </Box>
+      {step.look.length > 0 && (
+        <Box sx={{ mt: 1.5, fontSize: '1.2rem' }}>
+          <b>Look:</b> {step.look.join('; ')}.
+        </Box>
+      )}
+      {timed && (
+        <Box sx={{ mt: 2 }}>
+          <Countdown
+            of={`${led.pieceId} ${planned.key}`}
+            seconds={Math.round(timed.seconds)}
+            what={timed.what}
+          />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** The tub that it comes from, and whether its slip is right today. */
+function TubLine({ planned }: { planned: Planned }) {
+  const { data } = useShelf();
+  const units = useUnits();
+  const use = planned.step.effects.find((effect) => 'use' in effect);
+  if (!use || !data) return null;
+  const shelf = data.tubs.find(({ tub }) => planned.stock.includes(tub.id));
+  const wanted = consistencyFor(use.use, data.catalogue.wanted);
+  if (!shelf)
+    return (
+      <Box sx={{ borderLeft: `8px solid ${hairline}`, pl: 1.5, mb: 1.5, fontSize: '1.2rem' }}>
+        No tub is set for it: {wanted.name.toLowerCase()}, SG {wanted.gravity.from} to {wanted.gravity.to}.
+      </Box>
+    );
+  const { tone, headline, detail } = tubAnswer(shelf, wanted, units);
+  return (
+    <Box sx={{ borderLeft: `8px solid ${tones[tone].colour}`, pl: 1.5, mb: 1.5, fontSize: '1.2rem' }}>
+      <b>
+        {shelf.tub.made.name}: {headline}.
+      </b>{' '}
+      {detail}
+    </Box>
+  );
+}
+
+/** What goes wrong here, one tap each: the remedy at once, and the fault logged. */
+function GoesWrong({ planned, led }: { planned: Planned; led: LedPiece }) {
+  const log = useLog();
+  const [shown, setShown] = useState<Remedy | null>(null);
+  const remedies = planned.step.remedies.filter(({ only }) => !only);
+  if (remedies.length === 0) return null;
+  const tell = (remedy: Remedy) => {
+    setShown(remedy);
+    void log(`${led.name}: ${remedy.sign}`, [
+      entry('piece.faulted', led.pieceId, { refs: planned.refs, fault: remedy.sign.slice(0, 80) }),
+    ]);
+  };
+  return (
+    <Box sx={{ mt: 2.5, mb: 1 }}>
+      {shown && (
+        <Box role="alert" sx={{ borderLeft: `12px solid ${ironRed}`, pl: 2, my: 1.5, fontSize: '1.4rem' }}>
+          <b>{capital(shown.sign)}:</b> {shown.say}
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        <Box sx={{ color: faded }}>Goes wrong?</Box>
+        {remedies.map((remedy) => (
+          <Button
+            key={remedy.sign}
+            variant="outlined"
+            onClick={() => tell(remedy)}
+            sx={{
+              minHeight: 56,
+              borderColor: ironRed,
+              color: ironRed,
+              whiteSpace: 'normal',
+              textAlign: 'left',
+            }}
+          >
+            {capital(remedy.sign)}
+          </Button>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function AllDone({ led, onLeave }: { led: LedPiece; onLeave: (() => void) | null }) {
+  return (
+    <Box sx={{ p: { xs: 2, sm: 4 } }}>
+      <Typography variant="h1">{led.name}: all steps done</Typography>
+      {onLeave && (
+        <Button variant="contained" onClick={onLeave} sx={{ mt: 3, minHeight: 72 }}>
+          Another piece
+        </Button>
+      )}
+    </Box>
+  );
+}

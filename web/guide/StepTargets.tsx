@@ -1,0 +1,157 @@
+import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
+import { Box, Button } from '@mui/material';
+import { isSign } from '../../core/coat/sign.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import { waitWords } from '../frame/answer.ts';
+import { studioNow } from '../frame/clock.ts';
+import { nextAct } from '../frame/nextAct.ts';
+import { useLog } from '../frame/notice.tsx';
+import { entry } from '../frame/outbox.ts';
+import { Trouble } from '../frame/parts.tsx';
+import { copperGreen, paper } from '../frame/theme.ts';
+import { useDoneForm } from '../pieces/doneForm.ts';
+import type { LedPiece } from './useLed.ts';
+
+const DoneDialog = lazy(async () => ({ default: (await import('../pieces/DoneDialog.tsx')).DoneDialog }));
+
+/** Where thumbs reach: the targets of the step. What was logged is told above them. */
+export function Foot({ children }: { children: ReactNode }) {
+  const bar = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const { style } = document.documentElement;
+    const observer = new ResizeObserver(() =>
+      style.setProperty('--notice', `${(bar.current?.offsetHeight ?? 0) + 8}px`),
+    );
+    observer.observe(bar.current!);
+    return () => {
+      observer.disconnect();
+      style.removeProperty('--notice');
+    };
+  }, []);
+  return (
+    <Box
+      ref={bar}
+      sx={{
+        position: 'fixed',
+        bottom: 0,
+        left: 0,
+        right: 0,
+        background: paper,
+        borderTop: `2px solid ${copperGreen}`,
+        px: { xs: 1.5, sm: 4 },
+        py: 1.5,
+        display: 'flex',
+        gap: 1.5,
+        flexWrap: 'wrap',
+        zIndex: 1100,
+      }}
+    >
+      {children}
+    </Box>
+  );
+}
+
+const large = { flex: '1 1 200px', minHeight: 92, fontSize: '1.6rem', whiteSpace: 'normal' } as const;
+
+/** The sign is seen; or the step is done without it. */
+export function Seen({ led, next, onDone }: { led: LedPiece; next: NextStep; onDone: () => void }) {
+  const log = useLog();
+  const [doing, setDoing] = useState(false);
+  const { wait } = next;
+  if (!wait) return null;
+  const words = waitWords(wait.what);
+  return (
+    <>
+      <Button
+        {...nextAct}
+        variant="contained"
+        sx={large}
+        onClick={() =>
+          void log(`${led.name}: ${words}`, [
+            entry('piece.seen', led.pieceId, { refs: wait.of, what: wait.what }),
+          ])
+        }
+      >
+        {isSign(wait.what) ? `It is ${words}` : `Seen: ${words}`}
+      </Button>
+      <Button variant="outlined" sx={{ minHeight: 92 }} onClick={() => setDoing(true)}>
+        {next.verb} all the same
+      </Button>
+      {doing && <Otherwise led={led} next={next} onClose={() => setDoing(false)} onDone={onDone} />}
+    </>
+  );
+}
+
+/** Logs the step as usual with one tap, or in another way. */
+export function Done({ led, next, onDone }: { led: LedPiece; next: NextStep; onDone: () => void }) {
+  const log = useLog();
+  const { pieceId, name, areaM2, wall } = led;
+  const form = useDoneForm({ pieceId, pieceName: name, areaM2, wall, step: next });
+  const [doing, setDoing] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const enough = next.enough;
+  const submit = async () => {
+    const made = form.act(studioNow());
+    if ('wrong' in made) return setWrong(made.wrong);
+    setBusy(true);
+    const outcome = await log(made.words, made.entries);
+    setBusy(false);
+    if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
+    else {
+      form.forget();
+      onDone();
+    }
+  };
+  return (
+    <>
+      {wrong && (
+        <Box sx={{ flexBasis: '100%' }}>
+          <Trouble>{wrong}</Trouble>
+        </Box>
+      )}
+      <Button {...nextAct} variant="contained" sx={large} disabled={busy} onClick={() => void submit()}>
+        {next.verb}
+      </Button>
+      {enough && (
+        <Button
+          variant="contained"
+          sx={large}
+          onClick={() => void log(`${name}: ${enough.what}`, [entry('piece.seen', pieceId, enough)])}
+        >
+          Enough: {enough.what}
+        </Button>
+      )}
+      <Button variant="outlined" sx={{ minHeight: 92 }} onClick={() => setDoing(true)}>
+        Otherwise …
+      </Button>
+      {doing && <Otherwise led={led} next={next} onClose={() => setDoing(false)} onDone={onDone} />}
+    </>
+  );
+}
+
+function Otherwise({
+  led: { pieceId, name, areaM2, wall },
+  next,
+  onClose,
+  onDone,
+}: {
+  led: LedPiece;
+  next: NextStep;
+  onClose: () => void;
+  onDone: () => void;
+}) {
+  return (
+    <Suspense fallback={null}>
+      <DoneDialog
+        pieceId={pieceId}
+        pieceName={name}
+        areaM2={areaM2}
+        wall={wall}
+        step={next}
+        onClose={onClose}
+        onLogged={onDone}
+      />
+    </Suspense>
+  );
+}

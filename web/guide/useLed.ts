@@ -1,0 +1,99 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { GuideAnswer } from '../../api/routes.ts';
+import { outsideArea } from '../../core/form/form.ts';
+import { foldPiece, type PieceState } from '../../core/log/piece.ts';
+import type { Look } from '../../core/piece/look.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
+import { stepByLog } from '../../core/plan/lead.ts';
+import { nextStep, type NextStep } from '../../core/plan/next.ts';
+import type { PlanAnswers } from '../../core/plan/plan.ts';
+import type { Planned } from '../../core/technique/layer.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { useOutbox } from '../frame/outbox.ts';
+import type { CoatedWall } from '../pieces/coatedWall.ts';
+import { planInWorker, withWaiting } from '../pieces/usePlan.ts';
+
+/** A piece that is led, as far as this tablet knows it. */
+export interface LedPiece {
+  pieceId: string;
+  name: string;
+  piece: PieceState;
+  look: Look;
+  areaM2: number;
+  wall: CoatedWall;
+  /** What it asks for; null where nothing is left, or its time is still being worked out. */
+  next: NextStep | null;
+  /** What comes next by its log, while its time is being worked out. */
+  coming: Planned | null;
+}
+
+interface Answered {
+  key: string;
+  answers: PlanAnswers | null;
+}
+
+/**
+ * The pieces of a guide with what each asks for: as the studio has it, or worked out on this tablet where it has logged
+ * what the studio does not know yet, or the studio is away.
+ */
+export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Instant): LedPiece[] {
+  const waiting = useOutbox();
+  const [answered, setAnswered] = useState<Record<string, Answered>>({});
+  const cases = useMemo(
+    () =>
+      (guide?.pieces ?? []).flatMap(({ pieceId, given, look, answers, thicknessM }) => {
+        if (!given || !look) return [];
+        const facts = withWaiting(given, waiting);
+        const piece = foldPiece(pieceId, facts.entries);
+        if (!piece) return [];
+        const own = facts !== given;
+        return [
+          { pieceId, facts, piece, look, thicknessM, answers: own ? null : answers, own, key: keyOf(facts) },
+        ];
+      }),
+    [guide, waiting],
+  );
+  const ask = useRef(new Set<string>());
+  const due = Math.floor(now / 10_000) * 10_000;
+  useEffect(() => {
+    for (const { pieceId, facts, key, own, answers } of cases) {
+      const known = answered[pieceId];
+      const here = known?.key === key ? known.answers : null;
+      const holds = (of: PlanAnswers | null) => of !== null && due < of.holdsUntil;
+      if (!(own || (away && !holds(answers))) || holds(here)) continue;
+      const question = `${pieceId} ${key} ${here === null ? '' : due}`;
+      if (ask.current.has(question)) continue;
+      ask.current.add(question);
+      void planInWorker({ given: facts, now: due }).then(({ plan }) => {
+        ask.current.delete(question);
+        if (plan) setAnswered((before) => ({ ...before, [pieceId]: { key, answers: plan } }));
+      });
+    }
+  }, [cases, away, due, answered]);
+  return useMemo(
+    () =>
+      cases.map(({ pieceId, facts, piece, look, thicknessM, answers, key }): LedPiece => {
+        const here = answered[pieceId];
+        const known = (here?.key === key ? here.answers : null) ?? answers;
+        return {
+          pieceId,
+          name: piece.made.name,
+          piece,
+          look,
+          areaM2: outsideArea(piece.form),
+          wall: {
+            body: facts.body,
+            clayId: piece.made.clayId,
+            thicknessM: thicknessM ?? piece.form.wallM,
+            meanX: known?.now.meanX ?? facts.body.plasticX,
+            carried: piece.carried,
+          },
+          next: known && nextStep(known, now),
+          coming: known ? null : stepByLog(piece),
+        };
+      }),
+    [cases, answered, now],
+  );
+}
+
+const keyOf = ({ entries }: PieceFacts): string => `${entries.length} ${entries.at(-1)?.id ?? ''}`;
