@@ -6,15 +6,40 @@ import type { Layer } from './layer.ts';
 
 describe('the record of a technique', () => {
   const of = (technique: string): Layer => ({ technique }) as Layer;
-  it('counts pieces, those finished, and what went wrong', () => {
+  const plain = { done: {}, made: { clayId: 'red' }, carried: { tubs: ['brown'] } };
+  it('counts pieces, those finished, what went wrong, and by what', () => {
     const records = recordsOf([
-      { done: {}, layers: [of('inlay'), of('sgraffito')], finished: { outcome: 'good', faults: [] } },
-      { done: {}, layers: [of('inlay')], finished: { outcome: 'bad', faults: ['sunk line'] } },
-      { done: {}, layers: [of('inlay'), { ...of('burnish'), dropped: true }], finished: null },
+      { ...plain, layers: [of('inlay'), of('sgraffito')], finished: { outcome: 'good', faults: [] } },
+      {
+        ...plain,
+        made: { clayId: 'buff' },
+        layers: [of('inlay')],
+        finished: { outcome: 'bad', faults: ['sunk line'] },
+      },
+      { ...plain, layers: [of('inlay'), { ...of('burnish'), dropped: true }], finished: null },
     ]);
     expect(records).toEqual({
-      inlay: { pieces: 3, finished: 2, good: 1, faults: [{ word: 'sunk line', times: 1 }], stages: [] },
-      sgraffito: { pieces: 1, finished: 1, good: 1, faults: [], stages: [] },
+      inlay: {
+        pieces: 3,
+        finished: 2,
+        good: 1,
+        faults: [{ word: 'sunk line', times: 1 }],
+        stages: [],
+        clays: [
+          { id: 'red', done: 1, good: 1 },
+          { id: 'buff', done: 1, good: 0 },
+        ],
+        tubs: [{ id: 'brown', done: 2, good: 1 }],
+      },
+      sgraffito: {
+        pieces: 1,
+        finished: 1,
+        good: 1,
+        faults: [],
+        stages: [],
+        clays: [{ id: 'red', done: 1, good: 1 }],
+        tubs: [{ id: 'brown', done: 1, good: 1 }],
+      },
     });
   });
 
@@ -24,6 +49,7 @@ describe('the record of a technique', () => {
       stage,
     });
     const piece = (done: Record<string, ReturnType<typeof step>>) => ({
+      ...plain,
       layers: [
         { ...of('inlay'), id: 'a' },
         { ...of('sgraffito'), id: 'ab' },

@@ -11,6 +11,16 @@ export interface TechniqueRecord {
   faults: { word: string; times: number }[];
   /** How its steps went by the stage of the clay they were done at, the wettest first; left-out ones do not count. */
   stages: { stage: Stage; done: number; good: number }[];
+  /** How finished pieces went by the clay they are of, and by the tubs slip was laid from, the most frequent first. */
+  clays: Tally[];
+  tubs: Tally[];
+}
+
+/** How often something came out, and how often well. */
+export interface Tally {
+  id: string;
+  done: number;
+  good: number;
 }
 
 interface RecordedPiece {
@@ -18,15 +28,25 @@ interface RecordedPiece {
   /** Its steps, each named by its layer first. */
   done: Record<string, { outcome: 'good' | 'mixed' | 'bad' | null; stage: Stage | null }>;
   finished: { outcome: 'good' | 'mixed' | 'bad'; faults: string[] } | null;
+  made: { clayId: string };
+  carried: { tubs: string[] };
 }
 
 /** The record of each technique over the pieces of a studio, by its name. */
 export function recordsOf(pieces: readonly RecordedPiece[]): Record<string, TechniqueRecord> {
   const records: Record<string, TechniqueRecord> = {};
-  for (const { layers, finished, done } of pieces) {
+  for (const { layers, finished, done, made, carried: laid } of pieces) {
     const carried = layers.filter(({ dropped }) => !dropped).map(({ technique }) => technique);
     for (const id of new Set(carried)) {
-      const record = (records[id] ??= { pieces: 0, finished: 0, good: 0, faults: [], stages: [] });
+      const record = (records[id] ??= {
+        pieces: 0,
+        finished: 0,
+        good: 0,
+        faults: [],
+        stages: [],
+        clays: [],
+        tubs: [],
+      });
       record.pieces += 1;
       byStage(
         record,
@@ -35,7 +55,10 @@ export function recordsOf(pieces: readonly RecordedPiece[]): Record<string, Tech
       );
       if (!finished) continue;
       record.finished += 1;
-      if (finished.outcome === 'good') record.good += 1;
+      const good = finished.outcome === 'good';
+      if (good) record.good += 1;
+      tallied(record.clays, made.clayId, good);
+      for (const tub of laid.tubs) tallied(record.tubs, tub, good);
       for (const word of finished.faults) {
         const known = record.faults.find((of) => of.word === word);
         if (known) known.times += 1;
@@ -43,8 +66,18 @@ export function recordsOf(pieces: readonly RecordedPiece[]): Record<string, Tech
       }
     }
   }
-  for (const { faults } of Object.values(records)) faults.sort((a, b) => b.times - a.times);
+  for (const { faults, clays, tubs } of Object.values(records)) {
+    faults.sort((a, b) => b.times - a.times);
+    for (const tallies of [clays, tubs]) tallies.sort((a, b) => b.done - a.done);
+  }
   return records;
+}
+
+function tallied(tallies: Tally[], id: string, good: boolean): void {
+  let of = tallies.find((one) => one.id === id);
+  if (!of) tallies.push((of = { id, done: 0, good: 0 }));
+  of.done += 1;
+  if (good) of.good += 1;
 }
 
 /** Counts the steps of some layers that were said to have gone well or not, by stage. */

@@ -34,6 +34,7 @@ import { sceneOf, wallWords, type Zoom } from './scene.ts';
 import { Parts } from './Parts.tsx';
 import { Places } from './Places.tsx';
 import { Steps } from './Steps.tsx';
+import { WentWrong } from './WentWrong.tsx';
 import { useTrial } from './useTrial.ts';
 import { Moves, TrialChoice, triedWords } from './WhatIf.tsx';
 import { useCase, usePlan } from './usePlan.ts';
@@ -255,6 +256,7 @@ function PieceView({ plan, given, nights, acts, look, now }: PieceViewProps) {
       <Section title="Steps">
         <Steps plan={plan} now={now} zone={zone} />
       </Section>
+      <WentWrong facts={given} now={shownAt} />
       <PieceLog piece={piece} acts={acts} now={now} zone={zone} checks={checksWords(plan)} />
     </>
   );

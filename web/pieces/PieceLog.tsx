@@ -129,6 +129,12 @@ function entryWords(
       return `${stepName(e.body.refs)} left out${e.body.reason ? `. ${e.body.reason}` : ''}`;
     case 'piece.checked':
       return `Checked: ${stageName(e.body.stage)}`;
+    case 'piece.sampled':
+      return `Checked by its like${e.body.stage ? `: ${stageName(e.body.stage)}` : ''}`;
+    case 'piece.faulted':
+      return `Went wrong: ${e.body.fault}`;
+    case 'piece.grouped':
+      return e.body.groups.length > 0 ? 'Put into a group' : 'Taken out of its groups';
     case 'piece.weighed':
       return `Weighed: ${formatQuantity('mass', e.body.massKg - e.body.tareKg, units)}`;
     case 'piece.noted':

@@ -16,7 +16,8 @@ import { useStudio } from '../frame/maker.ts';
 import { ask } from '../frame/server.ts';
 import { faded, slab } from '../frame/theme.ts';
 import { stacked } from '../pieces/Steps.tsx';
-import { recordWords, stagesWords } from './recordWords.ts';
+import { useShelf } from '../slips/shelf.ts';
+import { recordWords, stagesWords, talliesWords } from './recordWords.ts';
 import { useOwnTechniques, useTechniques } from './useTechniques.ts';
 
 /** One technique: what it gives, its windows, its steps, its schools side by side, what goes wrong, its record. */
@@ -28,6 +29,7 @@ export function Technique() {
   const own = useOwnTechniques();
   const technique = own.find((of) => of.id === id) ?? known.find((of) => of.id === id);
   const { data: studio } = useStudio();
+  const { data: shelf } = useShelf();
   if (!technique && !studio) return null;
   if (!technique)
     return <Trouble>There is no technique of that name: go back to Techniques and pick one.</Trouble>;
@@ -121,6 +123,18 @@ export function Technique() {
           </Box>
         )}
         {record && record.stages.length > 0 && <Box>By the stage of the clay: {stagesWords(record)}.</Box>}
+        {record && record.clays.length > 0 && (
+          <Box>
+            By clay:{' '}
+            {talliesWords(record.clays, (id) => studio?.clays.find((clay) => clay.id === id)?.set.name)}.
+          </Box>
+        )}
+        {record && record.tubs.length > 0 && (
+          <Box>
+            By tub:{' '}
+            {talliesWords(record.tubs, (id) => shelf?.tubs.find(({ tub }) => tub.id === id)?.tub.made.name)}.
+          </Box>
+        )}
         <Box sx={{ mt: 1 }}>At hand: {technique.tools.join(', ').toLowerCase()}.</Box>
       </Section>
       {cautions.length > 0 && (
