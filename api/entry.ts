@@ -175,6 +175,32 @@ export const bodies = {
     dueAt: instant.nullable(),
   }),
   'group.closed': z.object({ reason: note }),
+  'kiln.set': z.object({
+    name: name('The name'),
+    volumeM3: within(
+      'The room of a kiln',
+      0.001,
+      20,
+      'between 1 litre and 20 m³',
+      'width by depth by height.',
+    ),
+    holdsS: within(
+      'A firing',
+      3600,
+      30 * 86_400,
+      'between an hour and 30 days',
+      'from loading to unloading.',
+    ),
+  }),
+  'load.set': z.object({
+    kilnId: id,
+    pieces: z.array(id).max(400, 'At most 400 pieces in a load.'),
+    to: z.enum(['bisque', 'glazed']),
+    cone: words('The cone', 8).min(1, 'To which cone?'),
+    over: z.boolean(),
+  }),
+  'load.loaded': z.strictObject({}),
+  'load.unloaded': z.strictObject({}),
   'guide.set': z.object({
     pieces: z.array(id).max(MOST_LED, `At most ${MOST_LED} pieces are led at once: choose fewer.`),
     over: z.boolean(),

@@ -169,6 +169,10 @@ const coatGravity = gravity.min(
   'A coat of SG below 1.02 is water with hardly any slip in it: measure it again, or log a mist.',
 );
 
+const kept = z
+  .string()
+  .regex(/^[0-9a-f]{64}$/, 'The photograph is not named by its checksum: take it in again.');
+
 export const pieceBodies = {
   'piece.made': pieceBegun.extend({ layers }),
   'piece.corrected': pieceBegun.extend({ madeAt: instant }),
@@ -207,6 +211,9 @@ export const pieceBodies = {
     refs: refs.min(1, 'After which step was it seen?'),
     what: words('What was seen', 120).min(1, 'What was seen?'),
   }),
+  'piece.coded': z.object({ code: words('The code', 12).min(1, 'Type the code that is cut in.') }),
+  'piece.pictured': z.object({ file: kept, thumb: kept }),
+  'piece.handed': z.object({ note }),
   'piece.faulted': z.object({ refs, fault: words('The fault', 80).min(1, 'What went wrong?') }),
   'piece.left-out': z.object({ refs: refs.min(1, 'Which step was left out?'), reason: note }),
 };

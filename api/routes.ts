@@ -8,6 +8,9 @@ import type { PlanAnswers } from '../core/plan/plan.ts';
 import type { Due } from '../core/plan/due.ts';
 import type { Ribbon } from '../core/plan/ribbon.ts';
 import type { Look } from '../core/piece/look.ts';
+import type { StepRef } from '../core/technique/layer.ts';
+import type { SharedStep } from '../core/technique/technique.ts';
+import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { GroupState, GuideState } from '../core/log/group.ts';
 import type { NextStep } from '../core/plan/next.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
@@ -23,6 +26,8 @@ import type { ShownAct } from '../core/log/ledger.ts';
 import type { TechniqueRecord } from '../core/technique/record.ts';
 import type { StudioState } from '../core/log/studio.ts';
 import type { Instant } from '../core/units/quantity.ts';
+
+export type * from './taking.ts';
 
 /** What the routes answer. Errors are problem details (RFC 9457) with `code` and `field`. */
 
@@ -145,6 +150,13 @@ export interface PieceRow {
   clayName: string;
   groups: string[];
   stand: PieceState['stand'];
+  /** What is cut into it, and when it was handed in. */
+  code: string | null;
+  handedAt: Instant | null;
+  /** Until when it can be carried about: then it is drier than stiff leather-hard; null where that is days off. */
+  carryBy: Instant | null;
+  /** Whether its core is dry enough for the kiln, and when it is if not; null where that is not known, or fired. */
+  kiln: { dry: boolean; dryAt: Instant | null } | null;
   look: Look;
   clay: { wetColour: string; dryColour: string };
   /** How wet it looks over the coming two days; null where that is still being worked out, and of fired ware. */
@@ -186,6 +198,23 @@ export interface PieceAnswer {
 export interface GuideAnswer {
   over: boolean;
   pieces: (PieceAnswer & { pieceId: string })[];
+}
+
+/** A piece on its way through the kiln, by its log alone. */
+export interface KilnRow extends PieceRow {
+  /** The step that comes next; null where all are done. */
+  asks: { name: string; shared: SharedStep | null; refs: StepRef[] } | null;
+  /** The firing that it is for: what unloading it does. */
+  fires: StepRef[];
+}
+
+/** GET /api/kiln */
+export interface KilnAnswer {
+  kilns: KilnState[];
+  /** Those not unloaded yet, and the last few that were, the newest first. */
+  loads: LoadState[];
+  /** Every piece that is not finished. */
+  rows: KilnRow[];
 }
 
 /** GET /api/shelf */
@@ -297,48 +326,3 @@ export interface RoomMeasured {
 
 /** GET /api/rooms: by room; rooms that were never measured are left out. */
 export type RoomsAnswer = Record<string, RoomMeasured>;
-
-/** POST /api/files */
-export interface FileAnswer {
-  file: string;
-  bytes: number;
-}
-
-export interface ReadingsQuestion {
-  ask: 'dayFirst' | 'columns' | 'fahrenheit';
-  text: string;
-  options: { label: string; answer: unknown }[];
-}
-
-/** POST /api/readings/preview */
-export interface ReadingsPreview {
-  encoding: string;
-  delimiter: string;
-  headers: string[];
-  columns: { time: number; celsius: number; humidity: number } | null;
-  questions: ReadingsQuestion[];
-  goodRows: number;
-  badRows: { line: number; message: string }[];
-  badCount: number;
-  sample: { at: Instant; celsius: number; humidity: number }[];
-  from: Instant | null;
-  to: Instant | null;
-  notes: string[];
-}
-
-/** POST /api/import */
-export interface ImportAnswer {
-  acts: number;
-  alreadyHere: number;
-  files: number;
-  /** What is set here and was set otherwise there: kept as it is here. */
-  settingsKept: string[];
-}
-
-/** GET /api/import: how far the running import is; null where none runs. DELETE stops it while it is read or checked. */
-export interface ImportProgress {
-  phase: 'reading' | 'checking' | 'keeping';
-  /** Acts done in this phase, and of how many. */
-  done: number;
-  of: number | null;
-}

@@ -64,8 +64,9 @@ export function pieces(make: Make): Entry[][] {
     outcome: Outcome,
     faults: string[],
     note: string,
+    { room, carvedLater = 0 }: { room?: string; carvedLater?: number } = {},
   ): Entry[][] => [
-    made(id, days, '10:00', { name, form }),
+    made(id, days, '10:00', { name, form, ...(room && { roomId: room }) }),
     covered(id, days, '14:30', 'tight'),
     covered(id, days - 1, '09:00', 'open'),
     [
@@ -76,7 +77,7 @@ export function pieces(make: Make): Entry[][] {
       }),
     ],
     ...threeCoats(id, days - 1, ['10:10', '10:16', '10:24'], 'tub-harbour'),
-    ...carved(id, days - 1, ['15:10', '15:40'], outcome),
+    ...carved(id, days - 1 - carvedLater, ['15:10', '15:40'], outcome),
     ...fired(id, days - 3, outcome === 'bad' ? 'bad' : 'good'),
     [entry('piece.finished', id, days - 7, '16:00', { outcome, faults, note })],
   ];
@@ -131,6 +132,7 @@ export function pieces(make: Make): Entry[][] {
       'bad',
       ['chipped lines', 'flaking or peeling coat'],
       'Carved a day too late: the loft had dried it.',
+      { room: 'room-loft', carvedLater: 1 },
     ),
     ...whole(
       'piece-pig-crabs',

@@ -45,6 +45,7 @@ export function studioEntries({ entry }: Make): Entry[] {
     entry('maker.set', 'maker-default', 40, '09:02', { name: 'Odo', units, scaleStepKg: 1e-4 }),
     entry('clay.set', 'clay-default', 40, '09:05', sandClay),
     entry('clay.set', 'clay-buff', 40, '09:06', paleClay),
+    entry('kiln.set', 'kiln-back', 39, '09:20', { name: 'Back kiln', volumeM3: 0.11, holdsS: 172_800 }),
     entry('technique.set', numerals.id, 39, '09:10', numerals),
   ];
 }

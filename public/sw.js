@@ -6,7 +6,10 @@ self.addEventListener('install', (event) => {
   event.waitUntil(
     caches
       .open(KEPT)
-      .then((kept) => kept.add('/'))
+      .then(async (kept) => {
+        const { files } = await (await fetch('/assets.json')).json();
+        await kept.addAll(['/', ...files]);
+      })
       .then(() => self.skipWaiting()),
   );
 });

@@ -1,4 +1,4 @@
-import { cpSync, mkdirSync, rmSync } from 'node:fs';
+import { cpSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { build as bundle } from 'esbuild';
 import { root, tool } from './run.mjs';
 import { weigh } from './weight.mjs';
@@ -29,6 +29,9 @@ export async function buildNode() {
 
 export function buildWeb() {
   tool('vite', ['build', '--logLevel', 'warn']);
+  // what a tablet keeps of the program, to open without the studio's computer
+  const files = readdirSync(`${root}dist/web/assets`).map((name) => `/assets/${name}`);
+  writeFileSync(`${root}dist/web/assets.json`, JSON.stringify({ files }));
   weigh();
 }
 

@@ -13,6 +13,7 @@ import { choresHere, type Chores } from './chores/chores.ts';
 import type { Plans } from './planning/plans.ts';
 import { actRoutes } from './routes/acts.ts';
 import { archiveRoutes } from './routes/archive.ts';
+import { photoRoutes } from './routes/photos.ts';
 import { readingsRoutes } from './routes/readings.ts';
 import { formatRoutes } from './routes/formats.ts';
 import { labelRoutes } from './routes/labels.ts';
@@ -86,6 +87,7 @@ function apiRoutes(
     formatRoutes(store, shelf, files, clock),
     actRoutes(store),
     readingsRoutes(files),
+    photoRoutes(files),
     sensorRoutes(sensors),
     archiveRoutes(store, files, importer, clock),
   );
@@ -102,9 +104,10 @@ function apiRoutes(
 /** Every page is the application; its HTML carries the nonce of its response. */
 function serveWeb(app: Express, folder: string): void {
   const index = join(folder, 'index.html');
-  app.get('/sw.js', (_request, response) => {
-    response.set('cache-control', 'no-store').type('js').sendFile(join(folder, 'sw.js'));
-  });
+  for (const name of ['sw.js', 'assets.json'])
+    app.get(`/${name}`, (_request, response) => {
+      response.set('cache-control', 'no-store').sendFile(join(folder, name));
+    });
   app.use(express.static(folder, { index: false, immutable: true, maxAge: '1y' }));
   app.get('/{*path}', (request, response) => {
     if (!existsSync(index) || !request.accepts('html'))

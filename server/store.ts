@@ -252,6 +252,8 @@ async function readingsOrProblem(
 ): Promise<{ brought: ReadingsByAct } | { problem: Problem }> {
   const brought: ReadingsByAct = new Map();
   for (const [i, entry] of act.entries.entries()) {
+    const gone = missingPhoto(entry, files);
+    if (gone) return { problem: { ...gone, field: `entries.${i}.${gone.field}` } };
     if (entry.kind !== 'readings.taken') continue;
     const outcome = await meansOfEntry(entry, files);
     if (!outcome.ok)
@@ -262,6 +264,15 @@ async function readingsOrProblem(
     brought.set(act.id, means);
   }
   return { brought };
+}
+
+/** A photograph that an entry names and that did not arrive. */
+function missingPhoto(entry: AnyEntry, files: FileStore): Problem | null {
+  if (entry.kind !== 'piece.pictured') return null;
+  const field = (['file', 'thumb'] as const).find((name) => !files.has(entry.body[name]));
+  return field
+    ? problem('no-such-file', `body.${field}`, 'The photograph did not arrive: take it in again.')
+    : null;
 }
 
 /** The same for acts that are in the journal: of a file that is gone or cannot be read nothing comes. */

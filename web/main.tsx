@@ -34,6 +34,8 @@ const router = createBrowserRouter([
     HydrateFallback: () => null,
     children: [
       { index: true, lazy: lazily('Bench') },
+      { path: 'kiln', lazy: lazily('Kiln') },
+      { path: 'hand-in/:code?', lazy: lazily('HandIn') },
       { path: 'tonight', lazy: lazily('Tonight') },
       { path: 'pieces', lazy: lazily('Pieces') },
       {

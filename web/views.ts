@@ -2,6 +2,8 @@
 export const views = {
   Bench: async () => (await import('./bench/Bench.tsx')).Bench,
   Guide: async () => (await import('./guide/Guide.tsx')).Guide,
+  Kiln: async () => (await import('./kiln/Kiln.tsx')).Kiln,
+  HandIn: async () => (await import('./kiln/HandIn.tsx')).HandIn,
   Tonight: async () => (await import('./bench/Tonight.tsx')).Tonight,
   Pieces: async () => (await import('./pieces/Pieces.tsx')).Pieces,
   NewPiece: async () => (await import('./pieces/NewPiece.tsx')).NewPiece,
@@ -35,7 +37,15 @@ export const views = {
 export const lazily = (name: keyof typeof views) => async () => ({ Component: await views[name]() });
 
 /** What places answer from: fetched ahead, so that each opens offline too. */
-const answers = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf', '/api/bins', '/api/techniques'];
+const answers = [
+  '/api/studio',
+  '/api/bench',
+  '/api/pieces',
+  '/api/shelf',
+  '/api/bins',
+  '/api/techniques',
+  '/api/kiln',
+];
 
 /**
  * Loads every view ahead, one after another, and what the places answer from, so that each opens and logs offline.

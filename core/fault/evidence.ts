@@ -1,5 +1,6 @@
 import { signAt } from '../coat/sign.ts';
 import { consistencyFor } from '../slip/consistency.ts';
+import { KILN_DRY_X } from '../technique/kiln.ts';
 import { MINUTE } from '../units/quantity.ts';
 import type { Does, Effect } from '../technique/technique.ts';
 import type { DeedThen, PieceHistory } from './history.ts';
@@ -140,17 +141,14 @@ export const rushed: Judge = ({ shrankWithinH }) => {
   return shrankWithinH < 8 ? pro(`${words}.`, (8 - shrankWithinH) / 8) : contra(`${words}.`);
 };
 
-/** Kiln-dry is so much water in the core, kg/kg. From memory. */
-const KILN_DRY = 0.015;
-
 /** The core held water when it was loaded or fired. */
 export const firedWet: Judge = (history) => {
   const [deed] = done(history, 'fire');
   const loaded = history.deeds.find(({ step }) => /load/i.test(step));
   const of = loaded ?? deed;
   if (!of) return silent('No firing is in the record.');
-  const words = `Its core held ${(100 * of.coreX).toFixed(1)} % water when ${of.step.toLowerCase()} was logged; ${100 * KILN_DRY} % is kiln-dry`;
-  return of.coreX > KILN_DRY ? pro(`${words}.`, (of.coreX - KILN_DRY) / 0.03) : contra(`${words}.`);
+  const words = `Its core held ${(100 * of.coreX).toFixed(1)} % water when ${of.step.toLowerCase()} was logged; ${100 * KILN_DRY_X} % is kiln-dry`;
+  return of.coreX > KILN_DRY_X ? pro(`${words}.`, (of.coreX - KILN_DRY_X) / 0.03) : contra(`${words}.`);
 };
 
 /** The wall was too dry, or piece and part too far apart, to be joined. */

@@ -39,7 +39,14 @@ const endings: EntryKind[] = [
   'batch.abandoned',
   'trial.ended',
 ];
-const after: EntryKind[] = ['piece.noted', 'piece.faulted', 'piece.grouped', 'tub.noted'];
+const after: EntryKind[] = [
+  'piece.noted',
+  'piece.faulted',
+  'piece.grouped',
+  'piece.coded',
+  'piece.pictured',
+  'tub.noted',
+];
 /** How an ending is called, as a code and in words. */
 const ended: Partial<Record<EntryKind, { code: string; words: string }>> = {
   'tub.discarded': { code: 'discarded', words: 'was discarded' },

@@ -1,6 +1,7 @@
 import { problem, type Problem } from '../units/problem.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Admission, Rule, Rules } from './admission.ts';
+import { kilnRules } from './admitKiln.ts';
 import { pieceRules } from './admitPiece.ts';
 import { shelfRules } from './admitShelf.ts';
 import { studioRules } from './admitStudio.ts';
@@ -14,7 +15,7 @@ import { referencesOf } from './references.ts';
 /** A tablet's clock may run this far ahead of the studio's. */
 export const AHEAD_ALLOWED = 10 * MINUTE;
 
-const rules: Rules = { ...pieceRules, ...tubRules, ...shelfRules, ...studioRules };
+const rules: Rules = { ...kilnRules, ...pieceRules, ...tubRules, ...shelfRules, ...studioRules };
 
 /**
  * Whether an act can be taken into the log: all that it says and names is checked against the log as the act itself

@@ -6,7 +6,8 @@ import type { Layer } from '../technique/layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { foundingProblem, lifeProblem, type Admission, type Rule, type Rules } from './admission.ts';
 import { entriesOf, type Entry, type EntryKind, type EntryOf, type PieceBegun } from './entry.ts';
-import { entriesAbout } from './ledger.ts';
+import { codeProblem } from './code.ts';
+import { entriesAbout, subjectsOf } from './ledger.ts';
 import { deedProblem, stepProblem } from './admitDeed.ts';
 import { foldPiece, type PieceState } from './piece.ts';
 import { CLOCKS_DIFFER, instantOf } from './moment.ts';
@@ -85,9 +86,28 @@ export const pieceRules: Pick<Rules, PieceKind> = {
         ),
   ),
   'piece.noted': of(),
+  'piece.coded': (entry, admission) =>
+    codeProblem(entry.body.code) ?? codeTaken(entry, admission) ?? of<'piece.coded'>()(entry, admission),
+  'piece.handed': of(),
+  'piece.pictured': of(),
   'piece.faulted': of(({ body }, piece, entries) => stepProblem(piece, entries, body.refs)),
   'piece.finished': of(),
 };
+
+/** Two pieces of one code cannot be told apart at the kiln. */
+function codeTaken({ subject, body }: EntryOf<'piece.coded'>, { ledger }: Admission): Problem | null {
+  for (const id of subjectsOf(ledger, 'piece.coded')) {
+    if (id === subject) continue;
+    const other = foldPiece(id, entriesAbout(ledger, 'piece', id));
+    if (other && !other.finished && other.code === body.code)
+      return problem(
+        'code-taken',
+        'body.code',
+        `“${other.made.name}” has the code ${body.code} already: give this one another.`,
+      );
+  }
+  return null;
+}
 
 function placeProblem({ made, stand }: PieceState, { place }: Entry): Problem | null {
   const places = placesOf(made.form, stand, made.attachmentM).map((p) => p.place);

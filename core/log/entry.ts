@@ -161,6 +161,24 @@ export interface RoomSet {
   guarded?: true | undefined;
 }
 
+export interface KilnSet {
+  name: string;
+  /** Room for ware, m³. */
+  volumeM3: number;
+  /** From loading to unloading a firing usually takes it, s. */
+  holdsS: number;
+}
+
+/** Pieces gathered for one firing. */
+export interface LoadSet {
+  kilnId: string;
+  pieces: string[];
+  to: 'bisque' | 'glazed';
+  cone: string;
+  /** Given up before it was loaded. */
+  over: boolean;
+}
+
 /** Pieces that belong together: of a class, or of an order. */
 export interface GroupSet {
   name: string;
@@ -192,6 +210,12 @@ export interface EntryBodies {
   /** Another of its kind, made, kept and treated alike, was checked: what was found of that one. */
   'piece.sampled': { of: string; stage: Stage | null; answers: Answers | null };
   'piece.weighed': PieceWeighed;
+  /** What is cut into it: no other piece on the bench has the same. */
+  'piece.coded': { code: string };
+  /** It was handed in to be fired by others. */
+  'piece.handed': { note: string };
+  /** A photograph and its small copy, each by the SHA-256 of its file. */
+  'piece.pictured': { file: string; thumb: string };
   /** What was seen to go wrong after a step, in words. */
   'piece.faulted': { refs: StepRef[]; fault: string };
   'piece.noted': { text: string };
@@ -239,6 +263,10 @@ export interface EntryBodies {
   'group.set': GroupSet;
   /** It is done with: its pieces stay as they are. */
   'group.closed': { reason: string };
+  'kiln.set': KilnSet;
+  'load.set': LoadSet;
+  'load.loaded': Record<string, never>;
+  'load.unloaded': Record<string, never>;
   /** Pieces that are led through their steps together, on whichever tablet. */
   'guide.set': { pieces: string[]; over: boolean };
   'readings.taken': ReadingsTaken;

@@ -22,6 +22,10 @@ export interface PieceState {
   cover: Cover;
   stand: Stand;
   roomId: string;
+  /** What is cut into it; null where nothing is. */
+  code: string | null;
+  /** When it was handed in to be fired; null while it was not. */
+  handedAt: Instant | null;
   /** Groups that it is in. */
   groups: string[];
   parts: PartState[];
@@ -68,6 +72,8 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
     cover: start.cover,
     stand: start.stand,
     roomId: start.roomId,
+    code: null,
+    handedAt: null,
     groups: [],
     parts: [],
     fired: start.fired ?? 'raw',
@@ -105,6 +111,12 @@ function apply(state: PieceState, entry: Entry): void {
       return;
     case 'piece.grouped':
       state.groups = entry.body.groups;
+      return;
+    case 'piece.coded':
+      state.code = entry.body.code;
+      return;
+    case 'piece.handed':
+      state.handedAt = at;
       return;
     case 'piece.routed':
       state.layers = entry.body.layers;

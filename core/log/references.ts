@@ -98,6 +98,13 @@ const references: { [K in EntryKind]: (entry: EntryOf<K>) => Reference[] } = {
   ],
   'trial.dosed': none,
   'trial.ended': none,
+  'piece.coded': none,
+  'piece.handed': none,
+  'piece.pictured': none,
+  'kiln.set': none,
+  'load.set': ({ body }) => to('kiln', body.kilnId, 'body.kilnId'),
+  'load.loaded': none,
+  'load.unloaded': none,
   'group.set': none,
   'group.closed': none,
   // a guide rests on nothing: what is gone from it is left out

@@ -22,6 +22,18 @@ export function ribbonFrom({ at, moisture, rim, foot }: Ribbon, now: Instant): R
   return { at: of(at), moisture: of(moisture), rim: of(rim), foot: of(foot) };
 }
 
+/** Clay goes pale here; see `wetness`. */
+const PALE = 0.5;
+
+/**
+ * When a wall is done being stiff leather-hard: from then on it is carried about wrapped, or not at all.
+ * @returns null where that does not come within what was looked ahead; a moment gone by where it is so already
+ */
+export function carriedUntil({ at, moisture }: Ribbon): Instant | null {
+  const k = moisture.findIndex((wet) => wet < PALE);
+  return k < 0 ? null : at[k]!;
+}
+
 /** How wet each part of a piece looks: 0 dry, 1 wet. */
 export interface Wet {
   wall: number;

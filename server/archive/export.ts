@@ -2,7 +2,7 @@ import { Readable } from 'node:stream';
 import { ZipArchive } from 'archiver';
 import type { Response } from 'express';
 import { DateTime } from 'luxon';
-import type { RecordedAct } from '../../core/log/entry.ts';
+import type { Entry, RecordedAct } from '../../core/log/entry.ts';
 import type { FileStore } from '../files.ts';
 import { csvRows } from '../formats/csv.ts';
 import { FORMAT, FORMAT_VERSION } from '../chores/archive.ts';
@@ -26,16 +26,23 @@ export async function sendExport(
   const head = { format: FORMAT, version: FORMAT_VERSION, exportedAt: new Date(now).toISOString() };
   zip.append(Readable.from(studioJson(head, store.ledger.acts)), { name: 'studio.json' });
   zip.append(Readable.from(readingsCsv(store)), { name: 'readings.csv' });
-  for (const file of filesNamed(store)) zip.file(files.path(file), { name: `files/${file}` });
+  for (const file of filesNamed(store))
+    if (files.has(file)) zip.file(files.path(file), { name: `files/${file}` });
   await zip.finalize();
 }
 
 function filesNamed(store: Store): Set<string> {
-  const named = store.ledger.acts.flatMap((act) =>
-    act.entries.flatMap((e) => (e.kind === 'readings.taken' ? [e.body.file] : [])),
-  );
+  const named = store.ledger.acts.flatMap((act) => act.entries.flatMap((e) => filesOf(e)));
   return new Set(named);
 }
+
+/** The files that an entry names. */
+const filesOf = (e: Entry): string[] =>
+  e.kind === 'readings.taken'
+    ? [e.body.file]
+    : e.kind === 'piece.pictured'
+      ? [e.body.file, e.body.thumb]
+      : [];
 
 /** The log as JSON, act by act. */
 function* studioJson(head: object, acts: RecordedAct[]): Generator<string> {

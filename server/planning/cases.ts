@@ -1,14 +1,9 @@
 import { createHash } from 'node:crypto';
 import { meansOver } from '../../core/drying/series.ts';
 import type { Prior } from '../../core/forecast/prior.ts';
-import {
-  entriesOf,
-  type Entry,
-  type EntryKind,
-  type SlipLaid,
-  type SubjectKind,
-} from '../../core/log/entry.ts';
+import { entriesOf, type Entry, type SlipLaid, type SubjectKind } from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/folds.ts';
+import { tellsNothing } from '../../core/log/tellsNothing.ts';
 import { groupsOf } from '../../core/log/group.ts';
 import { actsNaming, revisionOf, stands, subjectsOf } from '../../core/log/ledger.ts';
 import { foldPiece, tubsNamed, type PieceState } from '../../core/log/piece.ts';
@@ -175,9 +170,6 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
     airMark: (asked) => digest([...roomsOf(asked)].map((id) => store.readingsMark(id))),
   };
 }
-
-/** What no plan rests on. */
-const tellsNothing: EntryKind[] = ['piece.noted', 'piece.faulted', 'piece.grouped'];
 
 /**
  * From when on measured air can still be felt in a wall: where nothing was logged for long, it has come to balance with

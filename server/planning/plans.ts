@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import type { BenchRow, LearningAnswer, PiecesAnswer, PiecesQuery } from '../../api/index.ts';
+import type { BenchRow, KilnAnswer, LearningAnswer, PiecesAnswer, PiecesQuery } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { groupsOf } from '../../core/log/group.ts';
 import type { Look } from '../../core/piece/look.ts';
@@ -16,7 +16,7 @@ import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store.ts';
 import { createCases } from './cases.ts';
-import { clayName, headOf, pieceRow, plannedOf, roomName } from './rows.ts';
+import { clayName, headOf, kilnRow, pieceRow, plannedOf, roomName } from './rows.ts';
 import { createLine } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
@@ -25,6 +25,8 @@ import type { Planner } from './planner.ts';
 export interface Plans {
   bench: (now: Instant) => Promise<BenchRow[]>;
   pieces: (query: PiecesQuery, now: Instant) => PiecesAnswer;
+  /** Every unfinished piece with the step it asks for. */
+  forKiln: (now: Instant) => KilnAnswer['rows'];
   /** As it is seen; null where it does not stand. */
   lookOf: (pieceId: string) => Look | null;
   counted: () => number;
@@ -196,6 +198,12 @@ export function createPlans({
       Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
       learning.study();
       return rows;
+    },
+    forKiln: (now) => {
+      const night = comingNight(store.studio().studio, now);
+      return cases
+        .unfinished()
+        .map((piece) => kilnRow(piece, pieceRow(piece, knownOf(piece), { store, cases, now, night })));
     },
     lookOf: (id) => {
       const piece = cases.piece(id);

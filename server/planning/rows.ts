@@ -1,10 +1,11 @@
-import type { BenchPiece, BenchRow, PieceRow } from '../../api/index.ts';
+import type { BenchPiece, BenchRow, KilnRow, PieceRow } from '../../api/index.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { doneOf, routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
 import { coverFor, dueOf } from '../../core/plan/due.ts';
-import { ribbonFrom } from '../../core/plan/ribbon.ts';
+import { KILN_DRY_X } from '../../core/technique/kiln.ts';
+import { carriedUntil, ribbonFrom } from '../../core/plan/ribbon.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { stateName } from '../../core/plan/plan.ts';
@@ -75,6 +76,14 @@ export interface Night {
   morning: Instant;
 }
 
+/** Whether its core is dry enough for the kiln, and when it will be. */
+function kilnDry({ answers: { now, gates } }: PlanKept): PieceRow['kiln'] {
+  const loading = gates.find(({ planned }) => planned.step.needs.some(({ kind }) => kind === 'kiln-dry'));
+  const need = loading?.planned.step.needs.find(({ kind }) => kind === 'kiln-dry');
+  const dry = now.coreX <= (need?.kind === 'kiln-dry' ? need.wettestX : KILN_DRY_X);
+  return { dry, dryAt: dry ? null : (loading?.opens ?? null) };
+}
+
 /** A piece among all, with what is known of it at a moment. */
 export function pieceRow(
   piece: PieceState,
@@ -96,6 +105,10 @@ export function pieceRow(
     clayName: clayName(store, piece.made.clayId),
     groups: piece.groups,
     stand: piece.stand,
+    code: piece.code,
+    handedAt: piece.handedAt,
+    carryBy: known && dries ? carriedUntil(known.ribbon) : null,
+    kiln: known && dries ? kilnDry(known) : null,
     look: cases.look(piece),
     clay: { wetColour, dryColour },
     wet: known && dries ? known.ribbon : null,
@@ -111,5 +124,19 @@ export function pieceRow(
     doneSteps: needed.filter((step) => doneOf(piece, step)).length,
     steps: needed.length,
     stageName: known && stateName(known.answers.now),
+  };
+}
+
+/** What of a piece the kiln is concerned with, by its log alone. */
+export function kilnRow(piece: PieceState, row: PieceRow): KilnRow {
+  const open = routeOf(piece).planned.filter(
+    (planned) => !planned.optional && doneOf(piece, planned) === null,
+  );
+  const [next] = open;
+  const firing = open.find(({ step }) => step.shared === 'bisque' || step.shared === 'glost');
+  return {
+    ...row,
+    asks: next ? { name: next.step.name, shared: next.step.shared ?? null, refs: next.refs } : null,
+    fires: firing?.refs ?? [],
   };
 }

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type {
   BenchAnswer,
   GuideAnswer,
+  KilnAnswer,
   LearningCasesAnswer,
   PieceAnswer,
   PiecesAnswer,
@@ -16,6 +17,7 @@ import type { Plans } from '../planning/plans.ts';
 import type { Shelf } from '../shelf.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { groupsOf, guidesOf } from '../../core/log/group.ts';
+import { kilnsOf, loadsOf } from '../../core/log/load.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { logOf } from '../../core/log/ledger.ts';
 import type { Store } from '../store.ts';
@@ -123,6 +125,18 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
         message: 'This piece is not in the log: go back to Pieces.',
       });
     response.json(await pieceAnswer(id));
+  });
+
+  router.get('/kiln', async (_request, response) => {
+    await plans.bench(clock.now());
+    const all = loadsOf(store.ledger).filter(({ set }) => !set.over);
+    const open = all.filter(({ unloadedAt }) => unloadedAt === null);
+    const done = all.filter(({ unloadedAt }) => unloadedAt !== null).slice(0, 5);
+    response.json({
+      kilns: kilnsOf(store.ledger),
+      loads: [...open, ...done],
+      rows: plans.forKiln(clock.now()),
+    } satisfies KilnAnswer);
   });
 
   router.get('/guides/:id', async (request, response) => {

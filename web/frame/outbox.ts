@@ -16,7 +16,7 @@ import { upcast, type AnyAct } from '../../core/log/upcast.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { deviceNow, studioNow } from './clock.ts';
 import { currentMaker } from './maker.ts';
-import { post, ServerProblem } from './server.ts';
+import { ask, post, ServerProblem } from './server.ts';
 
 /** Everything that is logged goes through here: first onto this device, then to the studio, in order. */
 export interface Waiting {
@@ -35,6 +35,8 @@ export type Outcome =
   | { kind: 'refused'; problem: ProblemDetails };
 
 const STORE = 'acts';
+/** Files that acts name, by their checksums. */
+const FILES = 'files';
 const RETRY_MS = 5_000;
 
 let waiting: Waiting[] = [];
@@ -42,9 +44,28 @@ let sending: Promise<void> | null = null;
 let retry: ReturnType<typeof setTimeout> | null = null;
 const listeners = new Set<() => void>();
 const sentListeners = new Set<() => void>();
-const database: Promise<IDBPDatabase> = openDB('kosmema-outbox', 1, {
-  upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'order', autoIncrement: true }),
+const database: Promise<IDBPDatabase> = openDB('kosmema-outbox', 2, {
+  upgrade: (db, before) => {
+    if (before < 1) db.createObjectStore(STORE, { keyPath: 'order', autoIncrement: true });
+    db.createObjectStore(FILES);
+  },
 });
+
+/** Keeps a file on this device until an act that names it was taken by the studio. */
+export const keepFile = async (name: string, blob: Blob): Promise<void> =>
+  void (await (await database).put(FILES, blob, name));
+
+const filesNamed = ({ entries }: Act): string[] =>
+  entries.flatMap((e) => (e.kind === 'piece.pictured' ? [e.body.file, e.body.thumb] : []));
+
+/** Sends what an act names ahead of it; what the studio has already does no harm. */
+async function sendFiles(act: Act): Promise<void> {
+  const db = await database;
+  for (const name of filesNamed(act)) {
+    const blob = (await db.get(FILES, name)) as Blob | undefined;
+    if (blob) await ask('/api/photos', { method: 'POST', body: blob });
+  }
+}
 
 function show(next: Waiting[]): void {
   waiting = next;
@@ -170,8 +191,10 @@ const MOST_TRIES = 6;
 async function send({ order, act, words, tries = 0 }: Waiting): Promise<boolean> {
   const db = await database;
   try {
+    await sendFiles(act);
     await post<ActAnswer>('/api/acts', act);
     await db.delete(STORE, order);
+    for (const name of filesNamed(act)) await db.delete(FILES, name);
     for (const listener of sentListeners) listener();
     return true;
   } catch (error) {

@@ -7,7 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { afterEach, vi } from 'vitest';
 import { act as actSchema } from '../../api/entry.ts';
 import { CLOCK_HEADER } from '../../api/routes.ts';
-import { whyNot } from '../../core/log/admit.ts';
+import { allAgainst } from '../../core/log/admit.ts';
 import { entriesOf, type Act, type Entry, type EntryKind, type EntryOf } from '../../core/log/entry.ts';
 import { asToday, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
 import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.ts';
@@ -76,10 +76,12 @@ export function testStudio(...before: Entry[]): TestStudio {
 
   const acted = (body: unknown): Response => {
     const parsed = actSchema.safeParse(body);
-    const refused = parsed.success
-      ? whyNot(ledger, parsed.data as Act, NOON)
-      : { code: 'invalid', field: '', message: parsed.error.issues[0]!.message };
-    if (refused) return reply(422, { status: 422, detail: refused.message, ...refused });
+    const against = parsed.success
+      ? allAgainst(ledger, parsed.data as Act, NOON)
+      : [{ code: 'invalid', field: '', message: parsed.error.issues[0]!.message }];
+    const [refused] = against;
+    if (refused)
+      return reply(422, { status: 422, detail: refused.message, ...refused, problems: against });
     take(parsed.data as Act);
     studio.logged.push((parsed.data as Act).entries);
     return reply(201, { n: ledger.acts.length, recordedAt: '', again: false });

@@ -138,7 +138,7 @@ function Leading({ led, now }: { led: LedPiece[]; now: Instant }) {
       ))}
       {shown ? (
         <StepBoard
-          key={`${shown.pieceId} ${(shown.next?.planned ?? shown.coming)?.key} ${shown.next?.wait?.what ?? ''}`}
+          key={`${shown.pieceId} ${(shown.next?.planned ?? shown.coming)?.key}`}
           led={shown}
           now={now}
           onDone={() => hold(null)}

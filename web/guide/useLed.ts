@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { GuideAnswer } from '../../api/routes.ts';
 import { outsideArea } from '../../core/form/form.ts';
+import { tellsNothing } from '../../core/log/tellsNothing.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import type { Look } from '../../core/piece/look.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
@@ -46,7 +47,7 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
         const facts = withWaiting(given, waiting);
         const piece = foldPiece(pieceId, facts.entries);
         if (!piece) return [];
-        const own = facts !== given;
+        const own = weighty(facts).length > weighty(given).length;
         return [
           { pieceId, facts, piece, look, thicknessM, answers: own ? null : answers, own, key: keyOf(facts) },
         ];
@@ -96,4 +97,10 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
   );
 }
 
-const keyOf = ({ entries }: PieceFacts): string => `${entries.length} ${entries.at(-1)?.id ?? ''}`;
+/** Entries that a plan rests on. */
+const weighty = ({ entries }: PieceFacts) => entries.filter(({ kind }) => !tellsNothing.includes(kind));
+
+const keyOf = (facts: PieceFacts): string => {
+  const entries = weighty(facts);
+  return `${entries.length} ${entries.at(-1)?.id ?? ''}`;
+};

@@ -10,6 +10,7 @@ const dialogs = {
   cover: lazy(async () => ({ default: (await import('./CoverMany.tsx')).CoverMany })),
   step: lazy(async () => ({ default: (await import('./StepMany.tsx')).StepMany })),
   check: lazy(async () => ({ default: (await import('./SampleCheck.tsx')).SampleCheck })),
+  codes: lazy(async () => ({ default: (await import('./CodesMany.tsx')).CodesMany })),
   group: lazy(async () => ({ default: (await import('./GroupMany.tsx')).GroupMany })),
   finish: lazy(async () => ({ default: (await import('./FinishMany.tsx')).FinishMany })),
 };
@@ -61,6 +62,7 @@ export function ManyBar({ chosen, choosing }: { chosen: PieceRow[]; choosing: Ch
       {button('step', 'Log a step')}
       {button('check', 'Check a sample')}
       {button('group', 'Group')}
+      {button('codes', 'Codes')}
       {button('finish', 'Finish')}
       <Button
         variant="outlined"

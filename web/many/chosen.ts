@@ -6,7 +6,8 @@ export interface Choosing {
   /** Whether pieces are being chosen at all. */
   on: boolean;
   ids: ReadonlySet<string>;
-  begin: () => void;
+  /** Begins, with these chosen. */
+  begin: (ids?: readonly string[]) => void;
   toggle: (id: string) => void;
   /** Chooses all of these; of those that are all chosen already, none. */
   chooseAll: (ids: readonly string[]) => void;
@@ -28,7 +29,7 @@ export function useChoosing(): Choosing {
     () => ({
       on: chosen !== null,
       ids: chosen ?? new Set<string>(),
-      begin: () => change((before) => before),
+      begin: (ids = []) => change(() => ids),
       toggle: (id) => change((before) => (before.delete(id) ? before : before.add(id))),
       chooseAll: (ids) =>
         change((before) =>

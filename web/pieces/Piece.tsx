@@ -31,6 +31,7 @@ import { ActionRow } from './ActionRow.tsx';
 import { PieceLog } from './PieceLog.tsx';
 import type { PlanAnswer } from './planMessages.ts';
 import { sceneOf, wallWords, type Zoom } from './scene.ts';
+import { Photos } from './Photos.tsx';
 import { Parts } from './Parts.tsx';
 import { Places } from './Places.tsx';
 import { Steps } from './Steps.tsx';
@@ -256,6 +257,7 @@ function PieceView({ plan, given, nights, acts, look, now }: PieceViewProps) {
       <Section title="Steps">
         <Steps plan={plan} now={now} zone={zone} />
       </Section>
+      <Photos facts={given} now={shownAt} zone={zone} />
       <WentWrong facts={given} now={shownAt} />
       <PieceLog piece={piece} acts={acts} now={now} zone={zone} checks={checksWords(plan)} />
     </>

@@ -133,6 +133,12 @@ function entryWords(
       return `Checked by its like${e.body.stage ? `: ${stageName(e.body.stage)}` : ''}`;
     case 'piece.faulted':
       return `Went wrong: ${e.body.fault}`;
+    case 'piece.coded':
+      return `Code ${e.body.code} cut in`;
+    case 'piece.pictured':
+      return 'Photographed';
+    case 'piece.handed':
+      return 'Handed in';
     case 'piece.grouped':
       return e.body.groups.length > 0 ? 'Put into a group' : 'Taken out of its groups';
     case 'piece.weighed':

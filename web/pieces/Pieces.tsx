@@ -29,6 +29,7 @@ export function Pieces() {
   };
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the pieces …</Typography>;
+  const { rows } = data;
   const newPiece = (
     <Button variant="contained" component={RouterLink} to="/pieces/new">
       Log a new piece
@@ -41,17 +42,25 @@ export function Pieces() {
       </Empty>
     );
   }
-  const { rows } = data;
   return (
     <>
       <Heading>
         {which === 'open' && !choosing.on && (
-          <Button variant="outlined" onClick={choosing.begin}>
-            Choose several
+          <Button
+            variant="outlined"
+            onClick={() => choosing.begin(filters.group ? rows.map(({ id }) => id) : [])}
+          >
+            {filters.group ? 'Choose them all' : 'Choose several'}
           </Button>
         )}
         <Button variant="outlined" component={RouterLink} to="/tonight">
           Tonight
+        </Button>
+        <Button variant="outlined" component={RouterLink} to="/hand-in">
+          Hand in
+        </Button>
+        <Button variant="outlined" component={RouterLink} to="/kiln">
+          Kiln
         </Button>
         {newPiece}
       </Heading>

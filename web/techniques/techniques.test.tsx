@@ -73,12 +73,14 @@ describe('the record in words', () => {
     good,
     faults: [],
     stages: [],
+    clays: [],
+    tubs: [],
   });
   it('tells a rate only from enough pieces', () => {
     expect(recordWords(undefined)).toBe('Not done here yet');
     expect(recordWords(record(0, 0))).toMatch(/none finished yet/);
     expect(recordWords(record(3, 2))).toMatch(/too few to tell/);
     // Wilson 1927, 15 of 50 at 95 %: about 19 to 44 %
-    expect(recordWords(record(50, 15))).toMatch(/15 of 50 went well: 19 to 44 %/);
+    expect(recordWords(record(50, 15))).toMatch(/15 of 50 finished went well: 19 to 44 %/);
   });
 });

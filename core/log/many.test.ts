@@ -1,0 +1,154 @@
+import { describe, expect, it } from 'vitest';
+import { layerOf } from '../technique/technique.test-support.ts';
+import { at, madeBody } from './admit.test-support.ts';
+import { allAgainst, whyNot } from './admit.ts';
+import { freeCodes, readCode, CODE } from './code.ts';
+import { versionOf, type Act, type Entry, type EntryBodies, type EntryKind } from './entry.ts';
+import { groupsOf, guidesOf } from './group.ts';
+import { emptyLedger, entriesAbout, record, type Ledger } from './ledger.ts';
+import { loadsOf } from './load.ts';
+import { foldPiece } from './piece.ts';
+
+/** Acts over many pieces, groups, codes, kiln loads and guides, each as the log takes or refuses them. */
+
+const NOW = Date.parse('2026-03-20T12:00:00Z');
+let ids = 0;
+const e = <K extends EntryKind>(kind: K, subject: string, body: EntryBodies[K], hours = 1): Entry =>
+  ({
+    id: `m${(ids += 1)}`,
+    kind,
+    v: versionOf(kind),
+    subject,
+    at: at(hours),
+    place: null,
+    face: null,
+    body,
+  }) as unknown as Entry;
+const act = (entries: Entry[]): Act => ({ id: `act${(ids += 1)}`, makerId: 'm', deviceAt: at(0), entries });
+const made = (id: string, name = id) => e('piece.made', id, madeBody([layerOf('sgraffito')], { name }), 0);
+
+function studio(...pieces: string[]): Ledger & { take: (...entries: Entry[]) => string | null } {
+  const ledger = emptyLedger();
+  const take = (...entries: Entry[]) => {
+    const one = act(entries);
+    const refusal = whyNot(ledger, one, NOW);
+    if (!refusal) record(ledger, { ...one, n: ledger.acts.length + 1, recordedAt: at(0) });
+    return refusal && `${refusal.field}: ${refusal.message}`;
+  };
+  take(...pieces.map((id) => made(id)));
+  return Object.assign(ledger, { take });
+}
+const piece = (ledger: Ledger, id: string) => foldPiece(id, entriesAbout(ledger, 'piece', id))!;
+const cover = (id: string) => e('piece.covered', id, { cover: 'tight', stand: 'board' });
+const finished = (id: string) => e('piece.finished', id, { outcome: 'good', faults: [], note: '' }, 2);
+
+describe('an act over many pieces', () => {
+  it('names every piece that cannot take it, and the act as a whole is refused', () => {
+    const ledger = studio('a', 'b', 'c');
+    ledger.take(finished('a'));
+    ledger.take(finished('c'));
+    const against = allAgainst(ledger, act(['a', 'b', 'c'].map((id) => ({ ...cover(id), at: at(3) }))), NOW);
+    expect(against.map(({ field }) => field)).toEqual(['entries.0.subject', 'entries.2.subject']);
+    expect(against[0]!.message).toContain('“a” is finished');
+  });
+  it('is undone as one', () => {
+    const ledger = studio('a', 'b');
+    const one = act([cover('a'), cover('b')]);
+    record(ledger, { ...one, n: 9, recordedAt: at(0) });
+    expect(ledger.take(e('act.retracted', one.id, { reason: '' }))).toBeNull();
+    expect(['a', 'b'].map((id) => piece(ledger, id).cover)).toEqual(['open', 'open']);
+  });
+});
+
+describe('groups', () => {
+  const group = (name: string): EntryBodies['group.set'] => ({ name, kind: 'class', dueAt: null });
+  it('hold pieces, and are told apart by their names', () => {
+    const ledger = studio('a');
+    expect(
+      ledger.take(e('group.set', 'g', group('Tuesday')), e('piece.grouped', 'a', { groups: ['g'] })),
+    ).toBeNull();
+    expect(piece(ledger, 'a').groups).toEqual(['g']);
+    expect(ledger.take(e('group.set', 'h', group(' tuesday ')))).toMatch(/called “ tuesday ” already/);
+    expect(ledger.take(e('piece.grouped', 'a', { groups: ['none'] }))).toMatch(/no such group/);
+    ledger.take(e('group.closed', 'g', { reason: '' }));
+    expect(groupsOf(ledger).find(({ id }) => id === 'g')!.closed).toBe(true);
+    expect(ledger.take(e('group.set', 'h', group('Tuesday')))).toBeNull();
+  });
+});
+
+describe('a sample', () => {
+  it('teaches others, never itself, and says something', () => {
+    const ledger = studio('a', 'b');
+    const stage = 'leather-hard' as const;
+    expect(ledger.take(e('piece.sampled', 'b', { of: 'a', stage, answers: null }))).toBeNull();
+    expect(ledger.take(e('piece.sampled', 'a', { of: 'a', stage, answers: null }))).toMatch(/logged as such/);
+    expect(ledger.take(e('piece.sampled', 'b', { of: 'a', stage: null, answers: null }))).toMatch(
+      /what was found/,
+    );
+  });
+});
+
+describe('codes in clay', () => {
+  it('are never the same on two pieces of the bench', () => {
+    const ledger = studio('a', 'b');
+    expect(ledger.take(e('piece.coded', 'a', { code: 'K27' }))).toBeNull();
+    expect(ledger.take(e('piece.coded', 'b', { code: 'K27' }))).toMatch(/“a” has the code K27 already/);
+    ledger.take(finished('a'));
+    expect(ledger.take(e('piece.coded', 'b', { code: 'K27' }, 3))).toBeNull();
+    expect(ledger.take(e('piece.coded', 'b', { code: 'OO7' }, 3))).toMatch(/no code/);
+  });
+  it('are free in order, none twice, each as it can be read', () => {
+    const codes = freeCodes(900, ['A22']);
+    expect(codes[0]).toBe('A23');
+    expect(new Set(codes).size).toBe(900);
+    for (const code of codes) expect(code).toMatch(CODE);
+    expect(readCode(' k 2-7 ')).toBe('K27');
+  });
+});
+
+describe('kiln loads', () => {
+  const kiln: EntryBodies['kiln.set'] = { name: 'Back kiln', volumeM3: 0.1, holdsS: 172_800 };
+  const load = (...pieces: string[]): EntryBodies['load.set'] => ({
+    kilnId: 'k',
+    pieces,
+    to: 'bisque',
+    cone: '04',
+    over: false,
+  });
+  it('hold a piece once, and a kiln one at a time', () => {
+    const ledger = studio('a', 'b');
+    ledger.take(e('kiln.set', 'k', kiln));
+    expect(ledger.take(e('load.set', 'one', load('a')))).toBeNull();
+    expect(ledger.take(e('load.set', 'two', load('b', 'a')))).toMatch(
+      /^entries.0.body.pieces.1: the piece “a” is in another/,
+    );
+    expect(ledger.take(e('load.unloaded', 'one', {}))).toMatch(/not in the kiln/);
+    expect(ledger.take(e('load.loaded', 'one', {}))).toBeNull();
+    ledger.take(e('load.set', 'two', load('b')));
+    expect(ledger.take(e('load.loaded', 'two', {}))).toMatch(/Back kiln still holds another load/);
+    expect(ledger.take(e('load.unloaded', 'one', {}, 50))).toBeNull();
+    expect(ledger.take(e('load.loaded', 'two', {}, 51))).toBeNull();
+    expect(loadsOf(ledger).map(({ id }) => id)).toEqual(['two', 'one']);
+  });
+  it('can be given up, and its pieces gathered again', () => {
+    const ledger = studio('a');
+    ledger.take(e('kiln.set', 'k', kiln), e('load.set', 'one', load('a')));
+    ledger.take(e('load.set', 'one', { ...load('a'), over: true }));
+    expect(ledger.take(e('load.set', 'two', load('a')))).toBeNull();
+    expect(ledger.take(e('load.set', 'three', { ...load(), kilnId: 'none' }))).toMatch(/no such kiln/);
+  });
+});
+
+describe('guides', () => {
+  it('are open until they are over, and outlive a piece that is undone', () => {
+    const ledger = studio('a');
+    const own = act([made('b')]);
+    record(ledger, { ...own, n: 5, recordedAt: at(0) });
+    expect(ledger.take(e('guide.set', 'g', { pieces: ['a', 'b'], over: false }))).toBeNull();
+    expect(guidesOf(ledger)).toEqual([{ id: 'g', pieces: ['a', 'b'] }]);
+    expect(ledger.take(e('act.retracted', own.id, { reason: '' }))).toBeNull();
+    expect(ledger.take(e('guide.set', 'h', { pieces: ['gone'], over: false }))).toMatch(/not in the log/);
+    ledger.take(e('guide.set', 'g', { pieces: ['a'], over: true }));
+    expect(guidesOf(ledger)).toEqual([]);
+  });
+});

@@ -1,0 +1,233 @@
+import { useState } from 'react';
+import useSWR from 'swr';
+import { v7 as uuid } from 'uuid';
+import { Box, Button, TextField, Typography } from '@mui/material';
+import type { KilnAnswer, KilnRow } from '../../api/routes.ts';
+import { cones } from '../../core/firing/cone.ts';
+import { fillOf } from '../../core/firing/load.ts';
+import type { KilnState } from '../../core/log/load.ts';
+import { Columns } from '../frame/Columns.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { entry } from '../frame/outbox.ts';
+import { Empty, Section, Trouble } from '../frame/parts.tsx';
+import { ask, wordsFor } from '../frame/server.ts';
+import { hairline } from '../frame/theme.ts';
+import { Load } from './Load.tsx';
+import { PieceLine } from './PieceLine.tsx';
+
+/** Whether a piece asks for the kiln next. */
+const asksForKiln = ({ asks }: KilnRow): boolean => asks?.shared === 'load';
+
+/** What is gathered for the kiln, what is in it, and what comes out. */
+export function Kiln() {
+  const { data, error } = useSWR<KilnAnswer>('/api/kiln', ask);
+  const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the kiln room …</Typography>;
+  const { kilns, loads, rows } = data;
+  if (kilns.length === 0)
+    return (
+      <>
+        <Empty
+          title="No kiln yet"
+          action={
+            <Button variant="contained" onClick={() => setOpen('kiln')}>
+              Set up a kiln
+            </Button>
+          }
+        >
+          Say how large it is: then pieces are gathered for it, what is not dry is named, and all of a load
+          are unloaded at once.
+        </Empty>
+        {open === 'kiln' && <NewKiln onClose={() => setOpen(null)} />}
+      </>
+    );
+  const held = new Set(loads.flatMap(({ set, unloadedAt }) => (unloadedAt === null ? set.pieces : [])));
+  const waiting = rows.filter((row) => asksForKiln(row) && !held.has(row.id));
+  const notYet = rows.filter(
+    (row) => row.handedAt !== null && !asksForKiln(row) && !held.has(row.id) && row.kiln,
+  );
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Kiln
+        </Typography>
+        <Button variant="outlined" onClick={() => setOpen('kiln')} sx={{ displayPrint: 'none' }}>
+          Set up a kiln
+        </Button>
+        <Button
+          variant="contained"
+          disabled={waiting.length === 0}
+          onClick={() => setOpen('gather')}
+          sx={{ displayPrint: 'none' }}
+        >
+          Gather a load
+        </Button>
+      </Box>
+      {loads.map((load) => (
+        <Load key={load.id} load={load} kiln={kilns.find(({ id }) => id === load.set.kilnId)} rows={rows} />
+      ))}
+      <Section title={`Waiting for the kiln: ${waiting.length}`}>
+        {waiting.length === 0 && <Box>Nothing asks for it now.</Box>}
+        {waiting.map((row) => (
+          <PieceLine key={row.id} row={row} />
+        ))}
+      </Section>
+      {notYet.length > 0 && (
+        <Section title={`Handed in, and not ready: ${notYet.length}`}>
+          {notYet.map((row) => (
+            <PieceLine key={row.id} row={row} />
+          ))}
+        </Section>
+      )}
+      {open === 'kiln' && <NewKiln onClose={() => setOpen(null)} />}
+      {open === 'gather' && <Gather kilns={kilns} waiting={waiting} onClose={() => setOpen(null)} />}
+    </>
+  );
+}
+
+function NewKiln({ onClose }: { onClose: () => void }) {
+  const [name, setName] = useState('');
+  const [litres, setLitres] = useState('100');
+  const [days, setDays] = useState('2');
+  return (
+    <LogDialog
+      title="Set up a kiln"
+      verb="Log the kiln"
+      act={(at) => {
+        const volume = typedNumber(litres) ?? Number.NaN;
+        const holds = typedNumber(days) ?? Number.NaN;
+        if (name.trim() === '') return { wrong: 'The kiln needs a name: which one is it?' };
+        if (!(volume >= 1 && volume <= 20_000))
+          return {
+            wrong: 'Its room is between 1 and 20 000 litres: width by depth by height in decimetres.',
+          };
+        if (!(holds >= 0.05 && holds <= 30))
+          return { wrong: 'A firing holds it between an hour and 30 days.' };
+        return {
+          words: `${name.trim()} set up`,
+          entries: [
+            entry(
+              'kiln.set',
+              uuid(),
+              { name: name.trim(), volumeM3: volume / 1000, holdsS: Math.round(holds * 86_400) },
+              { at },
+            ),
+          ],
+        };
+      }}
+      onClose={onClose}
+    >
+      <TextField
+        label="Its name"
+        value={name}
+        onChange={({ target }) => setName(target.value)}
+        slotProps={{ htmlInput: { autoComplete: 'off', maxLength: 80 } }}
+      />
+      <Columns>
+        <NumberField label="Room for ware" unit="litres" text={litres} onText={setLitres} />
+        <NumberField
+          label="A firing holds it"
+          unit="days"
+          text={days}
+          onText={setDays}
+          help="From loading to unloading: two is usual"
+        />
+      </Columns>
+    </LogDialog>
+  );
+}
+
+/** Chooses what goes into the next load, and says what of it is not dry, and how full the kiln is. */
+function Gather({
+  kilns,
+  waiting,
+  onClose,
+}: {
+  kilns: KilnState[];
+  waiting: KilnRow[];
+  onClose: () => void;
+}) {
+  const [kilnId, setKilnId] = useState(kilns[0]!.id);
+  const [cone, setCone] = useState('04');
+  const [left, setLeft] = useState<ReadonlySet<string>>(
+    () => new Set(waiting.filter(({ kiln }) => kiln && !kiln.dry).map(({ id }) => id)),
+  );
+  const kiln = kilns.find(({ id }) => id === kilnId)!;
+  const taken = waiting.filter(({ id }) => !left.has(id));
+  const fill = fillOf(
+    taken.map(({ look }) => look.form),
+    kiln.set.volumeM3,
+  );
+  return (
+    <LogDialog
+      title="Gather a load"
+      verb={`Gather ${taken.length}`}
+      act={(at) =>
+        taken.length === 0
+          ? { wrong: 'Choose at least one piece.' }
+          : {
+              words: `a load of ${taken.length} gathered`,
+              entries: [
+                entry(
+                  'load.set',
+                  uuid(),
+                  { kilnId, pieces: taken.map(({ id }) => id), to: 'bisque', cone, over: false },
+                  { at },
+                ),
+              ],
+            }
+      }
+      onClose={onClose}
+    >
+      <Columns>
+        <ChoiceField
+          label="Kiln"
+          value={kilnId}
+          onChoose={setKilnId}
+          options={kilns.map(({ id, set }) => ({ value: id, label: set.name }))}
+        />
+        <ChoiceField
+          label="To cone"
+          value={cone}
+          onChoose={setCone}
+          options={cones.map((of) => ({ value: of, label: of }))}
+        />
+      </Columns>
+      <Box role="status">
+        <b>{Math.round(100 * fill)} % full</b> by the boxes its pieces stand in, of{' '}
+        {Math.round(1000 * kiln.set.volumeM3)} litres.
+        {fill > 1 && ' That will not go in: leave some for the next.'}
+      </Box>
+      {waiting.map((row) => (
+        <Box
+          component="label"
+          key={row.id}
+          sx={{
+            display: 'flex',
+            gap: 1.5,
+            alignItems: 'center',
+            minHeight: 56,
+            borderTop: `1px solid ${hairline}`,
+          }}
+        >
+          <input
+            type="checkbox"
+            checked={!left.has(row.id)}
+            onChange={() =>
+              setLeft((before) => {
+                const next = new Set(before);
+                if (!next.delete(row.id)) next.add(row.id);
+                return next;
+              })
+            }
+            style={{ width: 26, height: 26 }}
+          />
+          <PieceLine row={row} bare />
+        </Box>
+      ))}
+    </LogDialog>
+  );
+}

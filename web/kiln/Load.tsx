@@ -1,0 +1,200 @@
+import { useState } from 'react';
+import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import type { KilnRow } from '../../api/routes.ts';
+import { fillOf } from '../../core/firing/load.ts';
+import { faultsOf } from '../../core/fault/fault.ts';
+import type { Outcome } from '../../core/log/entry.ts';
+import { isInKiln, type KilnState, type LoadState } from '../../core/log/load.ts';
+import { SECOND } from '../../core/units/quantity.ts';
+import { useNow } from '../frame/clock.ts';
+import { LogDialog } from '../frame/LogDialog.tsx';
+import { useZone } from '../frame/maker.ts';
+import { useLog } from '../frame/notice.tsx';
+import { entry } from '../frame/outbox.ts';
+import { CautionLine, Trouble } from '../frame/parts.tsx';
+import { copperGreen, faded, hairline, ochre } from '../frame/theme.ts';
+import { shortDate, whenNear } from '../frame/times.ts';
+import { hazards } from '../../core/hazard/hazard.ts';
+import { deed } from '../pieces/deed.ts';
+import { FaultsField } from '../pieces/FaultsField.tsx';
+import { PieceLine } from './PieceLine.tsx';
+
+/** A load: gathered, in the kiln, or unloaded. */
+export function Load({
+  load,
+  kiln,
+  rows,
+}: {
+  load: LoadState;
+  kiln: KilnState | undefined;
+  rows: KilnRow[];
+}) {
+  const now = useNow();
+  const zone = useZone();
+  const log = useLog();
+  const [unloading, setUnloading] = useState(false);
+  const { set, loadedAt, unloadedAt } = load;
+  const pieces = set.pieces.flatMap((id) => rows.find((row) => row.id === id) ?? []);
+  const name = kiln?.set.name ?? 'Kiln';
+  const wet = pieces.filter((row) => row.kiln && !row.kiln.dry);
+  const first = pieces.filter((row) => loadedAt === null && row.asks?.shared !== 'load');
+  if (unloadedAt !== null)
+    return (
+      <Box sx={{ borderTop: `1px solid ${hairline}`, py: 1, mt: 1, color: faded }}>
+        {name}: {set.pieces.length} pieces unloaded {shortDate(unloadedAt, zone)}, cone {set.cone}
+      </Box>
+    );
+  const fill = kiln
+    ? fillOf(
+        pieces.map(({ look }) => look.form),
+        kiln.set.volumeM3,
+      )
+    : 0;
+  const until = loadedAt !== null && kiln ? loadedAt + kiln.set.holdsS * SECOND : null;
+  const loadAll = () =>
+    log(`${name} loaded with ${pieces.length}`, [
+      entry('load.loaded', load.id, {}),
+      ...pieces.flatMap(({ id, asks }) =>
+        asks?.shared === 'load'
+          ? [
+              entry('piece.done', id, deed({ refs: asks.refs, effects: [{ does: 'none' }] }), {
+                face: 'outside',
+              }),
+            ]
+          : [],
+      ),
+    ]);
+  return (
+    <Box
+      component="section"
+      aria-label={`Load of ${name}`}
+      sx={{ borderLeft: `12px solid ${isInKiln(load) ? ochre : copperGreen}`, pl: 2, my: 2 }}
+    >
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Typography variant="h2" sx={{ fontSize: '1.8rem' }}>
+          {isInKiln(load)
+            ? `${name}: ${pieces.length} in it, cone ${set.cone}`
+            : `For ${name}: ${pieces.length} gathered, cone ${set.cone}`}
+        </Typography>
+        <Box sx={{ displayPrint: 'none', display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          {isInKiln(load) ? (
+            <Button variant="contained" size="large" onClick={() => setUnloading(true)}>
+              Unload it
+            </Button>
+          ) : (
+            <>
+              <Button variant="contained" size="large" onClick={() => void loadAll()}>
+                It is loaded
+              </Button>
+              <Button
+                variant="outlined"
+                onClick={() =>
+                  void log(`the load for ${name} given up`, [
+                    entry('load.set', load.id, { ...set, over: true }),
+                  ])
+                }
+              >
+                Give it up
+              </Button>
+            </>
+          )}
+          <Button onClick={() => print()}>Print</Button>
+        </Box>
+      </Box>
+      <Box>
+        {Math.round(100 * fill)} % of its room.
+        {until !== null && ` It holds the kiln until about ${whenNear(until, now, zone)}.`}
+      </Box>
+      {loadedAt === null && wet.length > 0 && (
+        <Trouble>
+          Not dry: {wet.map((row) => row.name).join(', ')}. Leave {wet.length === 1 ? 'it' : 'them'} for the
+          next, or hold the kiln under 100 °C, vents open, until they are.
+        </Trouble>
+      )}
+      {first.length > 0 && (
+        <Trouble>
+          Something else comes first:{' '}
+          {first.map((row) => `${row.name} (${row.asks?.name.toLowerCase() ?? 'no step left'})`).join(', ')}.
+          They are in the load, but not logged as loaded.
+        </Trouble>
+      )}
+      <CautionLine hazard={hazards.kiln} />
+      {pieces.map((row) => (
+        <PieceLine key={row.id} row={row} />
+      ))}
+      {unloading && <Unload load={load} pieces={pieces} name={name} onClose={() => setUnloading(false)} />}
+    </Box>
+  );
+}
+
+/** Unloads all of a load at once: how they came out, and which did not. */
+function Unload({
+  load,
+  pieces,
+  name,
+  onClose,
+}: {
+  load: LoadState;
+  pieces: KilnRow[];
+  name: string;
+  onClose: () => void;
+}) {
+  const [bad, setBad] = useState<Record<string, Outcome>>({});
+  const [faults, setFaults] = useState<string[]>([]);
+  const [note, setNote] = useState('');
+  const fire = { does: 'fire', cone: load.set.cone, to: load.set.to } as const;
+  return (
+    <LogDialog
+      title={`Unload ${name}`}
+      verb={`Log ${pieces.length} unloaded`}
+      act={(at) => ({
+        words: `${name} unloaded: ${pieces.length} pieces`,
+        entries: [
+          entry('load.unloaded', load.id, {}, { at }),
+          ...pieces.flatMap(({ id, fires }) => {
+            const outcome = bad[id] ?? 'good';
+            return [
+              entry(
+                'piece.done',
+                id,
+                deed({
+                  refs: fires,
+                  effects: [fire],
+                  outcome,
+                  faults: outcome === 'good' ? [] : faults,
+                  note,
+                }),
+                { at, face: 'outside' },
+              ),
+            ];
+          }),
+        ],
+      })}
+      onClose={onClose}
+    >
+      <Box>All came out well but those marked here:</Box>
+      {pieces.map((row) => (
+        <Box key={row.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+          <PieceLine row={row} bare />
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={bad[row.id] ?? 'good'}
+            onChange={(_event, outcome: Outcome | null) =>
+              outcome && setBad((before) => ({ ...before, [row.id]: outcome }))
+            }
+            aria-label={`How ${row.name} came out`}
+          >
+            <ToggleButton value="good">Good</ToggleButton>
+            <ToggleButton value="mixed">Mixed</ToggleButton>
+            <ToggleButton value="bad">Lost</ToggleButton>
+          </ToggleButtonGroup>
+        </Box>
+      ))}
+      {Object.values(bad).some((outcome) => outcome !== 'good') && (
+        <FaultsField words={faultsOf(['fire'])} found={faults} onFound={setFaults} />
+      )}
+      <TextField label="Note" value={note} onChange={({ target }) => setNote(target.value)} />
+    </LogDialog>
+  );
+}

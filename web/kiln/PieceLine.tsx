@@ -1,0 +1,48 @@
+import { Link as RouterLink } from 'react-router';
+import { Box } from '@mui/material';
+import type { KilnRow } from '../../api/routes.ts';
+import { PiecePicture } from '../draw/PiecePicture.tsx';
+import { useNow } from '../frame/clock.ts';
+import { useZone } from '../frame/maker.ts';
+import { copperGreen, faded, hairline, ironRed } from '../frame/theme.ts';
+import { whenNear } from '../frame/times.ts';
+
+/** A piece on its way through the kiln: its code, whether it is dry, what it still asks for. */
+export function PieceLine({ row, bare = false }: { row: KilnRow; bare?: boolean }) {
+  const now = useNow(60_000);
+  const zone = useZone();
+  const { kiln, asks, name, code } = row;
+  const other = asks && asks.shared !== 'load' && asks.shared !== 'bisque';
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 1.5,
+        alignItems: 'center',
+        flex: 1,
+        py: 0.5,
+        ...(!bare && { borderTop: `1px solid ${hairline}` }),
+      }}
+    >
+      <PiecePicture look={row.look} clay={row.clay} wet={null} height={52} width={52} />
+      {code && <Box sx={{ fontWeight: 800, fontSize: '1.2rem', minWidth: 48 }}>{code}</Box>}
+      <Box sx={{ flex: 1 }}>
+        {bare ? (
+          <b>{name}</b>
+        ) : (
+          <Box component={RouterLink} to={`/pieces/${row.id}`} sx={{ color: 'inherit', fontWeight: 700 }}>
+            {name}
+          </Box>
+        )}
+        {other && <Box sx={{ color: faded }}>first: {asks.name.toLowerCase()}</Box>}
+      </Box>
+      {kiln && (
+        <Box sx={{ color: kiln.dry ? copperGreen : ironRed, fontWeight: 700, textAlign: 'right' }}>
+          {kiln.dry
+            ? 'kiln-dry'
+            : `not dry${kiln.dryAt === null ? ' as it stands' : `, about ${whenNear(kiln.dryAt, now, zone)}`}`}
+        </Box>
+      )}
+    </Box>
+  );
+}

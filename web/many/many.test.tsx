@@ -1,0 +1,146 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
+import { defaultBody } from '../../core/clay/body.ts';
+import { foldPiece } from '../../core/log/piece.ts';
+import { cruetMade } from '../../core/piece/piece.test-support.ts';
+import { lookOf } from '../../core/piece/look.ts';
+import { HOUR } from '../../core/units/quantity.ts';
+import { known, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { Pieces } from '../pieces/Pieces.tsx';
+import { NewPiece } from '../pieces/NewPiece.tsx';
+import { Tonight } from '../bench/Tonight.tsx';
+
+const made = (id: string) => cruetMade({ name: id, roomId: 'room-default', clayId: 'clay-default' }, id);
+const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
+  const piece = foldPiece(id, [made(id)])!;
+  return {
+    id,
+    name: id,
+    madeAt: NOON - HOUR,
+    techniqueName: 'Sgraffito',
+    makerName: 'Me',
+    roomId: 'room-default',
+    roomName: 'Workroom',
+    clayName: 'Clay',
+    groups: [],
+    stand: 'board',
+    code: null,
+    handedAt: null,
+    carryBy: null,
+    kiln: null,
+    look: lookOf(piece, [made(id)], () => null),
+    clay: defaultBody,
+    wet: null,
+    due: null,
+    tonight: null,
+    cover: 'open',
+    finished: null,
+    doneSteps: 0,
+    steps: 3,
+    stageName: null,
+    ...more,
+  };
+};
+function shelf(rows: PieceRow[]) {
+  const studio = testStudio(...rows.map(({ id }) => made(id)));
+  studio.answers['GET /api/pieces'] = (): PiecesAnswer => ({
+    rows,
+    found: rows.length,
+    pages: 1,
+    unfinished: rows.length,
+    finished: 0,
+    groups: [],
+    night: { from: NOON + 10 * HOUR, morning: NOON + 20 * HOUR },
+  });
+  return studio;
+}
+const chosen = (name: string) => fireEvent.click(screen.getByRole('checkbox', { name }));
+
+describe('many pieces at once', () => {
+  it('covers all that were chosen, and nothing else, in one act', async () => {
+    const studio = shelf([row('a'), row('b', { stand: 'rack' }), row('c')]);
+    show(<Pieces />);
+    await press('Choose several');
+    chosen('a');
+    chosen('b');
+    expect(screen.getByText('2 chosen')).toBeTruthy();
+    await press('Cover');
+    await press('Cover tightly');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]!.map(({ subject, body }) => [subject, body])).toEqual([
+      ['a', { cover: 'tight', stand: 'board' }],
+      ['b', { cover: 'tight', stand: 'rack' }],
+    ]);
+  });
+
+  it('is done for the others where one cannot take it, which is named with why', async () => {
+    const studio = shelf([row('a'), row('b')]);
+    studio.has(known('piece.finished', 'b', { outcome: 'good', faults: [], note: '' }));
+    show(<Pieces />);
+    await press('Choose several');
+    await press(/^All 2/);
+    await press('Cover');
+    await press('Cover tightly');
+    await expect
+      .poll(() => screen.queryByText(/Not for 1: “b” is finished/)?.textContent ?? '')
+      .toMatch(/Logged/);
+    expect(studio.logged.flat().map(({ subject }) => subject)).toEqual(['a']);
+  });
+
+  it('teaches the others by a sample', async () => {
+    const studio = shelf([row('a'), row('b'), row('c')]);
+    studio.answers['GET /api/bench'] = () => ({ pieces: [] });
+    show(<Pieces />);
+    await press('Choose several');
+    await press(/^All 3/);
+    await press('Check a sample');
+    await press('Stays up');
+    await press('Log check');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]!.map(({ kind, subject }) => [kind, subject])).toEqual([
+      ['piece.felt', 'a'],
+      ['piece.sampled', 'b'],
+      ['piece.sampled', 'c'],
+    ]);
+  });
+
+  it('are made alike with numbers on from what there is', async () => {
+    const studio = shelf([row('Mug 4')]);
+    show(<NewPiece />);
+    await type('Name or mark', 'Mug');
+    await type('How many alike', '3');
+    await press('Log them as made');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    const names = studio.logged[0]!.map(({ body }) => (body as { name: string }).name);
+    expect(names).toEqual(['Mug 5', 'Mug 6', 'Mug 7']);
+  });
+
+  it('are refused by number where it is none that can be', async () => {
+    shelf([row('a')]);
+    show(<NewPiece />);
+    await type('Name or mark', 'Mug');
+    await type('How many alike', '400');
+    await press('Log them as made');
+    expect(await screen.findByText(/A whole number from 1 to 100/)).toBeTruthy();
+  });
+});
+
+describe('tonight', () => {
+  it('covers each as it is advised, with one tap for all alike', async () => {
+    const studio = shelf([
+      row('a', { tonight: 'tight' }),
+      row('b', { tonight: 'tight' }),
+      row('c', { tonight: 'open' }),
+      row('d', { tonight: null }),
+    ]);
+    show(<Tonight />);
+    const wrap = await screen.findByRole('region', { name: 'Cover tightly' });
+    expect(within(wrap).getByRole('heading').textContent).toContain('2 pieces');
+    fireEvent.click(within(wrap).getByRole('button', { name: 'All 2 are done' }));
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]!.map(({ subject }) => subject)).toEqual(['a', 'b']);
+    expect(screen.getByRole('region', { name: 'Leave as it is' }).textContent).toContain('c');
+    expect(screen.getByRole('region', { name: /worked out/ }).textContent).toContain('d');
+  });
+});
