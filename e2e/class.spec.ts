@@ -74,6 +74,7 @@ test('a class of thirty: made in ten taps, covered in three, undone in one, samp
   await expect(page.getByRole('heading', { name: 'Waiting for the kiln: 30' })).toBeVisible({
     timeout: 120_000,
   });
+  await expect(page.getByText('kiln-dry', { exact: true })).toHaveCount(30, { timeout: 120_000 });
   await page.getByRole('button', { name: 'Gather a load' }).click();
   await dialog.getByRole('button', { name: 'Gather 30' }).click();
   const load = page.getByRole('region', { name: 'Load of Back kiln' });

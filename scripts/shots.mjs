@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,6 +8,7 @@ import { must, root } from './run.mjs';
 import { chromiumPath } from './chromium.mjs';
 
 /** Pictures of the main views from demo data at a fixed moment, for the README. A name picks some: `-- piece`. */
+const guide = 'guide-for-pictures';
 const wide = { width: 1280, height: 800 };
 const upright = { width: 820, height: 1180 };
 const views = [
@@ -15,7 +17,8 @@ const views = [
   ['pieces', '/pieces', wide],
   ['new-piece', '/pieces/new', wide],
   ['piece', '/pieces/piece-pig-gulls', wide],
-  ['piece-tablet', '/pieces/piece-cruet-heron', upright],
+  ['guide-tablet', `/guide/${guide}`, upright],
+  ['tonight', '/tonight', wide],
   ['techniques', '/techniques', wide],
   ['technique', '/techniques/slip-drip', wide],
   ['layers-tablet', '/pieces/piece-jar-heath/layers', upright],
@@ -26,7 +29,6 @@ const views = [
   ['recipe', '/slips/recipes/recipe-fitted', wide],
   ['blend', '/slips/blend', wide],
   ['deflocculation', '/slips/tub-frost/deflocculate', wide],
-  ['settling', '/slips/tub-rust/settle', wide],
   ['bins', '/slips/bins', wide],
   ['studio', '/studio', wide],
 ];
@@ -47,11 +49,35 @@ try {
     server.stdout.on('data', (chunk) => /at (http\S+)/.test(chunk) && resolve(/at (http\S+)/.exec(chunk)[1])),
   );
   must('node', ['dist/demo/make.js', address]);
+  await beginGuide(address);
   await takePictures(address);
 } finally {
   server.kill('SIGTERM');
   await new Promise((resolve) => server.on('exit', resolve));
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** A guide over three pieces that press. */
+async function beginGuide(address) {
+  const at = '2026-03-11T09:20:00.000Z';
+  const body = { pieces: ['piece-cruet-heron', 'piece-lantern-reeds', 'piece-caddy-knots'], over: false };
+  const entry = {
+    id: randomUUID(),
+    kind: 'guide.set',
+    v: 1,
+    subject: guide,
+    at,
+    place: null,
+    face: null,
+    body,
+  };
+  const act = { id: randomUUID(), makerId: 'maker-ines', deviceAt: at, entries: [entry] };
+  const response = await fetch(`${address}/api/acts`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(act),
+  });
+  if (!response.ok) throw new Error(await response.text());
 }
 
 async function takePictures(address) {

@@ -11,6 +11,7 @@ import qrcode from 'qrcode';
 import { createApp } from './app.ts';
 import { createChores, type Chores } from './chores/chores.ts';
 import { derivedFile } from './derived.ts';
+import { planningAlike } from './planning/alike.ts';
 import { threadedPlanner } from './planning/planner.ts';
 import { createPlans, type Plans } from './planning/plans.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from './clock.ts';
@@ -45,7 +46,7 @@ async function main(): Promise<void> {
   const derived = (name: string) => join(dataFolder, 'derived', `${name}.json`);
   const plans = createPlans({
     store: folder.store,
-    planner: threadedPlanner(planThread),
+    planner: planningAlike(threadedPlanner(planThread)),
     studyPlanner: threadedPlanner(planThread),
     sensors,
     kept: derivedFile(derived('answers'), made),

@@ -9,7 +9,7 @@ import { carriedUntil, ribbonFrom } from '../../core/plan/ribbon.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { stateName } from '../../core/plan/plan.ts';
-import type { Instant } from '../../core/units/quantity.ts';
+import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store.ts';
 import type { Cases } from './cases.ts';
 
@@ -108,7 +108,8 @@ export function pieceRow(
     code: piece.code,
     handedAt: piece.handedAt,
     carryBy: known && dries ? carriedUntil(known.ribbon) : null,
-    kiln: known && dries ? kilnDry(known) : null,
+    // what was worked out long ago is being worked out anew
+    kiln: known && dries && now < known.answers.holdsUntil + HOUR ? kilnDry(known) : null,
     look: cases.look(piece),
     clay: { wetColour, dryColour },
     wet: known && dries ? known.ribbon : null,

@@ -6,7 +6,7 @@ import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/ribbon.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { useNow } from '../frame/clock.ts';
+import { studioNow, useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -82,11 +82,13 @@ export function Tonight() {
 function Change({ cover, pieces, now }: { cover: Cover; pieces: PieceRow[]; now: Instant; zone: string }) {
   const log = useLog();
   const { name, verb } = coverNamed(cover);
-  const all = () =>
-    log(
+  const all = () => {
+    const at = studioNow();
+    return log(
       `${manyWords(pieces)}: ${name.toLowerCase()}`,
-      pieces.map(({ id, stand }) => entry('piece.covered', id, { cover, stand })),
+      pieces.map(({ id, stand }) => entry('piece.covered', id, { cover, stand }, { at })),
     );
+  };
   return (
     <Box component="section" aria-label={verb} sx={{ borderLeft: `12px solid ${cobalt}`, pl: 2, my: 2 }}>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>

@@ -80,8 +80,7 @@ export function testStudio(...before: Entry[]): TestStudio {
       ? allAgainst(ledger, parsed.data as Act, NOON)
       : [{ code: 'invalid', field: '', message: parsed.error.issues[0]!.message }];
     const [refused] = against;
-    if (refused)
-      return reply(422, { status: 422, detail: refused.message, ...refused, problems: against });
+    if (refused) return reply(422, { status: 422, detail: refused.message, ...refused, problems: against });
     take(parsed.data as Act);
     studio.logged.push((parsed.data as Act).entries);
     return reply(201, { n: ledger.acts.length, recordedAt: '', again: false });

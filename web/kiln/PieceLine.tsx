@@ -36,6 +36,7 @@ export function PieceLine({ row, bare = false }: { row: KilnRow; bare?: boolean 
         )}
         {other && <Box sx={{ color: faded }}>first: {asks.name.toLowerCase()}</Box>}
       </Box>
+      {!kiln && row.look.fired === 'raw' && <Box sx={{ color: faded }}>being worked out …</Box>}
       {kiln && (
         <Box sx={{ color: kiln.dry ? copperGreen : ironRed, fontWeight: 700, textAlign: 'right' }}>
           {kiln.dry

@@ -3,6 +3,7 @@ import { Button } from '@mui/material';
 import type { NextStep } from '../../core/plan/next.ts';
 import { isSign } from '../../core/coat/sign.ts';
 import { waitWords } from '../frame/answer.ts';
+import { studioNow } from '../frame/clock.ts';
 import { useLog } from '../frame/notice.tsx';
 import { nextAct } from '../frame/nextAct.ts';
 import { entry } from '../frame/outbox.ts';
@@ -41,16 +42,24 @@ export function LogNext({ piece, others = [], tone }: LogNextProps) {
           {...nextAct}
           variant="contained"
           aria-label={`${seen}: ${name}`}
-          onClick={() =>
+          onClick={() => {
+            const at = studioNow();
             void log(
               `${name}: ${waitWords(wait.what)}`,
               [piece, ...others].flatMap((of) =>
                 of.next?.wait
-                  ? [entry('piece.seen', of.pieceId, { refs: of.next.wait.of, what: of.next.wait.what })]
+                  ? [
+                      entry(
+                        'piece.seen',
+                        of.pieceId,
+                        { refs: of.next.wait.of, what: of.next.wait.what },
+                        { at },
+                      ),
+                    ]
                   : [],
               ),
-            )
-          }
+            );
+          }}
         >
           {seen}
         </Button>
