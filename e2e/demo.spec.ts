@@ -14,12 +14,16 @@ test('the demo workshop: something due, something waiting, something late', asyn
 const views = {
   pieces: [
     '/pieces',
+    '/pieces?which=finished',
     '/pieces/new',
     '/pieces/piece-pig-gulls',
     '/pieces/piece-cruet-heron',
     '/pieces/piece-cruet-terns',
     '/pieces/piece-jug-tide',
     '/pieces/piece-jar-heath/layers',
+    '/tonight',
+    '/kiln',
+    '/hand-in',
     '/techniques',
     '/techniques/slip-drip',
     '/studio',

@@ -31,8 +31,8 @@ async function page(request) {
   const kept = await caches.open(KEPT);
   try {
     const answer = await fetch(request);
-    if (answer.ok && answer.headers.get('content-type')?.includes('text/html'))
-      await kept.put('/', answer.clone());
+    // the program, and no page that only leads to it
+    if (answer.ok && (await answer.clone().text()).includes('id="root"')) await kept.put('/', answer.clone());
     return answer;
   } catch (error) {
     const known = await kept.match('/');

@@ -1,6 +1,14 @@
 import type { Layer } from '../technique/layer.ts';
 import { whyNot } from './admit.ts';
-import { nothingSaid, versionOf, type Act, type Entry, type EntryBodies, type PieceDone } from './entry.ts';
+import {
+  nothingSaid,
+  versionOf,
+  type Act,
+  type Entry,
+  type EntryBodies,
+  type EntryKind,
+  type PieceDone,
+} from './entry.ts';
 import { emptyLedger, record } from './ledger.ts';
 
 /** Acts on a piece `p`, one after another, and what the log says to the last of them. */
@@ -27,9 +35,7 @@ export const madeBody = (
   ...more,
 });
 let ids = 0;
-export const today = <
-  K extends 'piece.made' | 'piece.routed' | 'piece.done' | 'piece.parted' | 'technique.set',
->(
+export const today = <K extends EntryKind>(
   kind: K,
   subject: string,
   body: EntryBodies[K],

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { layerOf } from '../technique/technique.test-support.ts';
-import { at, madeBody } from './admit.test-support.ts';
+import { at, madeBody, today } from './admit.test-support.ts';
 import { allAgainst, whyNot } from './admit.ts';
 import { freeCodes, readCode, CODE } from './code.ts';
-import { versionOf, type Act, type Entry, type EntryBodies, type EntryKind } from './entry.ts';
+import { type Act, type Entry, type EntryBodies, type EntryKind } from './entry.ts';
 import { groupsOf, guidesOf } from './group.ts';
 import { emptyLedger, entriesAbout, record, type Ledger } from './ledger.ts';
 import { loadsOf } from './load.ts';
@@ -14,16 +14,7 @@ import { foldPiece } from './piece.ts';
 const NOW = Date.parse('2026-03-20T12:00:00Z');
 let ids = 0;
 const e = <K extends EntryKind>(kind: K, subject: string, body: EntryBodies[K], hours = 1): Entry =>
-  ({
-    id: `m${(ids += 1)}`,
-    kind,
-    v: versionOf(kind),
-    subject,
-    at: at(hours),
-    place: null,
-    face: null,
-    body,
-  }) as unknown as Entry;
+  today(kind, subject, body, hours);
 const act = (entries: Entry[]): Act => ({ id: `act${(ids += 1)}`, makerId: 'm', deviceAt: at(0), entries });
 const made = (id: string, name = id) => e('piece.made', id, madeBody([layerOf('sgraffito')], { name }), 0);
 

@@ -29,7 +29,8 @@ export function keptOf(plan: PiecePlan, { body }: PieceFacts): PlanKept {
     answers: answersOf(plan),
     thicknessM: setting.thicknessM,
     ribbon: { at, moisture, rim: edge('rim'), foot: edge('foot') },
-    found: { checks: observations.length, belief },
+    // what a sister taught is that one's lesson, not this one's too
+    found: { checks: observations.filter(({ sister }) => !sister).length, belief },
   };
 }
 

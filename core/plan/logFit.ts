@@ -139,7 +139,9 @@ function foundPiece(given: PieceFacts, now: Instant): FoundPiece[] {
   if (!piece) return [];
   const { made, madeAt } = piece;
   const divided = dividedInto(piece, given);
-  const { observations } = observationsOf(piece, given, now, divided);
+  const { observations: found } = observationsOf(piece, given, now, divided);
+  // what was found of a sister counts once, with that one
+  const observations = found.filter(({ sister }) => !sister);
   if (observations.length === 0) return [];
   const { name, roomId, clayId } = made;
   const walls = wallCase(piece, given, now, divided);

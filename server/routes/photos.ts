@@ -1,3 +1,4 @@
+import { resolve } from 'node:path';
 import { Router } from 'express';
 import type { FileAnswer } from '../../api/index.ts';
 import type { FileStore } from '../files.ts';
@@ -33,7 +34,7 @@ export function photoRoutes(files: FileStore): Router {
     response
       .set('cache-control', 'private, max-age=31536000, immutable')
       .type(found.type)
-      .sendFile(files.path(file));
+      .sendFile(resolve(files.path(file)));
   });
 
   return router;

@@ -9,7 +9,7 @@ import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { Ribbon } from '../draw/Ribbon.tsx';
 import { coverWords } from '../frame/answer.ts';
 import { AnswerBoard } from '../frame/parts.tsx';
-import { faded, hairline, reachable, tones } from '../frame/theme.ts';
+import { faded, hairline, reachable, tones, type Tone } from '../frame/theme.ts';
 import { LogNext } from '../pieces/LogNext.tsx';
 import type { Placed } from './placed.ts';
 
@@ -60,6 +60,11 @@ interface PlacedProps {
   zone: string;
 }
 
+/** The coming day of a piece's wall, with the window of its next step. */
+const Ahead = ({ piece: { ribbon, next }, tone, zone }: { piece: BenchPiece; tone: Tone; zone: string }) => (
+  <Ribbon ribbon={ribbon} opens={next?.opens ?? null} closes={next?.closes ?? null} tone={tone} zone={zone} />
+);
+
 /** What presses most, large. */
 export function First({ placed: of, now, zone, children }: PlacedProps & { children?: ReactNode }) {
   const { pieces, answer } = of;
@@ -78,13 +83,7 @@ export function First({ placed: of, now, zone, children }: PlacedProps & { child
         )}
         {children}
       </Box>
-      <Ribbon
-        ribbon={piece.ribbon}
-        opens={piece.next?.opens ?? null}
-        closes={piece.next?.closes ?? null}
-        tone={answer.tone}
-        zone={zone}
-      />
+      <Ahead piece={piece} tone={answer.tone} zone={zone} />
     </AnswerBoard>
   );
 }
@@ -127,13 +126,7 @@ export function Row({ placed: of, now, zone }: PlacedProps) {
         {cover && <Box>{cover}</Box>}
       </Box>
       <Box sx={{ gridColumn: { xs: '1 / -1', lg: 'auto' } }}>
-        <Ribbon
-          ribbon={piece.ribbon}
-          opens={piece.next?.opens ?? null}
-          closes={piece.next?.closes ?? null}
-          tone={answer.tone}
-          zone={zone}
-        />
+        <Ahead piece={piece} tone={answer.tone} zone={zone} />
       </Box>
       <Box
         sx={{
