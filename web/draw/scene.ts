@@ -18,5 +18,7 @@ export interface StripScene {
   /** Other places of the piece that dry otherwise than its wall, with their mean water over time. */
   places: { name: string; at: Instant[]; meanX: number[] }[];
   nights: Spell[];
+  /** When it was photographed. */
+  pictured: Instant[];
   zone: string;
 }

@@ -18,6 +18,7 @@ const scene = (change: Partial<StripScene> = {}): StripScene => ({
   covers: [],
   places: [],
   nights: [],
+  pictured: [],
   zone: 'Etc/UTC',
   ...change,
 });

@@ -65,6 +65,7 @@ export function paintStrip(painter: Painter, width: number, scene: StripScene): 
   paintStages(painter, scene, x, stagesTop);
   paintAxis(painter, scene, x, axisTop, width);
   paintGates(painter, scene, x, width);
+  paintPictured(painter, scene, x, coversTop);
   paintPlumb(painter, x(scene.now), coversTop, axisTop);
 }
 
@@ -274,6 +275,19 @@ function paintAxis(painter: Painter, scene: StripScene, x: ToX, top: number, wid
   const nowText = `now ${clockTime(scene.now, zone)}`;
   const half = painter.measureText(nowText).width / 2;
   painter.fillText(nowText, Math.min(width - half - 2, Math.max(LEFT + half - 20, x(scene.now))), top + 32);
+}
+
+/** A framed square stands on the covers wherever a photograph was taken. */
+function paintPictured(painter: Painter, { pictured, from, to }: StripScene, x: ToX, top: number): void {
+  const side = 11;
+  painter.lineWidth = 2;
+  for (const at of pictured) {
+    if (at < from || at > to) continue;
+    painter.fillStyle = paper;
+    painter.strokeStyle = ink;
+    painter.fillRect(x(at) - side / 2, top - side, side, side);
+    painter.strokeRect(x(at) - side / 2, top - side, side, side);
+  }
 }
 
 /** So much room an hour’s label takes, px. */

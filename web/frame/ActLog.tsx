@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Box, Button } from '@mui/material';
 import type { Entry } from '../../core/log/entry.ts';
 import type { ShownAct } from '../../core/log/ledger.ts';
@@ -11,12 +12,14 @@ interface ActLogProps {
   acts: ShownAct[];
   subject: string;
   words: (entry: Entry) => string;
+  /** What is shown beside the words of an entry, if anything. */
+  beside?: (entry: Entry) => ReactNode;
   now: Instant;
   zone: string;
 }
 
 /** What was logged about a piece or a tub, newest first; each act can be undone, and what was undone is shown struck out. */
-export function ActLog({ acts, subject, words, now, zone }: ActLogProps) {
+export function ActLog({ acts, subject, words, beside, now, zone }: ActLogProps) {
   const log = useLog();
   const rows = acts
     .flatMap((act) =>
@@ -38,6 +41,7 @@ export function ActLog({ acts, subject, words, now, zone }: ActLogProps) {
           }}
         >
           <Box sx={{ width: 150, color: faded, flexShrink: 0 }}>{whenNear(at, now, zone)}</Box>
+          {beside?.(e)}
           <Box sx={{ flex: 1, textDecoration: act.standing ? 'none' : 'line-through' }}>{words(e)}</Box>
           {act.standing ? (
             <Button

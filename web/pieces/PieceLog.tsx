@@ -58,12 +58,24 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
         acts={acts}
         subject={piece.id}
         words={(e) => entryWords(e, piece, units, roomName)}
+        beside={(e) => e.kind === 'piece.pictured' && <Thumb file={e.body.thumb} />}
         now={now}
         zone={zone}
       />
     </Section>
   );
 }
+
+const Thumb = ({ file }: { file: string }) => (
+  <img
+    src={`/api/photos/${file}`}
+    alt=""
+    width={48}
+    height={48}
+    loading="lazy"
+    style={{ objectFit: 'cover' }}
+  />
+);
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

@@ -69,6 +69,7 @@ export function sceneOf(
     covers: coverSpells(plan, given, trial),
     places: placesApart(plan),
     nights,
+    pictured: entriesOf(given.entries, 'piece.pictured').map(instantOf),
     zone,
   };
 }
