@@ -52,9 +52,12 @@ function tone(hertz: number, seconds: number): void {
 
 /** Says something aloud, with a tone and a buzz before it. */
 export function callOut(words: string): void {
-  tone(660, 0.5);
-  navigator.vibrate?.([180, 80, 180]);
-  say(words);
+  // what is seen comes first: the first tone of a page may be slow to come
+  setTimeout(() => {
+    tone(660, 0.5);
+    navigator.vibrate?.([180, 80, 180]);
+    say(words);
+  });
 }
 
 /** Says something aloud, where a voice is at hand. */
