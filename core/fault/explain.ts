@@ -26,6 +26,3 @@ export function explain(fault: string, history: PieceHistory): Explained[] {
     .sort((a, b) => b.weight - a.weight)
     .map(({ explained }) => explained);
 }
-
-/** Fault words that have causes. */
-export const isExplained = (fault: string): boolean => Object.hasOwn(causes, fault);

@@ -3,7 +3,7 @@ import type { ClayBody } from '../clay/body.ts';
 import { flakeIndex } from '../coat/flake.ts';
 import { coatsOn } from '../drying/mesh.ts';
 import { coreReading, meanReading, signReading, skinReading } from '../drying/readings.ts';
-import { readAt, recordBefore, wallAt, type Trajectory } from '../drying/trajectory.ts';
+import { readAt, wallAt, type Trajectory } from '../drying/trajectory.ts';
 import { entriesOf, type EntryOf, type SlipLaid } from '../log/entry.ts';
 import { foldPiece, routeOf, type PieceState } from '../log/piece.ts';
 import { believedNow } from '../piece/believed.ts';
@@ -52,8 +52,6 @@ export interface PieceHistory {
   edgesAhead: number;
   /** From plastic to the end of shrinking, h; null where it did not come so far. */
   shrankWithinH: number | null;
-  /** Parts of it that were joined on. */
-  joined: boolean;
   /** On a mould while it shrank. */
   onMould: boolean;
 }
@@ -108,7 +106,6 @@ export function historyOf(facts: PieceFacts, now: Instant): PieceHistory | null 
       .reduce<number | null>((a, b) => (b === null ? a : Math.max(a ?? b, b)), null),
     edgesAhead: edgesAhead(best, divided.walls, body, Math.min(until, firedAt(facts.entries))),
     shrankWithinH: shrankWithin(course('wall'), body),
-    joined: deeds.some(({ does }) => does.includes('join')),
     onMould: facts.entries.some((e) => 'stand' in e.body && e.body.stand === 'mould'),
   };
 }
@@ -162,6 +159,5 @@ function shrankWithin(wall: Trajectory, body: ClayBody): number | null {
   const index = (k: number) => edgeAtWater(body, meanReading(wall.x[k]!, wall.mesh[k]!));
   const end = wall.at.findIndex((_at, k) => index(k) < SHRUNK);
   if (end <= 0 || index(0) < SHRUNK) return null;
-  const from = recordBefore(wall, wall.at[0]!);
-  return (wall.at[end]! - wall.at[from]!) / HOUR;
+  return (wall.at[end]! - wall.at[0]!) / HOUR;
 }

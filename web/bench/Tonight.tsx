@@ -69,7 +69,7 @@ export function Tonight() {
         </Box>
       )}
       {changes.map((change) => (
-        <Change key={change.cover} {...change} now={now} zone={zone} />
+        <Change key={change.cover} {...change} now={now} />
       ))}
       {stay.length > 0 && (
         <Stays title={`Leave as ${stay.length === 1 ? 'it is' : 'they are'}`} pieces={stay} now={now} />
@@ -79,7 +79,7 @@ export function Tonight() {
   );
 }
 
-function Change({ cover, pieces, now }: { cover: Cover; pieces: PieceRow[]; now: Instant; zone: string }) {
+function Change({ cover, pieces, now }: { cover: Cover; pieces: PieceRow[]; now: Instant }) {
   const log = useLog();
   const { name, verb } = coverNamed(cover);
   const all = () => {

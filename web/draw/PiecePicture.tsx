@@ -16,8 +16,6 @@ interface PiecePictureProps {
   height: number;
   /** px; as wide as its proportions ask where that is left out. */
   width?: number;
-  /** Pieces beside one another are drawn by one scale, px a metre; each fills its picture where that is left out. */
-  scale?: number;
 }
 
 /** Room for a cover and a handle, as a share of the larger extent. */
@@ -27,7 +25,7 @@ const ROOM = 0.16;
  * A piece as it is seen: its profile filled with its clay, as wet or pale as it is, its bands and coats on it, its cover
  * over it. A picture beside its name.
  */
-export function PiecePicture({ look, clay, wet, height, width, scale }: PiecePictureProps) {
+export function PiecePicture({ look, clay, wet, height, width }: PiecePictureProps) {
   const id = useId();
   const points = outlineOf(look.form);
   const tall = points.at(-1)!.heightM;
@@ -47,9 +45,9 @@ export function PiecePicture({ look, clay, wet, height, width, scale }: PiecePic
       data-picture=""
       viewBox={[-drawn.wide / 2, -tall - room, drawn.wide, drawn.tall].join(' ')}
       preserveAspectRatio="xMidYMax meet"
-      height={scale ? drawn.tall * scale : height}
-      width={scale ? drawn.wide * scale : (width ?? Math.round((height * drawn.wide) / drawn.tall))}
-      style={{ display: 'block', maxWidth: '100%', ...shade } as CSSProperties}
+      height={height}
+      width={width ?? Math.round((height * drawn.wide) / drawn.tall)}
+      style={{ display: 'block', flexShrink: 0, maxWidth: '100%', ...shade } as CSSProperties}
     >
       <defs>
         <linearGradient id={`${id}clay`} x1="0" x2="0" y1="0" y2="1">

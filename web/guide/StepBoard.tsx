@@ -90,7 +90,7 @@ function Heading({ led, planned, now }: { led: LedPiece; planned: Planned; now: 
         <Typography variant="h1" sx={{ fontSize: { xs: '2.2rem', sm: '3.2rem' }, my: 0.5 }}>
           {wait ? `Wait until ${waitWords(wait.what)}` : planned.step.name}
         </Typography>
-        <Box sx={{ fontSize: '1.25rem' }}>{answer ? answer.detail : ''}</Box>
+        <Box sx={{ fontSize: '1.25rem' }}>{answer && !wait ? answer.detail : ''}</Box>
       </Box>
       {technique && (
         <Box sx={{ width: 190, display: { xs: 'none', md: 'block' } }}>
@@ -122,8 +122,8 @@ function Look({ led: { next }, now }: { led: LedPiece; now: Instant }) {
         {wait.to > now ? inWords(wait.to, now, zone) : 'Look now'}
       </Box>
       <Box sx={{ fontSize: '1.4rem' }}>
-        {isSign(wait.what) ? `Look: ${wait.look}.` : `You see it: ${wait.what}.`}
-        {between(spread?.opens, now, zone, ' Most likely ')}
+        {isSign(wait.what) ? `Look: ${wait.look}` : `You see it: ${wait.what}`}
+        {between(spread?.opens, now, zone, ', most likely ')}.
       </Box>
       <Box sx={{ color: faded, mt: 1 }}>Then {next.name.toLowerCase()}. The sign counts, not the minute.</Box>
     </Box>

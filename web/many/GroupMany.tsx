@@ -13,7 +13,7 @@ import { wrongFields } from '../frame/shape.ts';
 import { manyWords } from './words.ts';
 
 const NEW = 'new';
-export const groupKinds: { value: GroupSet['kind']; label: string }[] = [
+const groupKinds: { value: GroupSet['kind']; label: string }[] = [
   { value: 'class', label: 'A class' },
   { value: 'order', label: 'An order' },
   { value: 'other', label: 'Something else' },
