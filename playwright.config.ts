@@ -5,12 +5,15 @@ export default defineConfig({
   globalSetup: './e2e/templates.ts',
   outputDir: 'test-results/browser',
   workers: 2,
+  fullyParallel: true,
   timeout: 120_000,
   expect: { timeout: 15_000 },
   reporter: [['line'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     trace: 'off',
+    // the journeys with the studio away allow it: keeping the program anew for each journey is no part of the others
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['KOSMEMA_CHROMIUM'] ?? '/usr/bin/chromium',
       args: [

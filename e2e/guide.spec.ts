@@ -3,7 +3,7 @@ import { expect, expectNoAxeFindings, test } from './studio.ts';
 test.setTimeout(120_000);
 
 test.describe('on a tablet in portrait', () => {
-  test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
+  test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true, serviceWorkers: 'allow' });
 
   test('two pieces are led in turn by touch, through a reload with the studio away', async ({
     page,

@@ -15,8 +15,11 @@ import { startOutbox } from './frame/outbox.ts';
 import { Nowhere } from './frame/Nowhere.tsx';
 import { ask } from './frame/server.ts';
 import { Shell } from './frame/Shell.tsx';
-import { theme } from './frame/theme.ts';
+import { sans, slab, theme } from './frame/theme.ts';
 import { lazily } from './views.ts';
+
+/** The letters have this long to come. */
+const LETTERS_MS = 1_500;
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 const cache = createCache({ key: 'k', ...(nonce && { nonce }) });
@@ -105,6 +108,15 @@ startOutbox();
 (navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker?.register('/sw.js').catch(() => {
   // the page goes on without: it only cannot be opened anew while the studio's computer is away
 });
+/** Nothing is shown in other letters first: a target that moves when they change is missed by a finger. */
+try {
+  await Promise.race([
+    Promise.all([slab, sans].map((family) => document.fonts.load(`1em ${family}`))),
+    new Promise((resolve) => setTimeout(resolve, LETTERS_MS)),
+  ]);
+} catch {
+  // it is read in the device's own letters
+}
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <CacheProvider value={cache}>

@@ -110,6 +110,21 @@ export function shiftedClimate(climate: Climate, shift: AirShift): Climate {
   };
 }
 
+/** A climate that both faces of a wall ask at the same moments. */
+export function askedOnce(climate: Climate): Climate {
+  const last: Air = { celsius: 20, humidity: 0.5 };
+  let asked = Number.NaN;
+  return (at, out) => {
+    if (at !== asked) {
+      climate(at, last);
+      asked = at;
+    }
+    out.celsius = last.celsius;
+    out.humidity = last.humidity;
+    if (last.stir !== undefined) out.stir = last.stir;
+  };
+}
+
 function wanderedTo(wander: readonly [number, number, number, number], at: number, from: number): number {
   const quick = (2 * Math.PI * at) / WAVES[0]!;
   const slow = (2 * Math.PI * at) / WAVES[1]!;

@@ -1,7 +1,7 @@
 import { activityLaw, drySolidsPerArea } from '../clay/body.ts';
 import type { FaceExposure } from '../form/places.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
-import { shiftedClimate } from './air.ts';
+import { askedOnce, shiftedClimate } from './air.ts';
 import { closedFace, coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
 import { bareMesh, COAT_CELLS, gradedWidths, withSettledCoats, type FaceName } from './mesh.ts';
 import { meanReading, OUTER_LAYER_M } from './readings.ts';
@@ -188,7 +188,7 @@ function takenSince(run: WallRun, before: WallState['left']): WallRun['taken'] {
 export function facesOf(run: WallRun): { inside: FaceLaw; outside: FaceLaw } {
   const { surroundings, setting, state, taken } = run;
   const cover = coverNamed(surroundings.cover);
-  const climate = shiftedClimate(surroundings.climate, setting.airShift);
+  const climate = askedOnce(shiftedClimate(surroundings.climate, setting.airShift));
   const before = { ...state.left };
   const held = heldBy(run, before);
   const law = (exposure: FaceExposure): FaceLaw => {

@@ -48,8 +48,22 @@ export interface WallAt {
   mesh: Mesh;
 }
 
-/** The wall at an instant, by cubic Hermite interpolation within record k and k + 1. */
-function interpolated(run: Trajectory, k: number, at: Instant): WallAt {
+/** For a wall of so many cells that is only looked at: it is written over by the next look. */
+const glances = new Map<number, Float64Array>();
+
+function glance(cells: number): Float64Array {
+  const known = glances.get(cells);
+  if (known) return known;
+  const made = new Float64Array(cells);
+  glances.set(cells, made);
+  return made;
+}
+
+/**
+ * The wall at an instant, by cubic Hermite interpolation within record k and k + 1.
+ * @param into where its cells are written; an array of their own where none is given
+ */
+function interpolated(run: Trajectory, k: number, at: Instant, into?: Float64Array): WallAt {
   const mesh = run.mesh[k]!;
   const from = run.x[k]!;
   const to = run.x[k + 1];
@@ -64,7 +78,7 @@ function interpolated(run: Trajectory, k: number, at: Instant): WallAt {
   const h10 = (s3 - 2 * s2 + s) * width;
   const h01 = 3 * s2 - 2 * s3;
   const h11 = (s3 - s2) * width;
-  const x = new Float64Array(from.length);
+  const x = into ?? new Float64Array(from.length);
   for (let i = 0; i < x.length; i++) {
     x[i] = h00 * from[i]! + h10 * startRate[i]! + h01 * to[i]! + h11 * endRate[i]!;
   }
@@ -74,9 +88,13 @@ function interpolated(run: Trajectory, k: number, at: Instant): WallAt {
 /** The wall at an instant within the run; held at its ends outside it. */
 export const wallAt = (run: Trajectory, at: Instant): WallAt => interpolated(run, recordBefore(run, at), at);
 
+/** The same, only for as long as nothing else is looked at. */
+const lookedAt = (run: Trajectory, k: number, at: Instant): WallAt =>
+  interpolated(run, k, at, glance(run.x[k]!.length));
+
 /** One number read off the wall at an instant. */
 export function readAt(run: Trajectory, at: Instant, reading: Reading): number {
-  const { x, mesh } = wallAt(run, at);
+  const { x, mesh } = lookedAt(run, recordBefore(run, at), at);
   return reading(x, mesh);
 }
 
@@ -92,7 +110,7 @@ export function firstWhen(
   test: (value: number) => boolean,
 ): Instant | null {
   const holds = (k: number, at: Instant) => {
-    const { x, mesh } = interpolated(run, k, at);
+    const { x, mesh } = lookedAt(run, k, at);
     return test(reading(x, mesh));
   };
   const end = run.at[run.at.length - 1]!;
@@ -116,7 +134,7 @@ export function firstWhen(
 const HALVES = 2;
 
 /**
- * The stretches of time from `from` on in which something holds of the wall, to within a second, ascending, one by one;
+ * The stretches of time from `from` on in which something holds of the wall, which is the test's only while it looks, to within a second, ascending, one by one;
  * `to` is infinite where it holds to the end of what was computed.
  */
 export function* whileHolds(
@@ -124,7 +142,7 @@ export function* whileHolds(
   from: Instant,
   test: (wall: WallAt, at: Instant) => boolean,
 ): Generator<{ from: Instant; to: Instant }> {
-  const holds = (k: number, at: Instant) => test(interpolated(run, k, at), at);
+  const holds = (k: number, at: Instant) => test(lookedAt(run, k, at), at);
   let since: Instant | null = null;
   let before = from;
   let last: boolean | null = null;

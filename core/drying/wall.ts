@@ -64,19 +64,25 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   const dz = mesh.widths;
   const laws = lawsByCell(mesh, lawsOf);
   /** Of each boundary: whether one stuff lies on both sides, the left cell's share where they meet, centre to centre. */
-  const sameStuff = Array.from({ length: n - 1 }, (_, i) => laws[i] === laws[i + 1]);
-  const leftShare = Float64Array.from({ length: n - 1 }, (_, i) => dz[i + 1]! / (dz[i]! + dz[i + 1]!));
+  const sameStuff: boolean[] = new Array<boolean>(n - 1);
+  const leftShare = new Float64Array(n - 1);
   /** What is divided by in every cell of every stage is kept turned round. */
-  const perWidth = dz.map((width) => 1 / width);
+  const perWidth = new Float64Array(n);
   const shares = sharesByCell(mesh);
   /** Of each boundary: what its conductance is multiplied by, and how deep half a cell is where it lies. */
-  const perDistance = Float64Array.from(
-    { length: n - 1 },
-    (_, i) => (2 * shares[i]! * shares[i + 1]!) / (dz[i]! + dz[i + 1]!),
-  );
-  const halfDepth = dz.map((width, i) => width / (2 * shares[i]!));
-  const { from, to } = mesh.body;
-  const mayErr = Float64Array.from({ length: n }, (_, i) => (i >= from && i < to ? 1 : COAT_ERROR));
+  const perDistance = new Float64Array(n - 1);
+  const halfDepth = new Float64Array(n);
+  const mayErr = new Float64Array(n).fill(COAT_ERROR).fill(1, mesh.body.from, mesh.body.to);
+  // by hand: a wall is made for every coat on every member of an ensemble
+  for (let i = 0; i < n; i++) {
+    perWidth[i] = 1 / dz[i]!;
+    halfDepth[i] = dz[i]! / (2 * shares[i]!);
+    if (i === n - 1) break;
+    const both = dz[i]! + dz[i + 1]!;
+    sameStuff[i] = laws[i] === laws[i + 1];
+    leftShare[i] = dz[i + 1]! / both;
+    perDistance[i] = (2 * shares[i]! * shares[i + 1]!) / both;
+  }
   const drySolids = dz.reduce((sum, width) => sum + width, 0);
   /** Water that comes into each cell from the places beside the wall, kg/kg·s. */
   let comes = 0;

@@ -67,14 +67,21 @@ export function recorded(run: WallRun, at: Instant, x: Float64Array, rate: Float
   if (at < run.recordFrom && trajectory.at.length === 1) {
     trajectory.at[0] = at;
     trajectory.x[0] = x.length === trajectory.x[0]!.length ? copied(x, trajectory.x[0]!) : x.slice();
-    trajectory.rate[0] = rate.map((perSecond) => perSecond / 1000);
+    trajectory.rate[0] = perMs(rate);
     trajectory.mesh[0] = wall.mesh;
     return;
   }
   trajectory.at.push(at);
   trajectory.x.push(x.slice());
-  trajectory.rate.push(rate.map((perSecond) => perSecond / 1000));
+  trajectory.rate.push(perMs(rate));
   trajectory.mesh.push(wall.mesh);
+}
+
+/** Counted through by hand: it is done at every step of every wall. */
+function perMs(perSecond: Float64Array): Float64Array {
+  const rate = new Float64Array(perSecond.length);
+  for (let i = 0; i < rate.length; i++) rate[i] = perSecond[i]! / 1000;
+  return rate;
 }
 
 function copied(from: Float64Array, to: Float64Array): Float64Array {
