@@ -159,8 +159,10 @@ export interface PieceRow {
   kiln: { dry: boolean; dryAt: Instant | null } | null;
   look: Look;
   clay: { wetColour: string; dryColour: string };
-  /** How wet it looks over the coming two days; null where that is still being worked out, and of fired ware. */
+  /** How wet it looks over the coming two days; null where that is not known, and of fired ware. */
   wet: Ribbon | null;
+  /** What is known of it is being worked out, or anew: ask again soon. */
+  working: boolean;
   /** What it asks for; null where that is not known, or nothing. */
   due: { due: Due; name: string; opens: Instant | null; closes: Instant | null } | null;
   /** The cover it is to have for the night; null where none is advised. */

@@ -1,5 +1,12 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import type { BenchRow, KilnAnswer, LearningAnswer, PiecesAnswer, PiecesQuery } from '../../api/index.ts';
+import type {
+  BenchRow,
+  KilnAnswer,
+  LearningAnswer,
+  PieceRow,
+  PiecesAnswer,
+  PiecesQuery,
+} from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { groupsOf } from '../../core/log/group.ts';
 import type { Look } from '../../core/piece/look.ts';
@@ -16,7 +23,7 @@ import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store.ts';
 import { createCases } from './cases.ts';
-import { clayName, headOf, kilnRow, pieceRow, plannedOf, roomName } from './rows.ts';
+import { clayName, headOf, isLongPast, kilnRow, pieceRow, plannedOf, roomName, type Night } from './rows.ts';
 import { createLine } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
@@ -24,9 +31,9 @@ import type { Planner } from './planner.ts';
 /** What pieces ask for, each worked out in full; an answer is shown until something is logged that it does not know of. */
 export interface Plans {
   bench: (now: Instant) => Promise<BenchRow[]>;
-  pieces: (query: PiecesQuery, now: Instant) => PiecesAnswer;
+  pieces: (query: PiecesQuery, now: Instant) => Promise<PiecesAnswer>;
   /** Every unfinished piece with the step it asks for. */
-  forKiln: (now: Instant) => KilnAnswer['rows'];
+  forKiln: (now: Instant) => Promise<KilnAnswer['rows']>;
   /** As it is seen; null where it does not stand. */
   lookOf: (pieceId: string) => Look | null;
   counted: () => number;
@@ -59,7 +66,7 @@ export interface PlanParts {
   studied: Derived<Studied>;
 }
 
-/** A Bench waits this long for what was just logged to be worked out; then it says that it still is. */
+/** Who asks waits this long for what was just logged to be worked out; then the answer says that it still is. */
 const PATIENCE_MS = 400;
 const PAGE = 200;
 
@@ -122,9 +129,8 @@ export function createPlans({
 
   const rowOf = (piece: PieceState, now: Instant): BenchRow => {
     const known = knownOf(piece);
-    const resting = now - piece.lastAt > LONG_PAST;
     const head = headOf(piece, store, cases);
-    if (resting) return { state: 'resting', ...head, lastAt: piece.lastAt };
+    if (isResting(piece, now)) return { state: 'resting', ...head, lastAt: piece.lastAt };
     if (known) return { state: 'planned', ...head, ...plannedOf(piece, known, store, now) };
     const why = failed.get(piece.id);
     return why?.logMark === cases.logMark(piece)
@@ -133,6 +139,35 @@ export function createPlans({
   };
 
   const failedAsIs = (piece: PieceState) => failed.get(piece.id)?.logMark === cases.logMark(piece);
+
+  const isResting = (piece: PieceState, now: Instant) => now - piece.lastAt > LONG_PAST;
+
+  /** Begins to work out what does not hold any more, what is not known at all first, and waits for that a little. */
+  const catchUp = async (now: Instant): Promise<void> => {
+    const pressing: Promise<void>[] = [];
+    const background: Promise<void>[] = [];
+    for (const piece of cases.unfinished()) {
+      if (isResting(piece, now)) continue;
+      const known = knownOf(piece);
+      if (!known) {
+        if (!failedAsIs(piece)) pressing.push(workOut(piece, now, true));
+        continue;
+      }
+      const { answers: of, airMark } = known;
+      if (now >= of.holdsUntil || now < of.at || airMark !== airMarkOf(piece))
+        background.push(workOut(piece, now, false));
+    }
+    Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
+    if (pressing.length > 0)
+      await Promise.race([Promise.all(pressing), wait(PATIENCE_MS, undefined, { ref: false })]);
+  };
+
+  const listed = (piece: PieceState, now: Instant, night: Night): PieceRow => {
+    const known = knownOf(piece);
+    const working =
+      !piece.finished && !isResting(piece, now) && (known ? isLongPast(known, now) : !failedAsIs(piece));
+    return pieceRow(piece, known, working, { store, cases, now, night });
+  };
 
   const isOf = (query: PiecesQuery, piece: PieceState): boolean =>
     (query.room === undefined || piece.roomId === query.room) &&
@@ -179,38 +214,22 @@ export function createPlans({
     counted: () => cases.pieces().length,
     records: () => recordsOf(cases.pieces()),
     bench: async (now) => {
-      const unfinished = cases.unfinished();
-      const planned = unfinished.filter((piece) => now - piece.lastAt <= LONG_PAST);
-      const pressing: Promise<void>[] = [];
-      for (const piece of planned)
-        if (!knownOf(piece) && !failedAsIs(piece)) pressing.push(workOut(piece, now, true));
-      if (pressing.length > 0)
-        await Promise.race([Promise.all(pressing), wait(PATIENCE_MS, undefined, { ref: false })]);
-      const rows = unfinished.map((piece) => rowOf(piece, now));
-      const background: Promise<void>[] = [];
-      for (const piece of planned) {
-        const known = knownOf(piece);
-        if (!known) continue;
-        const { answers, airMark } = known;
-        if (now >= answers.holdsUntil || now < answers.at || airMark !== airMarkOf(piece))
-          background.push(workOut(piece, now, false));
-      }
-      Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
+      await catchUp(now);
       learning.study();
-      return rows;
+      return cases.unfinished().map((piece) => rowOf(piece, now));
     },
-    forKiln: (now) => {
+    forKiln: async (now) => {
+      await catchUp(now);
       const night = comingNight(store.studio().studio, now);
-      return cases
-        .unfinished()
-        .map((piece) => kilnRow(piece, pieceRow(piece, knownOf(piece), { store, cases, now, night })));
+      return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, night)));
     },
     lookOf: (id) => {
       const piece = cases.piece(id);
       return piece && cases.look(piece);
     },
-    pieces: (query, now) => {
+    pieces: async (query, now) => {
       const { which, page } = query;
+      if (which === 'open') await catchUp(now);
       const all = which === 'finished' ? cases.finished() : cases.unfinished();
       const night = comingNight(store.studio().studio, now);
       const isDue = (piece: PieceState) => {
@@ -220,9 +239,7 @@ export function createPlans({
       const found = all.filter((piece) => isOf(query, piece) && (query.due === undefined || isDue(piece)));
       found.sort((a, b) => b.madeAt - a.madeAt || (a.id < b.id ? 1 : -1));
       return {
-        rows: found
-          .slice(page * PAGE, (page + 1) * PAGE)
-          .map((piece) => pieceRow(piece, knownOf(piece), { store, cases, now, night })),
+        rows: found.slice(page * PAGE, (page + 1) * PAGE).map((piece) => listed(piece, now, night)),
         found: found.length,
         pages: Math.max(1, Math.ceil(found.length / PAGE)),
         unfinished: cases.unfinished().length,

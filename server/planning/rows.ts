@@ -84,10 +84,14 @@ function kilnDry({ answers: { now, gates } }: PlanKept): PieceRow['kiln'] {
   return { dry, dryAt: dry ? null : (loading?.opens ?? null) };
 }
 
+/** What was worked out so long ago is not gone by for the kiln. */
+export const isLongPast = ({ answers }: PlanKept, now: Instant): boolean => now >= answers.holdsUntil + HOUR;
+
 /** A piece among all, with what is known of it at a moment. */
 export function pieceRow(
   piece: PieceState,
   known: PlanKept | null,
+  working: boolean,
   { store, cases, now, night }: { store: Store; cases: Cases; now: Instant; night: Night },
 ): PieceRow {
   const needed = routeOf(piece).planned.filter(({ optional }) => !optional);
@@ -108,11 +112,11 @@ export function pieceRow(
     code: piece.code,
     handedAt: piece.handedAt,
     carryBy: known && dries ? carriedUntil(known.ribbon) : null,
-    // what was worked out long ago is being worked out anew
-    kiln: known && dries && now < known.answers.holdsUntil + HOUR ? kilnDry(known) : null,
+    kiln: known && dries && !isLongPast(known, now) ? kilnDry(known) : null,
     look: cases.look(piece),
     clay: { wetColour, dryColour },
     wet: known && dries ? known.ribbon : null,
+    working,
     due: next && {
       due: dueOf(next, now, night.morning),
       name: next.name,

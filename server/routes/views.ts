@@ -109,10 +109,10 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     response.json({ records: plans.records() } satisfies TechniquesAnswer);
   });
 
-  router.get('/pieces', (request, response) => {
+  router.get('/pieces', async (request, response) => {
     const asked = piecesQuery.safeParse(request.query);
     if (!asked.success) return sendSchemaProblem(response, asked.error);
-    response.json(plans.pieces(asked.data, clock.now()) satisfies PiecesAnswer);
+    response.json((await plans.pieces(asked.data, clock.now())) satisfies PiecesAnswer);
   });
 
   router.get('/pieces/:id', async (request, response) => {
@@ -128,14 +128,13 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   });
 
   router.get('/kiln', async (_request, response) => {
-    await plans.bench(clock.now());
     const all = loadsOf(store.ledger).filter(({ set }) => !set.over);
     const open = all.filter(({ unloadedAt }) => unloadedAt === null);
     const done = all.filter(({ unloadedAt }) => unloadedAt !== null).slice(0, 5);
     response.json({
       kilns: kilnsOf(store.ledger),
       loads: [...open, ...done],
-      rows: plans.forKiln(clock.now()),
+      rows: await plans.forKiln(clock.now()),
     } satisfies KilnAnswer);
   });
 

@@ -1,4 +1,4 @@
-import useSWR from 'swr';
+import { useBench } from './useBench.ts';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { BenchAnswer, BenchUnknown } from '../../api/routes.ts';
@@ -8,7 +8,7 @@ import { coverNamed } from '../../core/drying/face.ts';
 import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
 import { CautionLine, Empty, Trouble } from '../frame/parts.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
+import { wordsFor } from '../frame/server.ts';
 import { faded, hairline, reachable } from '../frame/theme.ts';
 import { clockTime, shortDate } from '../frame/times.ts';
 import { First, Row } from './BenchRow.tsx';
@@ -19,14 +19,9 @@ import { Reminders } from './Reminders.tsx';
 import { TouchNext } from './TouchNext.tsx';
 
 const STALE_MS = 3 * 60_000;
-const REFRESH_MS = 20_000;
-/** What is still being worked out is asked for again so soon. */
-const SOON_MS = 700;
 /** What to do now, next, and until when, over all pieces. */
 export function Bench() {
-  const { data, error } = useSWR<BenchAnswer>('/api/bench', ask, {
-    refreshInterval: (last) => (last?.pieces.some((row) => row.state === 'working') ? SOON_MS : REFRESH_MS),
-  });
+  const { data, error } = useBench();
   const now = useNow();
   const zone = useZone();
   if (!data)

@@ -12,13 +12,14 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
+import { rowsWorking } from '../frame/soon.ts';
 import { cobalt, copperGreen, faded, hairline, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { manyWords } from '../many/words.ts';
 
 /** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
 export function Tonight() {
-  const { data, error } = useSWR<PiecesAnswer>('/api/pieces', ask);
+  const { data, error } = useSWR<PiecesAnswer>('/api/pieces', ask, { refreshInterval: rowsWorking });
   const now = useNow();
   const zone = useZone();
   if (!data)

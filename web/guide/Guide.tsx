@@ -13,6 +13,7 @@ import { entry } from '../frame/outbox.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
 import { SavedState } from '../frame/SavedState.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
+import { soonWhile } from '../frame/soon.ts';
 import { board, faded, hairline, ink, ochre, slab } from '../frame/theme.ts';
 import { clockTime, whenNear } from '../frame/times.ts';
 import { callOut, useAwake } from './attend.ts';
@@ -21,7 +22,6 @@ import { StepBoard } from './StepBoard.tsx';
 import { useLed, type LedPiece } from './useLed.ts';
 
 const REFRESH_MS = 10_000;
-const SOON_MS = 700;
 const HELD = 'kosmema-in-hand';
 /** A sign that was not seen yet is asked for again after this. */
 const AGAIN = 30 * SECOND;
@@ -30,7 +30,7 @@ const AGAIN = 30 * SECOND;
 export function Guide() {
   const { id = '' } = useParams();
   const { data, error } = useSWR<GuideAnswer>(`/api/guides/${id}`, ask, {
-    refreshInterval: (last) => (last?.pieces.some(({ answers }) => answers === null) ? SOON_MS : REFRESH_MS),
+    refreshInterval: soonWhile(({ pieces }) => pieces.some(({ answers }) => answers === null), REFRESH_MS),
   });
   const now = useNow(1000);
   const led = useLed(data, error !== undefined, now);

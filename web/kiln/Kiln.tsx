@@ -12,6 +12,7 @@ import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Empty, Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
+import { rowsWorking } from '../frame/soon.ts';
 import { hairline } from '../frame/theme.ts';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
@@ -21,7 +22,7 @@ const asksForKiln = ({ asks }: KilnRow): boolean => asks?.shared === 'load';
 
 /** What is gathered for the kiln, what is in it, and what comes out. */
 export function Kiln() {
-  const { data, error } = useSWR<KilnAnswer>('/api/kiln', ask);
+  const { data, error } = useSWR<KilnAnswer>('/api/kiln', ask, { refreshInterval: rowsWorking });
   const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the kiln room …</Typography>;

@@ -1,14 +1,13 @@
+import { useBench } from '../bench/useBench.ts';
 import { useState } from 'react';
-import useSWR from 'swr';
-import type { BenchAnswer, PieceRow } from '../../api/routes.ts';
+import type { PieceRow } from '../../api/routes.ts';
 import { stageAt } from '../../core/clay/stage.ts';
-import { ask } from '../frame/server.ts';
 import { ChoiceField } from '../frame/fields.tsx';
 import { CheckDialog } from '../pieces/CheckDialog.tsx';
 
 /** Checks one of the pieces that were chosen, and lets that teach the others. */
 export function SampleCheck({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
-  const { data } = useSWR<BenchAnswer>('/api/bench', ask);
+  const { data } = useBench();
   const [id, setId] = useState(chosen[0]!.id);
   const sample = chosen.find((piece) => piece.id === id) ?? chosen[0]!;
   const row = data?.pieces.find(({ pieceId }) => pieceId === sample.id);

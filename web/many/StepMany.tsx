@@ -1,14 +1,13 @@
+import { useBench } from '../bench/useBench.ts';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
-import type { BenchAnswer, BenchPiece, PieceRow } from '../../api/routes.ts';
+import type { BenchPiece, PieceRow } from '../../api/routes.ts';
 import { isSign } from '../../core/coat/sign.ts';
 import { answerFor, waitWords } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
-import { ask } from '../frame/server.ts';
 import { hairline, tones } from '../frame/theme.ts';
 import { DoneDialog } from '../pieces/DoneDialog.tsx';
 import { alikeBy, asDone } from './alike.ts';
@@ -16,7 +15,7 @@ import { manyWords } from './words.ts';
 
 /** The next steps of what was chosen, each logged at once for all that ask for it. */
 export function StepMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
-  const { data } = useSWR<BenchAnswer>('/api/bench', ask);
+  const { data } = useBench();
   const now = useNow();
   const zone = useZone();
   const log = useLog();

@@ -32,6 +32,7 @@ const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
     look: lookOf(piece, [made(id)], () => null),
     clay: defaultBody,
     wet: null,
+    working: false,
     due: null,
     tonight: null,
     cover: 'open',

@@ -7,6 +7,7 @@ import { chosenOf, useChoosing } from '../many/chosen.ts';
 import { ManyBar } from '../many/ManyBar.tsx';
 import { Empty, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
+import { rowsWorking } from '../frame/soon.ts';
 import { DryingRoom } from './DryingRoom.tsx';
 import { FinishedPieces } from './FinishedPieces.tsx';
 import { PieceFilters, filtersOf, type Filters } from './PieceFilters.tsx';
@@ -21,7 +22,9 @@ export function Pieces() {
   const asked = useDeferredValue(search.trim());
   const query = new URLSearchParams({ which, search: asked, page: String(page), ...filters });
   const plain = which === 'open' && asked === '' && page === 0 && Object.keys(filters).length === 0;
-  const { data, error } = useSWR<PiecesAnswer>(plain ? '/api/pieces' : `/api/pieces?${query}`, ask);
+  const { data, error } = useSWR<PiecesAnswer>(plain ? '/api/pieces' : `/api/pieces?${query}`, ask, {
+    refreshInterval: rowsWorking,
+  });
   const choosing = useChoosing();
   const change = (to: Filters) => {
     setAt({ ...(which === 'finished' && { which }), ...to }, { replace: true });

@@ -1,9 +1,8 @@
+import { useBench } from '../bench/useBench.ts';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import type { BenchAnswer } from '../../api/routes.ts';
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import {
   batchOf,
@@ -26,7 +25,6 @@ import { useScaleStep, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
-import { ask } from '../frame/server.ts';
 import { LineTable } from './LineTable.tsx';
 
 type By = BatchSize['by'];
@@ -293,7 +291,7 @@ function SizeFields({ by, typed, onTyped, recipe, catalogue, units }: SizeFields
 /** Adds the coated face of a piece that stands on the bench. */
 function AreaOfPieces({ onAdd }: { onAdd: (m2: number) => void }) {
   const units = useUnits();
-  const { data } = useSWR<BenchAnswer>('/api/bench', ask);
+  const { data } = useBench();
   const pieces = data?.pieces.filter((row) => row.state === 'planned') ?? [];
   if (pieces.length === 0) return null;
   return (

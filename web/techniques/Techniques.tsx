@@ -1,8 +1,9 @@
+import { useBench } from '../bench/useBench.ts';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
 import { Box, TextField, Typography } from '@mui/material';
-import type { BenchAnswer, TechniquesAnswer } from '../../api/routes.ts';
+import type { TechniquesAnswer } from '../../api/routes.ts';
 import { stages, type StageDescription } from '../../core/clay/stage.ts';
 import { stepsOf } from '../../core/technique/catalogue.ts';
 import type { Technique } from '../../core/technique/technique.ts';
@@ -22,7 +23,7 @@ export function Techniques() {
   const [stage, setStage] = useState<StageDescription['stage'] | typeof ANY>(ANY);
   const [pieceId, setPieceId] = useState(ANY);
   const { data: known } = useSWR<TechniquesAnswer>('/api/techniques', ask);
-  const { data: bench } = useSWR<BenchAnswer>('/api/bench', ask);
+  const { data: bench } = useBench();
   const pieces = (bench?.pieces ?? []).flatMap((row) => (row.state === 'planned' ? [row] : []));
   const piece = pieces.find((of) => of.pieceId === pieceId);
   const words = search.trim().toLowerCase();
