@@ -174,7 +174,7 @@ const kept = z
   .regex(/^[0-9a-f]{64}$/, 'The photograph is not named by its checksum: take it in again.');
 
 export const pieceBodies = {
-  'piece.made': pieceBegun.extend({ layers }),
+  'piece.made': pieceBegun.extend({ layers, like: id.exactOptional() }),
   'piece.corrected': pieceBegun.extend({ madeAt: instant }),
   'piece.routed': z.object({ layers }),
   'piece.covered': z.object({ cover, stand, part: id.optional() }),

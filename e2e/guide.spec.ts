@@ -103,5 +103,12 @@ test('a good piece is made again by keyboard, with all that was planned of it', 
   await tabTo('Log it as made');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Oil cruet, terns' })).toBeVisible();
-  await expect(page.getByRole('row', { name: /^Coat 1 of 3/ })).toBeVisible({ timeout: 30_000 });
+  // the good piece's stage, minutes and slip stand beside each step of the new one
+  const coat = page.getByRole('row', { name: /^Coat 1 of 3/ });
+  await expect(coat).toContainText(
+    /As Oil cruet, terns: surface at \d+, .* after it was made, .* mm, SG 1\.\d\d/,
+    {
+      timeout: 30_000,
+    },
+  );
 });

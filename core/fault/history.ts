@@ -41,6 +41,8 @@ export interface DeedThen {
 }
 
 export interface PieceHistory {
+  name: string;
+  madeAt: Instant;
   body: ClayBody;
   wallM: number;
   deeds: DeedThen[];
@@ -97,6 +99,8 @@ export function historyOf(facts: PieceFacts, now: Instant): PieceHistory | null 
   });
   const own = divided.own.map(({ name }) => ({ trajectory: course(name) }));
   return {
+    name: piece.made.name,
+    madeAt: piece.madeAt,
     body,
     wallM: piece.made.form.wallM,
     deeds,

@@ -52,6 +52,8 @@ export interface PieceBegun {
 
 export interface PieceMade extends PieceBegun {
   layers: Layer[];
+  /** The piece whose record it is made by: it is to be done as that was. */
+  like?: string;
 }
 
 /** Slip as it was laid. */

@@ -15,6 +15,8 @@ import { entriesOf, type Entry, type Outcome, type PieceBegun, type PieceParted 
 export interface PieceState {
   id: string;
   made: PieceBegun;
+  /** The piece whose record it is made by; null where it is by itself. */
+  like: string | null;
   madeAt: Instant;
   layers: Layer[];
   /** Its form as it is now: what was stretched or shaped is another. */
@@ -66,6 +68,7 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
   const state: PieceState = {
     id,
     made: start,
+    like: made.body.like ?? null,
     madeAt: corrected ? Date.parse(corrected.body.madeAt) : instantOf(made),
     layers: made.body.layers,
     form: start.form,

@@ -31,7 +31,11 @@ const none = (): Reference[] => [];
 
 /** What each kind of entry names besides its own subject. */
 const references: { [K in EntryKind]: (entry: EntryOf<K>) => Reference[] } = {
-  'piece.made': (entry) => [...ofBegun(entry), ...ofLayers(entry.body.layers)],
+  'piece.made': (entry) => [
+    ...ofBegun(entry),
+    ...ofLayers(entry.body.layers),
+    ...to('piece', entry.body.like ?? null, 'body.like'),
+  ],
   'piece.corrected': ofBegun,
   'piece.routed': ({ body }) => ofLayers(body.layers),
   'piece.covered': none,

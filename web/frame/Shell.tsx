@@ -27,7 +27,14 @@ export function Shell() {
   useTitle();
   const navigation = useNavigation();
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '168px 1fr' }, minHeight: '100vh' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '168px 1fr' },
+        minHeight: '100vh',
+        '@media print': { display: 'block' },
+      }}
+    >
       <Link
         href="#view"
         sx={{

@@ -15,6 +15,8 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { CautionLine, Trouble } from '../frame/parts.tsx';
 import { faded, hairline, ironRed, slab, tones } from '../frame/theme.ts';
+import { AsBefore } from '../pieces/AsBefore.tsx';
+import { useHistory } from '../pieces/useRecord.ts';
 import { useShelf } from '../slips/shelf.ts';
 import { tubAnswer } from '../slips/tubWords.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
@@ -40,7 +42,18 @@ export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
   const waits = next?.wait && next.status !== 'closed' ? next.wait : null;
   return (
     <>
-      <Box sx={{ flex: 1, px: { xs: 1.5, sm: 4 }, pt: 2, pb: 20, maxWidth: 1080, width: '100%', mx: 'auto' }}>
+      <Box
+        sx={{
+          flex: 1,
+          px: { xs: 1.5, sm: 4 },
+          pt: 2,
+          pb: 20,
+          '@media (max-height: 560px)': { pb: 2 },
+          maxWidth: 1080,
+          width: '100%',
+          mx: 'auto',
+        }}
+      >
         <Heading led={led} planned={planned} now={now} />
         {waits ? <Look led={led} now={now} /> : <How planned={planned} led={led} />}
         <GoesWrong planned={planned} led={led} />
@@ -133,12 +146,16 @@ function Look({ led: { next }, now }: { led: LedPiece; now: Instant }) {
 /** How it is done, with what, and what to look at. */
 function How({ planned, led }: { planned: Planned; led: LedPiece }) {
   const { step } = planned;
+  const history = useHistory(led.piece.like);
   const timed = timedIn(step.effects);
   const late = led.next?.status === 'closed' ? remedyFor(led.next) : '';
   return (
     <Box sx={{ mt: 2.5 }}>
       {late && <Trouble>{late}</Trouble>}
       <TubLine planned={planned} />
+      <Box sx={{ fontSize: '1.2rem' }}>
+        <AsBefore history={history} planned={planned} />
+      </Box>
       <Box component="ol" sx={{ m: 0, pl: 3.5, fontSize: { xs: '1.2rem', sm: '1.45rem' }, lineHeight: 1.45 }}>
         {step.words.map((words) => (
           <li key={words}>{words}</li>

@@ -15,12 +15,16 @@ import type { LedPiece } from './useLed.ts';
 const DoneDialog = lazy(async () => ({ default: (await import('../pieces/DoneDialog.tsx')).DoneDialog }));
 
 /** Where thumbs reach: the targets of the step. What was logged is told above them. */
+/** How much of the view a bar lies over. */
+const heightOver = (bar: HTMLElement): number =>
+  getComputedStyle(bar).position === 'fixed' ? bar.offsetHeight : 0;
+
 export function Foot({ children }: { children: ReactNode }) {
   const bar = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const { style } = document.documentElement;
     const observer = new ResizeObserver(() =>
-      style.setProperty('--notice', `${(bar.current?.offsetHeight ?? 0) + 8}px`),
+      style.setProperty('--notice', `${heightOver(bar.current!) + 8}px`),
     );
     observer.observe(bar.current!);
     return () => {
@@ -33,6 +37,8 @@ export function Foot({ children }: { children: ReactNode }) {
       ref={bar}
       sx={{
         position: 'fixed',
+        // on a screen as low as this, or as near, the step itself must have room
+        '@media (max-height: 560px)': { position: 'static' },
         bottom: 0,
         left: 0,
         right: 0,

@@ -49,7 +49,7 @@ export function DryingRoom({ rows, groups, night, choosing }: DryingRoomProps) {
           borderBottom: `1px solid ${hairline}`,
         }}
       >
-        <Box sx={{ fontFamily: slab, fontWeight: 650, minWidth: 230 }}>
+        <Box sx={{ fontFamily: slab, fontWeight: 650, minWidth: { sm: 230 } }}>
           {ahead === 0 ? 'As it stands now' : `As it will look ${whenNear(at, now, zone)}`}
         </Box>
         <ShelfTime
@@ -59,11 +59,13 @@ export function DryingRoom({ rows, groups, night, choosing }: DryingRoomProps) {
           onDrag={(value) => drag(now + value)}
           onAhead={setAhead}
         />
-        <Box sx={{ displayPrint: 'none' }}>
+        <Box sx={{ displayPrint: 'none', '& > *': { px: { xs: 1, sm: 2 } } }}>
           <Button onClick={() => setAhead(0)}>Now</Button>
           <Button onClick={() => go(night.from)}>Tonight</Button>
           <Button onClick={() => go(night.morning)}>Next morning</Button>
-          <Button onClick={() => print()}>Print</Button>
+          <Button onClick={() => print()} sx={{ display: { xs: 'none', sm: 'inline-flex' } }}>
+            Print
+          </Button>
         </Box>
       </Box>
       {ahead > 0 && (

@@ -90,7 +90,11 @@ function Making({ model }: { model: PieceState | null }) {
   const [wrong, setWrong] = useState<Record<string, string>>({});
 
   const submit = async () => {
-    const made: PieceMade = { ...pieceFrom(typed), layers: layersFrom(typed.layers) };
+    const made: PieceMade = {
+      ...pieceFrom(typed),
+      layers: layersFrom(typed.layers),
+      ...(model && { like: model.id }),
+    };
     const count = typedNumber(typed.count) ?? 1;
     const found = {
       ...wrongFields(bodies['piece.made'], made),

@@ -26,6 +26,9 @@ export function Pieces() {
     refreshInterval: rowsWorking,
   });
   const choosing = useChoosing();
+  // on a phone the shelf comes first, and what finds in it when it is asked for
+  const [finding, setFinding] = useState(Object.keys(filters).length > 0);
+  const shown = (display: string) => ({ display: { xs: finding ? display : 'none', sm: display } });
   const change = (to: Filters) => {
     setAt({ ...(which === 'finished' && { which }), ...to }, { replace: true });
     setPage(0);
@@ -47,7 +50,7 @@ export function Pieces() {
   }
   return (
     <>
-      <Heading>
+      <Heading first={newPiece}>
         {which === 'open' && !choosing.on && (
           <Button
             variant="outlined"
@@ -65,7 +68,6 @@ export function Pieces() {
         <Button variant="outlined" component={RouterLink} to="/kiln">
           Kiln
         </Button>
-        {newPiece}
       </Heading>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 1, displayPrint: 'none' }}>
         <ToggleButtonGroup
@@ -82,6 +84,14 @@ export function Pieces() {
           <ToggleButton value="open">On the bench ({data.unfinished})</ToggleButton>
           <ToggleButton value="finished">Finished ({data.finished})</ToggleButton>
         </ToggleButtonGroup>
+        <Button
+          variant="outlined"
+          aria-expanded={finding}
+          onClick={() => setFinding(!finding)}
+          sx={{ display: { sm: 'none' } }}
+        >
+          Find
+        </Button>
         <TextField
           label="Find by name, clay, room or group"
           value={search}
@@ -89,9 +99,11 @@ export function Pieces() {
             setSearch(event.target.value);
             setPage(0);
           }}
-          sx={{ minWidth: 250, flex: 1 }}
+          sx={{ minWidth: 250, flex: 1, ...shown('inline-flex') }}
         />
-        <PieceFilters filters={filters} groups={data.groups} onChange={change} />
+        <Box sx={shown('contents')}>
+          <PieceFilters filters={filters} groups={data.groups} onChange={change} />
+        </Box>
       </Box>
       {rows.length === 0 && <Box sx={{ py: 3 }}>None here.</Box>}
       {which === 'finished' ? (
@@ -117,11 +129,31 @@ export function Pieces() {
   );
 }
 
-const Heading = ({ children }: { children: ReactNode }) => (
-  <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', mb: 2 }}>
-    <Typography variant="h1" sx={{ flex: 1 }}>
-      Pieces
-    </Typography>
-    <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', displayPrint: 'none' }}>{children}</Box>
+/** @param first the act that most come for; the others are a row that a thumb shoves along on a phone */
+const Heading = ({ first, children }: { first: ReactNode; children: ReactNode }) => (
+  <Box
+    sx={{
+      display: 'grid',
+      gridTemplateColumns: { xs: '1fr auto', sm: '1fr auto auto' },
+      gap: 1.5,
+      alignItems: 'center',
+      mb: { xs: 1, sm: 2 },
+    }}
+  >
+    <Typography variant="h1">Pieces</Typography>
+    <Box sx={{ displayPrint: 'none', order: { sm: 1 } }}>{first}</Box>
+    <Box
+      sx={{
+        display: 'flex',
+        gap: { xs: 1, sm: 1.5 },
+        gridColumn: { xs: '1 / -1', sm: 'auto' },
+        minWidth: 0,
+        overflowX: 'auto',
+        '& > *': { flexShrink: 0 },
+        displayPrint: 'none',
+      }}
+    >
+      {children}
+    </Box>
   </Box>
 );

@@ -10,8 +10,10 @@ import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, hairline, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { asKnown, between, waitWords } from '../frame/answer.ts';
+import { AsBefore } from './AsBefore.tsx';
 import { coatedWall } from './coatedWall.ts';
 import { LogStepButton, useDoneDialog } from './LogNext.tsx';
+import { useHistory } from './useRecord.ts';
 
 const states: Record<GateStatus, { word: string; colour: string }> = {
   done: { word: 'Done', colour: ink },
@@ -43,6 +45,7 @@ export const stacked = {
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
 export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone: string }) {
   const { piece } = plan;
+  const history = useHistory(piece.finished ? null : piece.like);
   // any step can be logged out of turn: the wall does not care for the order of a list
   const { open, dialog } = useDoneDialog({
     pieceId: piece.id,
@@ -125,6 +128,7 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
                 {doIn(s, i)}
               </TableCell>
               <TableCell role="cell" sx={{ minWidth: 240 }}>
+                {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
                 {isOpen(s.status) && <Signs gate={s} />}
               </TableCell>
             </TableRow>

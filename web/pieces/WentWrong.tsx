@@ -10,7 +10,7 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { copperGreen, faded, hairline, ironRed } from '../frame/theme.ts';
-import { useWhy } from './useWhy.ts';
+import { useWhy } from './useRecord.ts';
 
 /** All that was said to have gone wrong with a piece, the newest first. */
 export const faultsIn = ({ entries }: PieceFacts): string[] => [
