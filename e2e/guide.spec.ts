@@ -45,6 +45,32 @@ test.describe('on a tablet in portrait', () => {
   });
 });
 
+test('two tablets lead one piece: what one has logged is refused to the other with what to do, and nothing is lost', async ({
+  page,
+  browser,
+  workshop,
+}) => {
+  await page.goto(`${workshop.address}/pieces`);
+  await page.getByRole('button', { name: 'Choose several' }).click();
+  await page.getByRole('checkbox', { name: 'Oil cruet, heron' }).check();
+  await page.getByRole('button', { name: 'Lead me' }).click();
+  await expect(page.getByRole('heading', { name: 'Coat 1 of 3' })).toBeVisible({ timeout: 30_000 });
+  const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('button', { name: 'Log coat 1' })).toBeVisible();
+  // it has not heard yet of what the first one logs
+  await other.route('**/api/guides/**', (route) => route.abort());
+  await page.getByRole('button', { name: 'Log coat 1' }).click();
+  await expect(page.getByRole('heading', { name: 'Wait until matte' })).toBeVisible();
+  await other.getByRole('button', { name: 'Log coat 1' }).click();
+  await expect(other.getByRole('status').last()).toContainText('was logged already: is it the same one?');
+  await other.unroute('**/api/guides/**');
+  await expect(other.getByRole('heading', { name: 'Wait until matte' })).toBeVisible({ timeout: 30_000 });
+  await other.getByRole('button', { name: 'It is matte' }).click();
+  await expect(page.getByRole('heading', { name: 'Coat 2 of 3' })).toBeVisible({ timeout: 30_000 });
+  await other.context().close();
+});
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 

@@ -36,7 +36,7 @@ export function Logging({ children }: { children: ReactNode }) {
       const again = await log(words, others.entries);
       if (again.kind !== 'refused') outcome = again;
     }
-    if (outcome.kind === 'refused') setNotice({ words: outcome.problem.detail, actId: null });
+    if (outcome.kind === 'refused') setNotice({ words: outcome.problem.detail, actId: null, stays: true });
     else
       setNotice({
         words: `${outcome.kind === 'saved' ? 'Logged' : 'On this tablet'}: ${words}${left && `.${left}`}`,

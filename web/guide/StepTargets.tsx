@@ -14,19 +14,18 @@ import type { LedPiece } from './useLed.ts';
 
 const DoneDialog = lazy(async () => ({ default: (await import('../pieces/DoneDialog.tsx')).DoneDialog }));
 
-/** Where thumbs reach: the targets of the step. What was logged is told above them. */
 /** How much of the view a bar lies over. */
 const heightOver = (bar: HTMLElement): number =>
   getComputedStyle(bar).position === 'fixed' ? bar.offsetHeight : 0;
 
+/** Where thumbs reach: the targets of the step. What was logged is told above them. */
 export function Foot({ children }: { children: ReactNode }) {
   const bar = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const { style } = document.documentElement;
-    const observer = new ResizeObserver(() =>
-      style.setProperty('--notice', `${heightOver(bar.current!) + 8}px`),
-    );
-    observer.observe(bar.current!);
+    const shown = bar.current!;
+    const observer = new ResizeObserver(() => style.setProperty('--notice', `${heightOver(shown) + 8}px`));
+    observer.observe(shown);
     return () => {
       observer.disconnect();
       style.removeProperty('--notice');

@@ -1,48 +1,13 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
-import { defaultBody } from '../../core/clay/body.ts';
-import { foldPiece } from '../../core/log/piece.ts';
-import { cruetMade } from '../../core/piece/piece.test-support.ts';
-import { lookOf } from '../../core/piece/look.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { known, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { Pieces } from '../pieces/Pieces.tsx';
 import { NewPiece } from '../pieces/NewPiece.tsx';
+import { made, row } from '../pieces/rows.test-support.ts';
 import { Tonight } from '../bench/Tonight.tsx';
 
-const made = (id: string) => cruetMade({ name: id, roomId: 'room-default', clayId: 'clay-default' }, id);
-const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
-  const piece = foldPiece(id, [made(id)])!;
-  return {
-    id,
-    name: id,
-    madeAt: NOON - HOUR,
-    techniqueName: 'Sgraffito',
-    makerName: 'Me',
-    roomId: 'room-default',
-    roomName: 'Workroom',
-    clayName: 'Clay',
-    groups: [],
-    stand: 'board',
-    code: null,
-    handedAt: null,
-    carryBy: null,
-    kiln: null,
-    look: lookOf(piece, [made(id)], () => null),
-    clay: defaultBody,
-    wet: null,
-    working: false,
-    due: null,
-    tonight: null,
-    cover: 'open',
-    finished: null,
-    doneSteps: 0,
-    steps: 3,
-    stageName: null,
-    ...more,
-  };
-};
 function shelf(rows: PieceRow[]) {
   const studio = testStudio(...rows.map(({ id }) => made(id)));
   studio.answers['GET /api/pieces'] = (): PiecesAnswer => ({

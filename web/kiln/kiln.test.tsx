@@ -1,0 +1,164 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import type { KilnRow } from '../../api/routes.ts';
+import { nothingSaid, type Entry, type EntryOf } from '../../core/log/entry.ts';
+import { foldPiece, routeOf } from '../../core/log/piece.ts';
+import { techniqueNamed } from '../../core/technique/catalogue.ts';
+import { wholeZone, type Layer } from '../../core/technique/layer.ts';
+import type { LoadState } from '../../core/log/load.ts';
+import { DAY, HOUR } from '../../core/units/quantity.ts';
+import { complaint, known, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { made, row } from '../pieces/rows.test-support.ts';
+import { HandIn } from './HandIn.tsx';
+import { Kiln } from './Kiln.tsx';
+
+const firing: Layer = {
+  id: 'fire',
+  technique: 'firing',
+  rev: techniqueNamed('firing').rev,
+  schools: {},
+  zones: [wholeZone],
+  face: 'outside',
+  upon: 'firm',
+  also: [],
+  stock: [],
+};
+/** A piece that is also fired. */
+const toFire = (id: string): Entry => {
+  const of = made(id) as EntryOf<'piece.made'>;
+  return {
+    ...of,
+    at: new Date(NOON - 8 * DAY).toISOString(),
+    body: { ...of.body, layers: [...of.body.layers, firing] },
+  };
+};
+const refsOf = (shared: string) =>
+  routeOf(foldPiece('a', [toFire('a')])!).planned.find(({ step }) => step.shared === shared)!.refs;
+const refs = refsOf('load');
+const fires = refsOf('bisque');
+const waiting = (id: string, dry: boolean, more: Partial<KilnRow> = {}): KilnRow => ({
+  ...row(id, { kiln: { dry, dryAt: dry ? null : NOON + DAY } }),
+  asks: { name: 'Load for bisque', shared: 'load', refs },
+  fires,
+  ...more,
+});
+const back = { id: 'k', set: { name: 'Back kiln', volumeM3: 0.1, holdsS: 2 * 86_400 } };
+const loadOf = (pieces: string[], more: Partial<LoadState> = {}): LoadState => ({
+  id: 'l',
+  set: { kilnId: 'k', pieces, to: 'bisque', cone: '04', over: false },
+  loadedAt: null,
+  unloadedAt: null,
+  ...more,
+});
+
+function kilnRoom(rows: KilnRow[], loads: LoadState[] = [], kilns = [back]) {
+  const studio = testStudio(
+    ...rows.map(({ id }) => toFire(id)),
+    ...kilns.map(({ id, set }) => known('kiln.set', id, set)),
+    ...loads.flatMap(({ id, set, loadedAt }) => [
+      known('load.set', id, set, NOON - HOUR),
+      ...(loadedAt === null
+        ? []
+        : [
+            known('load.loaded', id, {}, loadedAt),
+            ...set.pieces.map((piece) =>
+              known('piece.done', piece, { ...nothingSaid, refs, effects: [{ does: 'none' }] }, loadedAt),
+            ),
+          ]),
+    ]),
+  );
+  studio.answers['GET /api/kiln'] = () => ({ kilns, loads, rows });
+  return studio;
+}
+
+describe('the kiln room', () => {
+  it('sets up a kiln, and says what is wrong with one', async () => {
+    const studio = kilnRoom([], [], []);
+    show(<Kiln />);
+    await press('Set up a kiln');
+    await press('Log the kiln');
+    expect(await complaint()).toContain('needs a name');
+    await type('Its name', 'Back kiln');
+    await type(/^Room for ware/, '0');
+    await press('Log the kiln');
+    expect(await complaint()).toContain('between 1 and 20 000 litres');
+    await type(/^Room for ware/, '120');
+    await press('Log the kiln');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]![0]!.body).toEqual({ name: 'Back kiln', volumeM3: 0.12, holdsS: 172_800 });
+  });
+
+  it('gathers what is dry, leaves what is not unless it is taken, and says how full it is', async () => {
+    const studio = kilnRoom([waiting('a', true), waiting('b', false)]);
+    show(<Kiln />);
+    await press('Gather a load');
+    expect(screen.getByText(/\d+ % full/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Gather 1' })).toBeTruthy();
+    await press('Gather 1');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]![0]!.body).toMatchObject({
+      kilnId: 'k',
+      pieces: ['a'],
+      to: 'bisque',
+      cone: '04',
+    });
+  });
+
+  it('names what of a load is not dry and what asks for something else first, and loads the others', async () => {
+    const other = waiting('c', true, { asks: { name: 'Brush off the crumbs', shared: null, refs: [] } });
+    const studio = kilnRoom([waiting('a', true), waiting('b', false), other], [loadOf(['a', 'b', 'c'])]);
+    show(<Kiln />);
+    const told = await complaint();
+    expect(told).toContain('Not dry: b. Leave it for the next');
+    expect(told).toContain('c (brush off the crumbs)');
+    await press('It is loaded');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]!.map(({ kind, subject }) => [kind, subject])).toEqual([
+      ['load.loaded', 'l'],
+      ['piece.done', 'a'],
+      ['piece.done', 'b'],
+    ]);
+  });
+
+  it('unloads all at once, and what was lost with why', async () => {
+    const load = loadOf(['a', 'b'], { loadedAt: NOON - DAY });
+    const studio = kilnRoom([waiting('a', true), waiting('b', true)], [load]);
+    show(<Kiln />);
+    await press('Unload it');
+    const lost = within(await screen.findByRole('group', { name: 'How b came out' }));
+    fireEvent.click(lost.getByRole('button', { name: 'Lost' }));
+    await press('Log 2 unloaded');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    const done = studio.logged[0]!.filter(({ kind }) => kind === 'piece.done');
+    expect(done.map(({ subject, body }) => [subject, (body as { outcome: string }).outcome])).toEqual([
+      ['a', 'good'],
+      ['b', 'bad'],
+    ]);
+    expect(done[0]!.body).toMatchObject({
+      refs: fires,
+      effects: [{ does: 'fire', cone: '04', to: 'bisque' }],
+    });
+  });
+});
+
+describe('handing in', () => {
+  it('takes a code as it is read off the clay, says by when to carry it, and logs it', async () => {
+    const studio = kilnRoom([waiting('a', false, { code: 'K27', carryBy: NOON + 3 * HOUR })]);
+    show(<HandIn />);
+    await type('Code in the clay', ' k-27 ');
+    expect(await screen.findByText(/Carry it by .*: drier than that it chips on the way/)).toBeTruthy();
+    await press('Hand in a');
+    await expect
+      .poll(() => studio.logged.flat().map(({ kind, subject }) => [kind, subject]))
+      .toEqual([['piece.handed', 'a']]);
+  });
+
+  it('names a code that no piece has, and warns of one past being carried', async () => {
+    kilnRoom([waiting('a', false, { code: 'K27', carryBy: NOON - HOUR })]);
+    show(<HandIn />, { path: '/hand-in/:code', at: '/hand-in/k27' });
+    expect(await complaint()).toContain('past stiff leather-hard');
+    await type('Code in the clay', 'K99');
+    await press('Hand in');
+    expect(await complaint()).toContain('No piece on the bench has the code “K99”');
+  });
+});

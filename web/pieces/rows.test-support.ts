@@ -1,0 +1,44 @@
+import type { PieceRow } from '../../api/routes.ts';
+import { defaultBody } from '../../core/clay/body.ts';
+import { foldPiece } from '../../core/log/piece.ts';
+import { cruetMade } from '../../core/piece/piece.test-support.ts';
+import { lookOf } from '../../core/piece/look.ts';
+import { HOUR } from '../../core/units/quantity.ts';
+import { NOON } from '../frame/studio.test-support.tsx';
+
+/** A cruet of a name, as it was logged. */
+export const made = (id: string) =>
+  cruetMade({ name: id, roomId: 'room-default', clayId: 'clay-default' }, id);
+
+/** It, as a list of pieces has it. */
+export const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
+  const piece = foldPiece(id, [made(id)])!;
+  return {
+    id,
+    name: id,
+    madeAt: NOON - HOUR,
+    techniqueName: 'Sgraffito',
+    makerName: 'Me',
+    roomId: 'room-default',
+    roomName: 'Workroom',
+    clayName: 'Clay',
+    groups: [],
+    stand: 'board',
+    code: null,
+    handedAt: null,
+    carryBy: null,
+    kiln: null,
+    look: lookOf(piece, [made(id)], () => null),
+    clay: defaultBody,
+    wet: null,
+    working: false,
+    due: null,
+    tonight: null,
+    cover: 'open',
+    finished: null,
+    doneSteps: 0,
+    steps: 3,
+    stageName: null,
+    ...more,
+  };
+};
