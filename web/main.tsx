@@ -14,7 +14,7 @@ import { Logging } from './frame/notice.tsx';
 import { startOutbox } from './frame/outbox.ts';
 import { Nowhere } from './frame/Nowhere.tsx';
 import { ask } from './frame/server.ts';
-import { DEDUPED_MS } from './frame/soon.ts';
+import { askAgain, DEDUPED_MS } from './frame/soon.ts';
 import { Shell } from './frame/Shell.tsx';
 import { sans, slab, theme } from './frame/theme.ts';
 import { lazily } from './views.ts';
@@ -130,8 +130,7 @@ createRoot(document.getElementById('root')!).render(
             refreshInterval: 20_000,
             keepPreviousData: true,
             dedupingInterval: DEDUPED_MS,
-            shouldRetryOnError: true,
-            errorRetryInterval: 5_000,
+            onErrorRetry: askAgain,
           }}
         >
           <Logging>

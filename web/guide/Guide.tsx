@@ -21,7 +21,12 @@ import { PieceTabs } from './PieceTabs.tsx';
 import { StepBoard } from './StepBoard.tsx';
 import { useLed, type LedPiece } from './useLed.ts';
 
+/** Another tablet may log meanwhile. */
 const REFRESH_MS = 10_000;
+const soon = soonWhile<GuideAnswer>(
+  ({ pieces }) => pieces.some(({ answers }) => answers === null),
+  REFRESH_MS,
+);
 const HELD = 'kosmema-in-hand';
 /** A sign that was not seen yet is asked for again after this. */
 const AGAIN = 30 * SECOND;
@@ -29,9 +34,7 @@ const AGAIN = 30 * SECOND;
 /** One step at a time, at arm's length: several pieces led through their steps by one pair of wet hands. */
 export function Guide() {
   const { id = '' } = useParams();
-  const { data, error } = useSWR<GuideAnswer>(`/api/guides/${id}`, ask, {
-    refreshInterval: soonWhile(({ pieces }) => pieces.some(({ answers }) => answers === null), REFRESH_MS),
-  });
+  const { data, error } = useSWR<GuideAnswer>(`/api/guides/${id}`, ask, { refreshInterval: soon });
   const now = useNow(1000);
   const led = useLed(data, error !== undefined, now);
   if (!data)
