@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from 'esbuild';
+import { benchBrowser } from './bench-browser.mjs';
 import { must, root } from './run.mjs';
 
 /** Speeds, printed with the machine they were measured on. */
@@ -60,5 +61,6 @@ while ((await (await fetch(bench)).json()).pieces.some(({ state }) => state === 
 console.log(
   `Bench of the demo, first answer: ${answered.toFixed(0)} ms; warm: ${(await timed(bench)).toFixed(0)} ms (wanted 100)`,
 );
+await benchBrowser(again.address);
 await again.stop();
 rmSync(folder, { recursive: true, force: true });
