@@ -1,5 +1,6 @@
 import { outlineOf } from '../form/outline.ts';
 import { isFlat, type Form } from '../form/form.ts';
+import type { FiredState, SharedStep } from '../technique/technique.ts';
 
 /** What a kiln load takes up. */
 
@@ -25,3 +26,13 @@ export function roomTaken(form: Form): number {
  */
 export const fillOf = (forms: readonly Form[], volumeM3: number): number =>
   forms.reduce((sum, form) => sum + roomTaken(form), 0) / volumeM3;
+
+/** What ware becomes in the kiln. */
+export type Firing = Exclude<FiredState, 'raw'>;
+
+/** What a piece asks the kiln for, by the step that comes next; null where it asks for something else. */
+export const firingAsked = (next: { shared: SharedStep | null } | null): Firing | null =>
+  next?.shared === 'load' ? 'bisque' : next?.shared === 'glost' ? 'glazed' : null;
+
+/** The cone that ware is usually fired to, by what it becomes; to be changed for the clay and the glaze. Common practice, no source. */
+export const usualCone: Record<Firing, string> = { bisque: '04', glazed: '6' };

@@ -1,4 +1,3 @@
-import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
@@ -11,15 +10,15 @@ import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
-import { rowsWorking } from '../frame/soon.ts';
+import { wordsFor } from '../frame/server.ts';
+import { rowsWorking, useSoon } from '../frame/soon.ts';
 import { cobalt, copperGreen, faded, hairline, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { manyWords } from '../many/words.ts';
 
 /** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
 export function Tonight() {
-  const { data, error } = useSWR<PiecesAnswer>('/api/pieces', ask, { refreshInterval: rowsWorking });
+  const { data, error } = useSoon<PiecesAnswer>('/api/pieces', rowsWorking);
   const now = useNow();
   const zone = useZone();
   if (!data)

@@ -1,3 +1,7 @@
+import { useState } from 'react';
+import useSWR, { type SWRResponse } from 'swr';
+import { ask } from './server.ts';
+
 /** What is still being worked out is asked for again so soon; who answers waits for it a little besides. */
 const SOON_MS = 250;
 const REFRESH_MS = 20_000;
@@ -5,17 +9,25 @@ const REFRESH_MS = 20_000;
 export const DEDUPED_MS = 200;
 
 /**
- * How soon an answer is asked for again: soon while something in it is still being worked out. It must be made once: a
- * view drawn anew with another function would begin to wait anew.
+ * Asks for an answer, and again soon while something in it is still being worked out.
+ * @param key where it is asked for
+ * @param working whether something in it is
  */
-export const soonWhile =
-  <T>(working: (answer: T) => boolean, otherwise = REFRESH_MS) =>
-  (last: T | undefined): number =>
-    last && working(last) ? SOON_MS : otherwise;
+export function useSoon<T>(
+  key: string,
+  working: (answer: T) => boolean,
+  otherwise = REFRESH_MS,
+): SWRResponse<T, unknown> {
+  const [soon, setSoon] = useState(false);
+  // a number: how long to wait begins anew only where it changes
+  const answered = useSWR<T, unknown>(key, ask, { refreshInterval: soon ? SOON_MS : otherwise });
+  const is = answered.data !== undefined && working(answered.data);
+  if (is !== soon) setSoon(is);
+  return answered;
+}
 
-export const rowsWorking = soonWhile<{ rows: { working: boolean }[] }>(({ rows }) =>
-  rows.some(({ working }) => working),
-);
+export const rowsWorking = ({ rows }: { rows: { working: boolean }[] }): boolean =>
+  rows.some(({ working }) => working);
 
 const RETRY_MS = 5_000;
 

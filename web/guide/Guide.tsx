@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { GuideAnswer } from '../../api/routes.ts';
@@ -12,8 +11,8 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
 import { SavedState } from '../frame/SavedState.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
-import { soonWhile } from '../frame/soon.ts';
+import { wordsFor } from '../frame/server.ts';
+import { useSoon } from '../frame/soon.ts';
 import { board, faded, hairline, ink, ochre, slab } from '../frame/theme.ts';
 import { clockTime, whenNear } from '../frame/times.ts';
 import { callOut, useAwake } from './attend.ts';
@@ -23,10 +22,7 @@ import { useLed, type LedPiece } from './useLed.ts';
 
 /** Another tablet may log meanwhile. */
 const REFRESH_MS = 10_000;
-const soon = soonWhile<GuideAnswer>(
-  ({ pieces }) => pieces.some(({ answers }) => answers === null),
-  REFRESH_MS,
-);
+const anyWorking = ({ pieces }: GuideAnswer): boolean => pieces.some(({ answers }) => answers === null);
 const HELD = 'kosmema-in-hand';
 /** A sign that was not seen yet is asked for again after this. */
 const AGAIN = 30 * SECOND;
@@ -34,7 +30,7 @@ const AGAIN = 30 * SECOND;
 /** One step at a time, at arm's length: several pieces led through their steps by one pair of wet hands. */
 export function Guide() {
   const { id = '' } = useParams();
-  const { data, error } = useSWR<GuideAnswer>(`/api/guides/${id}`, ask, { refreshInterval: soon });
+  const { data, error } = useSoon(`/api/guides/${id}`, anyWorking, REFRESH_MS);
   const now = useNow(1000);
   const led = useLed(data, error !== undefined, now);
   if (!data)

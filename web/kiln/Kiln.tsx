@@ -1,28 +1,24 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import type { KilnAnswer, KilnRow } from '../../api/routes.ts';
 import { cones } from '../../core/firing/cone.ts';
-import { fillOf } from '../../core/firing/load.ts';
+import { fillOf, firingAsked, usualCone, type Firing } from '../../core/firing/load.ts';
 import type { KilnState } from '../../core/log/load.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Empty, Section, Trouble } from '../frame/parts.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
-import { rowsWorking } from '../frame/soon.ts';
+import { wordsFor } from '../frame/server.ts';
+import { rowsWorking, useSoon } from '../frame/soon.ts';
 import { hairline } from '../frame/theme.ts';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
 
-/** Whether a piece asks for the kiln next. */
-const asksForKiln = ({ asks }: KilnRow): boolean => asks?.shared === 'load';
-
 /** What is gathered for the kiln, what is in it, and what comes out. */
 export function Kiln() {
-  const { data, error } = useSWR<KilnAnswer>('/api/kiln', ask, { refreshInterval: rowsWorking });
+  const { data, error } = useSoon<KilnAnswer>('/api/kiln', rowsWorking);
   const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the kiln room …</Typography>;
@@ -45,9 +41,9 @@ export function Kiln() {
       </>
     );
   const held = new Set(loads.flatMap(({ set, unloadedAt }) => (unloadedAt === null ? set.pieces : [])));
-  const waiting = rows.filter((row) => asksForKiln(row) && !held.has(row.id));
+  const waiting = rows.filter((row) => firingAsked(row.asks) !== null && !held.has(row.id));
   const notYet = rows.filter(
-    (row) => row.handedAt !== null && !asksForKiln(row) && !held.has(row.id) && row.kiln,
+    (row) => row.handedAt !== null && firingAsked(row.asks) === null && !held.has(row.id) && row.kiln,
   );
   return (
     <>
@@ -141,10 +137,15 @@ function NewKiln({ onClose }: { onClose: () => void }) {
   );
 }
 
+const firings: { to: Firing; name: string }[] = [
+  { to: 'bisque', name: 'Bisque' },
+  { to: 'glazed', name: 'Glaze firing' },
+];
+
 /** Chooses what goes into the next load, and says what of it is not dry, and how full the kiln is. */
 function Gather({
   kilns,
-  waiting,
+  waiting: all,
   onClose,
 }: {
   kilns: KilnState[];
@@ -152,9 +153,12 @@ function Gather({
   onClose: () => void;
 }) {
   const [kilnId, setKilnId] = useState(kilns[0]!.id);
-  const [cone, setCone] = useState('04');
+  const kinds = firings.filter(({ to }) => all.some((row) => firingAsked(row.asks) === to));
+  const [to, setTo] = useState(kinds[0]!.to);
+  const [cone, setCone] = useState(usualCone[to]);
+  const waiting = all.filter((row) => firingAsked(row.asks) === to);
   const [left, setLeft] = useState<ReadonlySet<string>>(
-    () => new Set(waiting.filter(({ kiln }) => kiln && !kiln.dry).map(({ id }) => id)),
+    () => new Set(all.filter(({ kiln }) => kiln && !kiln.dry).map(({ id }) => id)),
   );
   const kiln = kilns.find(({ id }) => id === kilnId)!;
   const taken = waiting.filter(({ id }) => !left.has(id));
@@ -175,7 +179,7 @@ function Gather({
                 entry(
                   'load.set',
                   uuid(),
-                  { kilnId, pieces: taken.map(({ id }) => id), to: 'bisque', cone, over: false },
+                  { kilnId, pieces: taken.map(({ id }) => id), to, cone, over: false },
                   { at },
                 ),
               ],
@@ -190,6 +194,17 @@ function Gather({
           onChoose={setKilnId}
           options={kilns.map(({ id, set }) => ({ value: id, label: set.name }))}
         />
+        {kinds.length > 1 && (
+          <ChoiceField
+            label="What firing"
+            value={to}
+            onChoose={(next) => {
+              setTo(next);
+              setCone(usualCone[next]);
+            }}
+            options={kinds.map(({ to: value, name: label }) => ({ value, label }))}
+          />
+        )}
         <ChoiceField
           label="To cone"
           value={cone}

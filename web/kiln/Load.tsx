@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
-import { fillOf } from '../../core/firing/load.ts';
+import { fillOf, firingAsked } from '../../core/firing/load.ts';
 import { faultsOf } from '../../core/fault/fault.ts';
 import type { Outcome } from '../../core/log/entry.ts';
 import { isInKiln, type KilnState, type LoadState } from '../../core/log/load.ts';
@@ -37,7 +37,7 @@ export function Load({
   const pieces = set.pieces.flatMap((id) => rows.find((row) => row.id === id) ?? []);
   const name = kiln?.set.name ?? 'Kiln';
   const wet = pieces.filter((row) => row.kiln && !row.kiln.dry);
-  const first = pieces.filter((row) => loadedAt === null && row.asks?.shared !== 'load');
+  const first = pieces.filter((row) => loadedAt === null && firingAsked(row.asks) !== set.to);
   if (unloadedAt !== null)
     return (
       <Box sx={{ borderTop: `1px solid ${hairline}`, py: 1, mt: 1, color: faded }}>

@@ -12,7 +12,7 @@ export function PieceLine({ row, bare = false }: { row: KilnRow; bare?: boolean 
   const now = useNow(60_000);
   const zone = useZone();
   const { kiln, asks, name, code } = row;
-  const other = asks && asks.shared !== 'load' && asks.shared !== 'bisque';
+  const other = asks && !['load', 'bisque', 'glost'].includes(asks.shared ?? '');
   return (
     <Box
       sx={{

@@ -7,7 +7,16 @@ import { techniqueNamed } from '../../core/technique/catalogue.ts';
 import { wholeZone, type Layer } from '../../core/technique/layer.ts';
 import type { LoadState } from '../../core/log/load.ts';
 import { DAY, HOUR } from '../../core/units/quantity.ts';
-import { complaint, known, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import {
+  choose,
+  complaint,
+  known,
+  NOON,
+  press,
+  show,
+  testStudio,
+  type,
+} from '../frame/studio.test-support.tsx';
 import { made, row } from '../pieces/rows.test-support.ts';
 import { HandIn } from './HandIn.tsx';
 import { Kiln } from './Kiln.tsx';
@@ -118,6 +127,20 @@ describe('the kiln room', () => {
       ['piece.done', 'a'],
       ['piece.done', 'b'],
     ]);
+  });
+
+  it('gathers glazed ware for a glaze firing, by itself', async () => {
+    const glazed = waiting('g', true, {
+      kiln: null,
+      asks: { name: 'Fire the glaze', shared: 'glost', refs: fires },
+    });
+    const studio = kilnRoom([waiting('a', true), glazed]);
+    show(<Kiln />);
+    await press('Gather a load');
+    await choose('What firing', 'Glaze firing');
+    await press('Gather 1');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]![0]!.body).toMatchObject({ pieces: ['g'], to: 'glazed', cone: '6' });
   });
 
   it('unloads all at once, and what was lost with why', async () => {

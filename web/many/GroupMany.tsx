@@ -1,32 +1,23 @@
 import { useState } from 'react';
 import useSWR from 'swr';
 import { v7 as uuid } from 'uuid';
-import { FormControlLabel, Switch, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
-import type { GroupSet } from '../../core/log/entry.ts';
 import { ChoiceField } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { ask } from '../frame/server.ts';
 import { wrongFields } from '../frame/shape.ts';
+import { freshGroup, GroupFields, groupFrom } from './GroupFields.tsx';
 import { manyWords } from './words.ts';
 
 const NEW = 'new';
-const groupKinds: { value: GroupSet['kind']; label: string }[] = [
-  { value: 'class', label: 'A class' },
-  { value: 'order', label: 'An order' },
-  { value: 'other', label: 'Something else' },
-];
-
 /** Puts pieces into a group, new or there already, or takes them out of it. */
 export function GroupMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
   const { data } = useSWR<PiecesAnswer>('/api/pieces', ask);
   const groups = data?.groups ?? [];
   const [into, setInto] = useState<string>(NEW);
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<GroupSet['kind']>('class');
-  const [guarded, setGuarded] = useState(false);
+  const [typed, setTyped] = useState(freshGroup);
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const known = groups.find(({ id }) => id === into);
   const inAlready = known !== undefined && chosen.every(({ groups: of }) => of.includes(known.id));
@@ -38,7 +29,7 @@ export function GroupMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: ()
       }
       act={(at) => {
         const id = known?.id ?? uuid();
-        const set: GroupSet = { name: name.trim(), kind, ...(guarded && { guarded: true }), dueAt: null };
+        const set = groupFrom(typed);
         if (!known) {
           const found = wrongFields(bodies['group.set'], set);
           setWrong(found);
@@ -75,24 +66,7 @@ export function GroupMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: ()
           ]}
         />
       )}
-      {!known && (
-        <>
-          <TextField
-            label="Its name"
-            value={name}
-            onChange={({ target }) => setName(target.value)}
-            error={wrong['name'] !== undefined}
-            helperText={wrong['name'] ?? 'Like Tuesday class, or Lamps for the ferry'}
-            slotProps={{ htmlInput: { autoComplete: 'off' } }}
-          />
-          <ChoiceField label="What it is" value={kind} onChoose={setKind} options={groupKinds} />
-          <FormControlLabel
-            control={<Switch checked={guarded} onChange={(_event, on) => setGuarded(on)} />}
-            label="Pupils or pregnant people work on them"
-            sx={{ minHeight: 48 }}
-          />
-        </>
-      )}
+      {!known && <GroupFields typed={typed} onTyped={setTyped} wrong={wrong} />}
     </LogDialog>
   );
 }

@@ -2,23 +2,25 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
 import { HOUR } from '../../core/units/quantity.ts';
-import { known, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { complaint, known, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { Pieces } from '../pieces/Pieces.tsx';
 import { NewPiece } from '../pieces/NewPiece.tsx';
 import { made, row } from '../pieces/rows.test-support.ts';
 import { Tonight } from '../bench/Tonight.tsx';
 
-function shelf(rows: PieceRow[]) {
+function shelf(rows: PieceRow[], groups: PiecesAnswer['groups'] = []) {
   const studio = testStudio(...rows.map(({ id }) => made(id)));
-  studio.answers['GET /api/pieces'] = (): PiecesAnswer => ({
+  const answer = (): PiecesAnswer => ({
     rows,
     found: rows.length,
     pages: 1,
     unfinished: rows.length,
     finished: 0,
-    groups: [],
+    groups,
     night: { from: NOON + 10 * HOUR, morning: NOON + 20 * HOUR },
   });
+  studio.answers['GET /api/pieces'] = answer;
+  studio.answers['GET /api/pieces?which=open&search=&page=0&group=g'] = answer;
   return studio;
 }
 const chosen = (name: string) => fireEvent.click(screen.getByRole('checkbox', { name }));
@@ -108,5 +110,26 @@ describe('tonight', () => {
     expect(studio.logged[0]!.map(({ subject }) => subject)).toEqual(['a', 'b']);
     expect(screen.getByRole('region', { name: 'Leave as it is' }).textContent).toContain('c');
     expect(screen.getByRole('region', { name: /worked out/ }).textContent).toContain('d');
+  });
+
+  it('are of a group that can be named anew, guarded, and closed', async () => {
+    const set = { name: 'Tuesday class', kind: 'class', dueAt: null } as const;
+    const studio = shelf([row('a', { groups: ['g'] })], [{ id: 'g', set, closed: false }]);
+    studio.has(known('group.set', 'g', set));
+    show(<Pieces />, { at: '/?group=g', path: '/' });
+    await press('Change it');
+    await type('Its name', ' ');
+    await press('Log the group');
+    expect(await complaint()).toContain('The name');
+    await type('Its name', 'Wednesday class');
+    fireEvent.click(screen.getByRole('switch', { name: 'Pupils or pregnant people work on them' }));
+    await press('Log the group');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]![0]).toMatchObject({
+      subject: 'g',
+      body: { name: 'Wednesday class', kind: 'class', guarded: true, dueAt: null },
+    });
+    await press('Close it');
+    await expect.poll(() => studio.logged.at(-1)!.map(({ kind }) => kind)).toEqual(['group.closed']);
   });
 });

@@ -1,13 +1,13 @@
 import { useDeferredValue, useState, type ReactNode } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { PiecesAnswer, PiecesQuery } from '../../api/routes.ts';
 import { chosenOf, useChoosing } from '../many/chosen.ts';
+import { GroupLine } from '../many/GroupLine.tsx';
 import { ManyBar } from '../many/ManyBar.tsx';
 import { Empty, Trouble } from '../frame/parts.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
-import { rowsWorking } from '../frame/soon.ts';
+import { wordsFor } from '../frame/server.ts';
+import { rowsWorking, useSoon } from '../frame/soon.ts';
 import { DryingRoom } from './DryingRoom.tsx';
 import { FinishedPieces } from './FinishedPieces.tsx';
 import { PieceFilters, filtersOf, type Filters } from './PieceFilters.tsx';
@@ -22,9 +22,7 @@ export function Pieces() {
   const asked = useDeferredValue(search.trim());
   const query = new URLSearchParams({ which, search: asked, page: String(page), ...filters });
   const plain = which === 'open' && asked === '' && page === 0 && Object.keys(filters).length === 0;
-  const { data, error } = useSWR<PiecesAnswer>(plain ? '/api/pieces' : `/api/pieces?${query}`, ask, {
-    refreshInterval: rowsWorking,
-  });
+  const { data, error } = useSoon<PiecesAnswer>(plain ? '/api/pieces' : `/api/pieces?${query}`, rowsWorking);
   const choosing = useChoosing();
   // on a phone the shelf comes first, and what finds in it when it is asked for
   const [finding, setFinding] = useState(Object.keys(filters).length > 0);
@@ -36,6 +34,7 @@ export function Pieces() {
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the pieces …</Typography>;
   const { rows } = data;
+  const group = data.groups.find(({ id }) => id === filters.group);
   const newPiece = (
     <Button variant="contained" component={RouterLink} to="/pieces/new">
       Log a new piece
@@ -105,6 +104,7 @@ export function Pieces() {
           <PieceFilters filters={filters} groups={data.groups} onChange={change} />
         </Box>
       </Box>
+      {group && <GroupLine group={group} onClosed={() => change({})} />}
       {rows.length === 0 && <Box sx={{ py: 3 }}>None here.</Box>}
       {which === 'finished' ? (
         <FinishedPieces rows={rows} />

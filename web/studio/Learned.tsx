@@ -1,22 +1,18 @@
-import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Link } from '@mui/material';
 import type { LearningAnswer } from '../../api/routes.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
+import { wordsFor } from '../frame/server.ts';
+import { useSoon } from '../frame/soon.ts';
 import { hairline } from '../frame/theme.ts';
 import { factorWords, subjects } from './learnedWords.ts';
 import { TakeLearned } from './TakeLearned.tsx';
 
-const STUDYING_MS = 1_500;
-
 /** What finished pieces have taught the clock about each room and clay, how sure, and from how much. */
 export function Learned() {
-  const { data, error } = useSWR<LearningAnswer>('/api/learning', ask, {
-    refreshInterval: (latest) => (latest?.studying ? STUDYING_MS : 0),
-  });
+  const { data, error } = useSoon<LearningAnswer>('/api/learning', ({ studying }) => studying);
   const log = useLog();
   if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : null;
   return (
