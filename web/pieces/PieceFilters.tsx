@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Button } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import type { PiecesAnswer, PiecesQuery } from '../../api/routes.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { ChoiceField } from '../frame/fields.tsx';
@@ -46,19 +46,21 @@ export function PieceFilters({
     ['maker', 'Maker', named(makers)],
   ];
   return (
-    <Columns narrowest={150}>
-      {fields.map(([key, label, options]) => (
-        <ChoiceField
-          key={key}
-          label={label}
-          value={filters[key] ?? ANY}
-          onChoose={(value) => {
-            const { [key]: _before, ...others } = filters;
-            onChange(value === ANY ? others : { ...others, [key]: value });
-          }}
-          options={[{ value: ANY, label: 'Any' }, ...options]}
-        />
-      ))}
-    </Columns>
+    <Box sx={{ flexBasis: '100%' }}>
+      <Columns narrowest={150}>
+        {fields.map(([key, label, options]) => (
+          <ChoiceField
+            key={key}
+            label={label}
+            value={filters[key] ?? ANY}
+            onChoose={(value) => {
+              const { [key]: _before, ...others } = filters;
+              onChange(value === ANY ? others : { ...others, [key]: value });
+            }}
+            options={[{ value: ANY, label: 'Any' }, ...options]}
+          />
+        ))}
+      </Columns>
+    </Box>
   );
 }
