@@ -134,8 +134,8 @@ export function firstWhen(
 const HALVES = 2;
 
 /**
- * The stretches of time from `from` on in which something holds of the wall, which is the test's only while it looks, to within a second, ascending, one by one;
- * `to` is infinite where it holds to the end of what was computed.
+ * The stretches of time from `from` on in which something holds of the wall, to within a second, ascending, one by one;
+ * `to` is infinite where it holds to the end of what was computed. The wall is the test's only while it looks.
  */
 export function* whileHolds(
   run: Trajectory,

@@ -164,8 +164,9 @@ export function createPlans({
 
   const listed = (piece: PieceState, now: Instant, night: Night): PieceRow => {
     const known = knownOf(piece);
+    // what cannot be worked out is not asked for again and again
     const working =
-      !piece.finished && !isResting(piece, now) && (known ? isLongPast(known, now) : !failedAsIs(piece));
+      !piece.finished && !isResting(piece, now) && !failedAsIs(piece) && (!known || isLongPast(known, now));
     return pieceRow(piece, known, working, { store, cases, now, night });
   };
 
