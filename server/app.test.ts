@@ -1,7 +1,7 @@
 import { request as httpRequest } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BenchAnswer, ProblemDetails } from '../api/index.ts';
-import type { OpenFolder } from './folder.ts';
+import type { OpenFolder } from './folder/folder.ts';
 import { act, entry, pieceMade } from './testing/studio.ts';
 import { listening } from './testing/listening.ts';
 

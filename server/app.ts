@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import express, { Router, type Express } from 'express';
 import { CLOCK_HEADER } from '../api/index.ts';
 import type { Clock } from './clock.ts';
-import type { FileStore } from './files.ts';
+import type { FileStore } from './files/fileStore.ts';
+import type { FilesLook } from './files/look.ts';
 import { fromHere } from './guard/hosts.ts';
 import type { Pairing } from './guard/pairing.ts';
 import { nonceOf, policy } from './guard/policy.ts';
@@ -22,7 +23,7 @@ import { slipRoutes } from './routes/slips.ts';
 import { viewRoutes } from './routes/views.ts';
 import { createShelf } from './shelf.ts';
 import type { Sensors } from './sensors/sensors.ts';
-import type { Store } from './store.ts';
+import type { Store } from './store/store.ts';
 
 export interface AppParts {
   store: Store;
@@ -36,6 +37,8 @@ export interface AppParts {
   plans: Plans;
   chores?: Chores;
   sensors?: Sensors;
+  /** The look at the kept files. */
+  look?: FilesLook;
 }
 
 const NONCE_MARK = '__NONCE__';
@@ -52,13 +55,14 @@ export function createApp(parts: AppParts): Express {
     plans,
     chores = choresHere(),
     sensors = null,
+    look = null,
   } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.use(policy(tls));
   app.use(fromHere(hosts));
   if (pairing) app.use(pairing.router, pairing.guard);
-  app.use('/api', apiRoutes(store, files, clock, plans, chores, sensors));
+  app.use('/api', apiRoutes(store, files, clock, plans, chores, sensors, look));
   if (webFolder) serveWeb(app, webFolder);
   app.use(onError);
   return app;
@@ -71,6 +75,7 @@ function apiRoutes(
   plans: Plans,
   chores: Chores,
   sensors: Sensors | null,
+  look: FilesLook | null,
 ): Router {
   const shelf = createShelf(store.ledger);
   const importer = createImporter(store, files, chores);
@@ -89,7 +94,7 @@ function apiRoutes(
     readingsRoutes(files),
     photoRoutes(files),
     sensorRoutes(sensors),
-    archiveRoutes(store, files, importer, clock),
+    archiveRoutes(store, files, look, importer, clock),
   );
   api.use((_request, response) =>
     sendProblem(response, 404, {

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { closeSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
 import { dirname } from 'node:path';
 
@@ -12,9 +13,13 @@ export interface Derived<T> {
 
 const SOON_MS = 2_000;
 
+/** What stands before the value in its file: what made it, and the sum of what follows. */
+const headOf = (made: string, text: string): string =>
+  `${JSON.stringify({ made, sum: createHash('sha1').update(text).digest('hex') })}\n`;
+
 /**
  * @param path of its file; null keeps nothing
- * @param made what made it: of another maker nothing is read
+ * @param made what made it: of another maker nothing is read, nor what is not as it was written
  */
 export function derivedFile<T>(path: string | null, made: string): Derived<T> {
   let waiting: (() => T) | null = null;
@@ -27,7 +32,8 @@ export function derivedFile<T>(path: string | null, made: string): Derived<T> {
     if (!path || !value) return;
     try {
       mkdirSync(dirname(path), { recursive: true });
-      replaceFile(path, JSON.stringify({ made, value: value() }));
+      const text = JSON.stringify(value());
+      replaceFile(path, headOf(made, text) + text);
     } catch (error) {
       console.error(`What was worked out could not be kept for the next start: ${String(error)}`);
     }
@@ -36,8 +42,9 @@ export function derivedFile<T>(path: string | null, made: string): Derived<T> {
     read: () => {
       if (!path) return null;
       try {
-        const kept = JSON.parse(readFileSync(path, 'utf8')) as { made: string; value: T };
-        return kept.made === made ? kept.value : null;
+        const kept = readFileSync(path, 'utf8');
+        const text = kept.slice(kept.indexOf('\n') + 1);
+        return kept === headOf(made, text) + text ? (JSON.parse(text) as T) : null;
       } catch {
         return null;
       }

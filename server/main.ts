@@ -15,7 +15,8 @@ import { planningAlike } from './planning/alike.ts';
 import { threadedPlanner } from './planning/planner.ts';
 import { createPlans, type Plans } from './planning/plans.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from './clock.ts';
-import { openFolder, type OpenFolder } from './folder.ts';
+import { openFolder, type OpenFolder } from './folder/folder.ts';
+import { lookAtFiles, type FilesLook } from './files/look.ts';
 import { hostNames } from './guard/hosts.ts';
 import { createPairing } from './guard/pairing.ts';
 import { createSensors, type Sensors } from './sensors/sensors.ts';
@@ -41,6 +42,7 @@ async function main(): Promise<void> {
     clock,
     folder: join(dataFolder, 'sensors'),
   });
+  const look = lookAtFiles(folder.store.ledger, folder.files, (words) => console.error(words));
   const planThread = join(import.meta.dirname, 'plan.worker.js');
   const made = versionOf(planThread);
   const derived = (name: string) => join(dataFolder, 'derived', `${name}.json`);
@@ -63,6 +65,7 @@ async function main(): Promise<void> {
     plans,
     chores,
     sensors,
+    look,
   });
   const server = tls ? createHttps(tls, app) : createHttp(app);
   await listen(server, port, share ? '0.0.0.0' : '127.0.0.1', folder);
@@ -73,7 +76,7 @@ async function main(): Promise<void> {
   if (pairing)
     await announceSharing(`${scheme}://${sharedAddress}:${actualPort}`, pairing.code, tls !== null);
   if (clock.workshopTime) setInterval(clock.save, 20_000).unref();
-  endCleanly(server, folder, sensors, plans, chores);
+  endCleanly(server, folder, sensors, plans, chores, look);
 }
 
 function portFrom(text: string | undefined): number {
@@ -148,6 +151,7 @@ function endCleanly(
   sensors: Sensors,
   plans: Plans,
   chores: Chores,
+  look: FilesLook,
 ): void {
   let ending = false;
   const end = () => {
@@ -156,6 +160,7 @@ function endCleanly(
     server.close();
     server.closeAllConnections();
     plans.close();
+    look.close();
     sensors
       .close()
       .then(() => folder.close())
@@ -178,4 +183,4 @@ function fail(message: string): never {
   process.exit(1);
 }
 
-await main();
+await main().catch((error: unknown) => fail(`Kosmema could not start: ${String(error)}`));

@@ -11,7 +11,7 @@ import type {
 } from '../api/index.ts';
 import { formatSchemas, measurementFile, type FormatPreview } from '../api/formats.ts';
 import type { Entry, TubMade } from '../core/log/entry.ts';
-import type { OpenFolder } from './folder.ts';
+import type { OpenFolder } from './folder/folder.ts';
 import { act, entry } from './testing/studio.ts';
 import { listening } from './testing/listening.ts';
 

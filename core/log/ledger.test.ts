@@ -3,12 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { entry } from './entries.test-support.ts';
 import type { Entry, RecordedAct } from './entry.ts';
 import {
+  become,
   emptyLedger,
   entriesAbout,
   inOrder,
   record,
   stands,
   forget,
+  forkOf,
   ledgerOf,
   revisionOf,
   type Ledger,
@@ -107,8 +109,40 @@ describe('a log of acts', () => {
         expect(whole.undone).toEqual(ledger.undone);
         forget(whole);
         const before = ledgerOf(acts.slice(0, -1));
-        const counters = { changes: 0, touched: new Map() };
+        const counters = { changes: 0, touched: new Map(), about: new Map() };
         expect({ ...whole, ...counters }).toEqual({ ...before, ...counters });
+      }),
+    );
+  });
+
+  it('forked, tried on apart and become its fork is the log of all acts, the fork’s before those that came meanwhile', () => {
+    const some = fc.array(doing, { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(some, some, some, (before, apart, meanwhile) => {
+        const { acts } = logOf([...before, ...apart, ...meanwhile]);
+        const [first, then] = [before.length, before.length + apart.length];
+        const ledger = ledgerOf(acts.slice(0, first));
+        const known = new Map(['a', 'b', 'c'].map((id) => [id, revisionOf(ledger, 'piece', id)]));
+        const forking = forkOf(ledger);
+        let step = forking.next();
+        // what comes while it forks is not in it
+        for (const act of acts.slice(then)) record(ledger, act);
+        while (!step.done) step = forking.next();
+        const fork = step.value;
+        for (const act of acts.slice(first)) record(fork, act);
+        become(ledger, fork);
+        expect(everything(ledger)).toEqual(everything(ledgerOf(acts)));
+        expect(ledger.undone).toEqual(ledgerOf(acts).undone);
+        // a subject that nobody touched keeps its revision, any other has one that never was
+        const touched = new Set(
+          acts.slice(first).flatMap((act) => act.entries.map(({ subject }) => subject)),
+        );
+        const undoes = acts
+          .slice(first)
+          .some((act) => act.entries.some(({ kind }) => kind === 'act.retracted'));
+        for (const [id, revision] of known)
+          if (touched.has(id)) expect(revisionOf(ledger, 'piece', id)).toBeGreaterThan(1e9);
+          else if (!undoes) expect(revisionOf(ledger, 'piece', id)).toBe(revision);
       }),
     );
   });

@@ -16,12 +16,16 @@ export interface Ledger {
   subjects: Map<EntryKind, Map<string, number>>;
   /** Acts that retract an act, in journal order; always later than it. */
   retractions: Map<string, RecordedAct[]>;
+  /** How often each name of an entry was given; once, where all is well. */
+  entryIds: Map<string, number>;
   /** Acts that are taken back. */
   undone: Set<string>;
   /** Rises with every change. */
   changes: number;
   /** The change at which a subject, or any of a kind, was last touched. */
   touched: Map<Key | SubjectKind, number>;
+  /** The entries about a subject as they stood at a change: looked up by `entriesAbout` only. */
+  about: Map<Key, { at: number; entries: readonly Entry[] }>;
 }
 
 export const emptyLedger = (): Ledger => ({
@@ -31,9 +35,11 @@ export const emptyLedger = (): Ledger => ({
   referring: new Map(),
   subjects: new Map(),
   retractions: new Map(),
+  entryIds: new Map(),
   undone: new Set(),
   changes: 0,
   touched: new Map(),
+  about: new Map(),
 });
 
 /** An act as a log shows it. */
@@ -61,6 +67,12 @@ function pop<K, V>(map: Map<K, V[]>, key: K, value: V): void {
   if (list.length === 0) map.delete(key);
 }
 
+function count<K>(map: Map<K, number>, key: K, more: 1 | -1): void {
+  const now = (map.get(key) ?? 0) + more;
+  if (now > 0) map.set(key, now);
+  else map.delete(key);
+}
+
 /**
  * Adds an act to the end of the ledger.
  * @returns the acts that this let fall or brought back, itself left out
@@ -78,6 +90,29 @@ export function ledgerOf(acts: Iterable<RecordedAct>): Ledger {
   return ledger;
 }
 
+/** Changes of a fork are counted from so much further on: what is remembered of its first is never taken for its own. */
+const APART = 1e9;
+
+/**
+ * A ledger of the same acts to be tried on apart, while the first goes on. Many acts are entered: it yields after each,
+ * so that whoever makes it can give way to others.
+ */
+export function* forkOf(ledger: Ledger): Generator<undefined, Ledger> {
+  const acts = ledger.acts.slice();
+  const touched = new Map(ledger.touched);
+  const changes = ledger.changes + APART;
+  const fork = emptyLedger();
+  for (const act of acts) {
+    enter(fork, act);
+    yield;
+  }
+  standingAnew(fork);
+  return Object.assign(fork, { touched, changes });
+}
+
+/** Makes a ledger what its fork has become, for all who hold it. What was touched on neither side is remembered on. */
+export const become = (ledger: Ledger, fork: Ledger): void => void Object.assign(ledger, fork);
+
 /** What stands, worked out from the last act to the first: retractions are always later than what they retract. */
 export function standingAnew(ledger: Ledger): void {
   ledger.undone.clear();
@@ -94,6 +129,7 @@ export function forget(ledger: Ledger): void {
   ledger.byId.delete(act.id);
   ledger.undone.delete(act.id);
   for (const entry of act.entries) {
+    count(ledger.entryIds, entry.id, -1);
     if (entry.kind === 'act.retracted') {
       pop(ledger.retractions, entry.subject, act);
       continue;
@@ -101,9 +137,7 @@ export function forget(ledger: Ledger): void {
     pop(ledger.bySubject, keyOf(subjectKind(entry.kind), entry.subject), act);
     for (const { kind, id } of referencesOf(entry)) pop(ledger.referring, keyOf(kind, id), act);
     const named = ledger.subjects.get(entry.kind)!;
-    const count = named.get(entry.subject)! - 1;
-    if (count > 0) named.set(entry.subject, count);
-    else named.delete(entry.subject);
+    count(named, entry.subject, -1);
     if (named.size === 0) ledger.subjects.delete(entry.kind);
   }
   touch(ledger, act);
@@ -113,6 +147,7 @@ export function forget(ledger: Ledger): void {
 /** Enters an act without settling what it retracts. */
 export function enter(ledger: Ledger, act: RecordedAct): void {
   for (const entry of act.entries) {
+    count(ledger.entryIds, entry.id, 1);
     if (entry.kind === 'act.retracted') {
       // nothing retracts what comes later, or itself: so it can always be said what stands
       if (ledger.byId.has(entry.subject)) push(ledger.retractions, entry.subject, act);
@@ -122,7 +157,7 @@ export function enter(ledger: Ledger, act: RecordedAct): void {
     for (const { kind, id } of referencesOf(entry)) push(ledger.referring, keyOf(kind, id), act);
     let named = ledger.subjects.get(entry.kind);
     if (!named) ledger.subjects.set(entry.kind, (named = new Map()));
-    named.set(entry.subject, (named.get(entry.subject) ?? 0) + 1);
+    count(named, entry.subject, 1);
   }
   ledger.acts.push(act);
   ledger.byId.set(act.id, act);
@@ -182,14 +217,23 @@ export const actsReferring = (ledger: Ledger, kind: SubjectKind, id: string): Re
   (ledger.referring.get(keyOf(kind, id)) ?? []).filter((act) => stands(ledger, act.id));
 
 /** The standing entries about a subject, by when they happened, then by when they were logged. */
-export function entriesAbout(ledger: Ledger, kind: SubjectKind, id: string): Entry[] {
+export function entriesAbout(ledger: Ledger, kind: SubjectKind, id: string): readonly Entry[] {
+  const key = keyOf(kind, id);
+  const at = ledger.touched.get(key);
+  if (at === undefined) return none;
+  const known = ledger.about.get(key);
+  if (known?.at === at) return known.entries;
   const acts = actsNaming(ledger, kind, id).filter((act) => stands(ledger, act.id));
-  return inOrder(
+  const entries = inOrder(
     acts.flatMap((act) =>
       act.entries.filter((entry) => entry.subject === id && subjectKind(entry.kind) === kind),
     ),
   );
+  ledger.about.set(key, { at, entries });
+  return entries;
 }
+
+const none: readonly Entry[] = [];
 
 /** Entries by when they happened; those of one moment stay as they were logged. */
 export function inOrder(entries: Entry[]): Entry[] {

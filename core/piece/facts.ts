@@ -9,7 +9,7 @@ import { zoneOffset } from '../plan/hours.ts';
 export interface PieceFacts {
   pieceId: string;
   /** Standing entries about the piece, in order. */
-  entries: Entry[];
+  entries: readonly Entry[];
   body: ClayBody;
   rooms: RoomFacts[];
   studio: StudioSet;

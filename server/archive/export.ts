@@ -1,17 +1,18 @@
 import { Readable } from 'node:stream';
-import { ZipArchive } from 'archiver';
+import { ZipArchive, type EntryData } from 'archiver';
 import type { Response } from 'express';
 import { DateTime } from 'luxon';
-import type { Entry, RecordedAct } from '../../core/log/entry.ts';
-import type { FileStore } from '../files.ts';
+import type { RecordedAct } from '../../core/log/entry.ts';
+import type { FileStore, Harm } from '../files/fileStore.ts';
+import { filesNamed, lackingIn } from '../files/named.ts';
 import { csvRows } from '../formats/csv.ts';
 import { FORMAT, FORMAT_VERSION } from '../chores/archive.ts';
-import type { Store } from '../store.ts';
+import type { Store } from '../store/store.ts';
 
-/** Acts, or readings, written at once. */
-const PART = 500;
-
-/** Streams the whole studio as a zip: studio.json with every act, readings.csv, and files/ with the raw files. */
+/**
+ * Streams the whole studio as a zip: studio.json with every act, readings.csv, files/ with the raw files, and at its end
+ * manifest.json with what is missing or damaged. A damaged file goes along under damaged/, for whoever can mend it.
+ */
 export async function sendExport(
   response: Response,
   store: Store,
@@ -21,37 +22,54 @@ export async function sendExport(
   const stamp = DateTime.fromMillis(now, { zone: store.studio().studio.zone }).toFormat('yyyy-LL-dd-HHmm');
   response.type('application/zip').attachment(`kosmema-${stamp}.zip`);
   const zip = new ZipArchive({ zlib: { level: 6 } });
-  zip.on('error', (error: Error) => response.destroy(error));
+  let broken = false;
+  /** The answer has begun: whoever waits for it hears that it broke off, and the program goes on. */
+  const breakOff = (error: Error) => {
+    if (broken) return;
+    broken = true;
+    console.error(`An export broke off: ${String(error)}`);
+    zip.abort();
+    response.destroy(error);
+  };
+  zip.on('error', breakOff);
+  response.on('close', () => {
+    if (response.writableFinished) return;
+    broken = true;
+    zip.abort();
+  });
   zip.pipe(response);
+  const append = (made: Iterable<string> | AsyncIterable<string>, name: string) => {
+    const stream = Readable.from(made);
+    stream.on('error', breakOff);
+    zip.append(stream, { name });
+  };
+  const acts = store.ledger.acts.slice();
   const head = { format: FORMAT, version: FORMAT_VERSION, exportedAt: new Date(now).toISOString() };
-  zip.append(Readable.from(studioJson(head, store.ledger.acts)), { name: 'studio.json' });
-  zip.append(Readable.from(readingsCsv(store)), { name: 'readings.csv' });
-  for (const file of filesNamed(store))
-    if (files.has(file)) zip.file(files.path(file), { name: `files/${file}` });
-  await zip.finalize();
+  append(studioJson(head, acts), 'studio.json');
+  append(readingsCsv(store), 'readings.csv');
+  const lacking = new Map<string, Harm>();
+  let sound = 0;
+  for (const file of filesNamed(acts)) {
+    if (broken) return;
+    const harm = await files.examine(file);
+    if (harm) lacking.set(file, harm);
+    else sound += 1;
+    if (harm !== 'missing')
+      zip.file(files.path(file), {
+        name: `${harm ? 'damaged' : 'files'}/${file}`,
+        store: true,
+      } as EntryData);
+  }
+  const manifest = { ...head, acts: acts.length, files: sound, lacking: lackingIn(store.ledger, lacking) };
+  append([`${JSON.stringify(manifest, null, 1)}\n`], 'manifest.json');
+  await zip.finalize().catch(breakOff);
 }
-
-function filesNamed(store: Store): Set<string> {
-  const named = store.ledger.acts.flatMap((act) => act.entries.flatMap((e) => filesOf(e)));
-  return new Set(named);
-}
-
-/** The files that an entry names. */
-const filesOf = (e: Entry): string[] =>
-  e.kind === 'readings.taken'
-    ? [e.body.file]
-    : e.kind === 'piece.pictured'
-      ? [e.body.file, e.body.thumb]
-      : [];
 
 /** The log as JSON, act by act. */
 function* studioJson(head: object, acts: RecordedAct[]): Generator<string> {
   yield `${JSON.stringify(head, null, 1).slice(0, -2)},\n "acts": [\n`;
-  for (let i = 0; i < acts.length; i += PART) {
-    const part = acts.slice(i, i + PART).map((act) => JSON.stringify(act));
-    yield `${part.join(',\n')}${i + PART < acts.length ? ',\n' : ''}`;
-  }
-  yield '\n]}\n';
+  for (const [i, act] of acts.entries()) yield `${JSON.stringify(act)}${i + 1 < acts.length ? ',' : ''}\n`;
+  yield ']}\n';
 }
 
 /** For spreadsheets; an import rebuilds the readings from the raw files. */

@@ -1,19 +1,24 @@
-import { rmSync } from 'node:fs';
 import type { Readable } from 'node:stream';
 import type { ImportAnswer, ImportProgress } from '../../api/index.ts';
 import type { AnyRecordedAct } from '../../core/log/upcast.ts';
-import { ok, problem, refused, type Result } from '../../core/units/problem.ts';
-import { openZip } from '../chores/archive.ts';
+import { ok, problem, refused, type Problem, type Result } from '../../core/units/problem.ts';
+import { openZip, type ArchiveHead } from '../chores/archive.ts';
 import type { Chores } from '../chores/chores.ts';
-import type { FileStore } from '../files.ts';
-import type { Store } from '../store.ts';
+import type { FileStore, Harm } from '../files/fileStore.ts';
+import { filesNamed, lackingIn } from '../files/named.ts';
+import type { Store } from '../store/store.ts';
 
 const ARCHIVE_LIMIT = 500 * 1024 * 1024;
 const FILE_LIMIT = 20 * 1024 * 1024;
+/** Of what could not be taken so many are named, the rest counted. */
+const NAMED = 10;
 
 const stopped = problem('stopped', null, 'The import was stopped. Nothing was taken.');
 
-/** Takes in an export, whole or not at all; one at a time. What is here already is left as it is. */
+/**
+ * Takes in an export, one at a time: all of it that can stand here, or nothing where it is stopped. What is here already
+ * is left as it is.
+ */
 export interface Importer {
   take: (stream: Readable) => Promise<Result<ImportAnswer>>;
   /** How far the running import is; null where none runs. */
@@ -22,13 +27,14 @@ export interface Importer {
   stop: () => void;
 }
 
-export function createImporter(store: Store, files: FileStore, chores: Chores): Importer {
-  let running: (ImportProgress & { stopped: boolean }) | null = null;
+interface Running extends ImportProgress {
+  stopped: boolean;
+}
 
-  const takeSpooled = async (
-    path: string,
-    state: NonNullable<typeof running>,
-  ): Promise<Result<ImportAnswer>> => {
+export function createImporter(store: Store, files: FileStore, chores: Chores): Importer {
+  let running: Running | null = null;
+
+  const takeSpooled = async (path: string, state: Running): Promise<Result<ImportAnswer>> => {
     const acts: AnyRecordedAct[] = [];
     const head = await chores.archive(path, (part) => {
       acts.push(...part);
@@ -37,31 +43,33 @@ export function createImporter(store: Store, files: FileStore, chores: Chores): 
     });
     if (state.stopped) return { ok: false, problem: stopped };
     if (!head.ok) return head;
-    const damaged = await takeFiles(path, files);
-    if (damaged)
-      return refused(
-        'damaged-file',
-        damaged,
-        'A file in the archive is damaged or too large: its contents do not match its name. Nothing was taken.',
-      );
+    const came = await takeFiles(path, files, filesNamed(acts), () => !state.stopped);
+    if (!came) return { ok: false, problem: stopped };
     const outcome = await store.keepAll(acts, (phase, done) => {
       Object.assign(state, { phase, done, of: acts.length });
       return !state.stopped;
     });
-    if ('problem' in outcome) return { ok: false, problem: state.stopped ? stopped : outcome.problem };
-    const { added, settingsKept } = outcome;
+    if ('problem' in outcome)
+      return { ok: false, problem: state.stopped ? stopped : worst(head.value, outcome.problem) };
+    if (came.mended.size > 0) store.mended(came.mended);
+    const passedOver = [...head.value.passedOver, ...outcome.passedOver];
     return ok({
-      acts: added,
-      alreadyHere: acts.length - added,
-      files: head.value.files.length,
-      settingsKept,
+      acts: outcome.fresh.length - outcome.set,
+      alreadyHere: outcome.alreadyHere,
+      files: came.files,
+      settingsKept: outcome.settingsKept,
+      passedOver: {
+        count: head.value.passedOverCount + outcome.passedOver.length,
+        first: passedOver.slice(0, NAMED).map(({ field, message }) => ({ field, message })),
+      },
+      lacking: lackingIn(store.ledger, lackingOf(acts, files)),
     });
   };
 
   return {
     progress: () => running && { phase: running.phase, done: running.done, of: running.of },
     stop: () => {
-      if (running && running.phase !== 'keeping') running.stopped = true;
+      if (running) running.stopped = true;
     },
     take: async (stream) => {
       if (running) {
@@ -70,14 +78,13 @@ export function createImporter(store: Store, files: FileStore, chores: Chores): 
       }
       running = { phase: 'reading', done: 0, of: null, stopped: false };
       try {
-        const spooled = await files.take(stream, ARCHIVE_LIMIT);
+        const spooled = await files.receive(stream, ARCHIVE_LIMIT);
         if (!spooled)
           return refused('too-large', 'file', 'The archive is larger than 500 MB. Nothing was taken.');
-        const path = files.path(spooled.file);
         try {
-          return await takeSpooled(path, running);
+          return await takeSpooled(spooled.path, running);
         } finally {
-          rmSync(path, { force: true });
+          spooled.drop();
         }
       } finally {
         running = null;
@@ -86,23 +93,53 @@ export function createImporter(store: Store, files: FileStore, chores: Chores): 
   };
 }
 
-/** Stores the raw files; returns the name of one that is not what its name says. Files nothing names do no harm. */
-async function takeFiles(path: string, files: FileStore): Promise<string | null> {
+/** Of an archive of which nothing can stand here, what is said. */
+const worst = ({ passedOver: [first] }: ArchiveHead, otherwise: Problem): Problem => first ?? otherwise;
+
+/** Files that acts name and that are not here as they should be. */
+function lackingOf(acts: readonly AnyRecordedAct[], files: FileStore): Map<string, Harm> {
+  const lacking = new Map<string, Harm>();
+  for (const file of filesNamed(acts)) {
+    const harm = files.has(file) ? files.harmed.get(file) : 'missing';
+    if (harm) lacking.set(file, harm);
+  }
+  return lacking;
+}
+
+/**
+ * Keeps the raw files of an archive that its acts name and that are not here as they should be; what is not what its name
+ * says does not come.
+ * @returns null where it was stopped
+ */
+async function takeFiles(
+  path: string,
+  files: FileStore,
+  named: ReadonlySet<string>,
+  goesOn: () => boolean,
+): Promise<{ files: number; mended: Set<string> } | null> {
   const zip = await openZip(path);
-  if (!zip) return 'archive';
+  const mended = new Set<string>();
+  let count = 0;
+  if (!zip) return { files: 0, mended };
   try {
     for (const [name, entry] of zip.names) {
+      if (!goesOn()) return null;
       const wanted = /^files\/([0-9a-f]{64})$/.exec(name)?.[1];
-      if (!wanted || files.has(wanted)) continue;
-      const taken = await zip
-        .open(entry)
-        .then((stream) => files.take(stream, FILE_LIMIT))
-        .catch(() => null);
-      if (taken?.file === wanted) continue;
-      if (taken) rmSync(files.path(taken.file), { force: true });
-      return name;
+      if (!wanted || !named.has(wanted)) continue;
+      const sound = files.has(wanted) && !files.harmed.has(wanted);
+      const received = sound
+        ? null
+        : await zip
+            .open(entry)
+            .then((stream) => files.receive(stream, FILE_LIMIT))
+            .catch(() => null);
+      if (received?.file === wanted) {
+        received.keep();
+        mended.add(wanted);
+      } else received?.drop();
+      if (sound || mended.has(wanted)) count += 1;
     }
-    return null;
+    return { files: count, mended };
   } finally {
     zip.close();
   }

@@ -2,9 +2,9 @@ import type { Readable } from 'node:stream';
 import type { MessagePort } from 'node:worker_threads';
 import { JSONParser } from '@streamparser/json';
 import yauzl from 'yauzl';
-import { schema } from '../../api/index.ts';
+import { ACT_BYTES, schema } from '../../api/index.ts';
 import type { AnyRecordedAct } from '../../core/log/upcast.ts';
-import { ok, refused, type Result } from '../../core/units/problem.ts';
+import { ok, problem, refused, type Problem, type Result } from '../../core/units/problem.ts';
 
 export const FORMAT = 'kosmema-studio';
 export const FORMAT_VERSION = 1;
@@ -16,8 +16,9 @@ export interface ArchiveTask {
 
 export interface ArchiveHead {
   acts: number;
-  /** Names of the raw files in it. */
-  files: string[];
+  /** Acts that have no shape that is known: how many, and the first of them. */
+  passedOverCount: number;
+  passedOver: Problem[];
 }
 
 /** More than any studio's log unpacks to, bytes. */
@@ -26,6 +27,10 @@ const STUDIO_LIMIT = 1024 * 1024 * 1024;
 const MOST_PACKED = 60;
 const MOST_ACTS = 1_000_000;
 const PART = 500;
+/** Of what has no known shape so many are told. */
+const TOLD = 10;
+/** An act unpacks to little more than it may have at the door; so much without one is no log. */
+const WITHOUT_ACT = 8 * ACT_BYTES;
 
 /** Reads an export and hands over its acts, part by part, each when the one before was taken. */
 export async function readArchive(
@@ -56,27 +61,25 @@ export async function readArchive(
         'file',
         'The studio.json of this archive unpacks to far more than any studio’s log: it was not made by Export. Nothing was taken.',
       );
-    const read = await readStudio(await zip.open(studio), studio.uncompressedSize, take);
-    if (!read.ok) return read;
-    return ok({
-      acts: read.value,
-      files: [...zip.names.keys()].flatMap((name) => /^files\/([0-9a-f]{64})$/.exec(name)?.[1] ?? []),
-    });
+    return await readStudio(await zip.open(studio), studio.uncompressedSize, take);
   } finally {
     zip.close();
   }
 }
 
-/** The acts of a studio.json, in parts. @returns how many there were */
+/** The acts of a studio.json, in parts. Those that are not acts are passed over and named. */
 async function readStudio(
   stream: Readable,
   bytes: number,
   take: (acts: AnyRecordedAct[]) => Promise<void>,
-): Promise<Result<number>> {
+): Promise<Result<ArchiveHead>> {
   const parser = new JSONParser({ paths: ['$.format', '$.version', '$.acts.*'], keepStack: false });
   let count = 0;
   let refusal: Result<never> | null = null;
   let part: AnyRecordedAct[] = [];
+  let sinceAct = 0;
+  const passedOver: Problem[] = [];
+  let passedOverCount = 0;
   const head = { format: false, version: false };
   const refuse = (code: string, field: string, words: string) =>
     (refusal ??= refused(code, field, `${words} Nothing was taken.`));
@@ -103,12 +106,13 @@ async function readStudio(
       return;
     }
     count += 1;
+    sinceAct = 0;
     if (count > MOST_ACTS)
       return void refuse('too-many', 'studio.json:acts', `An export holds at most ${MOST_ACTS} acts.`);
-    const parsed = schema.recordedAct.safeParse(value);
-    if (parsed.success) return void part.push(parsed.data as AnyRecordedAct);
-    const [issue] = parsed.error.issues;
-    refuse('invalid', `studio.json:acts.${count - 1}.${issue!.path.join('.')}`, issue!.message);
+    const read = actOf(value, count - 1);
+    if (read.ok) return void part.push(read.value);
+    passedOverCount += 1;
+    if (passedOver.length < TOLD) passedOver.push(read.problem);
   };
   parser.onError = () =>
     void refuse('invalid', 'studio.json', 'The studio.json in this archive is not JSON that can be read.');
@@ -116,7 +120,14 @@ async function readStudio(
   try {
     for await (const chunk of stream as AsyncIterable<Buffer>) {
       unpacked += chunk.length;
+      sinceAct += chunk.length;
       if (unpacked > bytes) refuse('too-much', 'file', 'The archive holds more than it says.');
+      else if (sinceAct > WITHOUT_ACT)
+        refuse(
+          'too-much',
+          'studio.json:acts',
+          'The studio.json of this archive holds something larger than any act: it was not made by Export.',
+        );
       else parser.write(chunk);
       if (refusal) return refusal;
       while (part.length >= PART) await take(part.splice(0, PART));
@@ -136,7 +147,26 @@ async function readStudio(
   if (refusal) return refusal;
   if (part.length > 0) await take(part);
   part = [];
-  return ok(count);
+  return ok({ acts: count, passedOver, passedOverCount });
+}
+
+/** Written as today's version writes it, an act may be longer than it came. */
+const ARCHIVED = 2 * ACT_BYTES;
+
+/** An act of an archive has the same bounds as one at the door. */
+function actOf(value: unknown, i: number): Result<AnyRecordedAct> {
+  if (JSON.stringify(value).length > ARCHIVED)
+    return {
+      ok: false,
+      problem: problem('too-large', `acts.${i}`, 'This act is larger than any that can be logged.'),
+    };
+  const parsed = schema.recordedAct.safeParse(value);
+  if (parsed.success) return ok(parsed.data as AnyRecordedAct);
+  const [issue] = parsed.error.issues;
+  return {
+    ok: false,
+    problem: problem('invalid', ['acts', i, ...issue!.path].join('.'), issue!.message),
+  };
 }
 
 export interface OpenZip {

@@ -1,4 +1,4 @@
-import { cpSync, existsSync, mkdirSync, renameSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
@@ -66,11 +66,4 @@ async function appliedMigrations(db: Tx): Promise<number[]> {
 
 async function rowsOf<T>(db: Tx, query: ReturnType<typeof sql>): Promise<T[]> {
   return ((await db.execute(query)) as unknown as { rows: T[] }).rows;
-}
-
-/** Puts a database that will not open out of the way, to be rebuilt from the journal. */
-export function setAside(folder: string, stamp: number): string {
-  const aside = `${folder}.damaged-${stamp}`;
-  renameSync(folder, aside);
-  return aside;
 }

@@ -14,66 +14,75 @@ export type ReadingsByAct = Map<string, { roomId: string; means: AirReading[] }[
 
 export type StoredReading = AirReading & { actId: string };
 
-/** Inserts acts with their entries and readings. Acts that are there already are an error of the caller. */
-export async function insertActs(tx: Tx, recorded: AnyRecordedAct[], means: ReadingsByAct): Promise<void> {
+type ReadingRow = { roomId: string } & AirReading;
+
+/** Inserts acts whole: with their entries and readings. */
+export async function insertWhole(tx: Tx, recorded: AnyRecordedAct[], means: ReadingsByAct): Promise<void> {
+  await insertActs(tx, recorded);
   const breathe = breathing();
-  for (const page of pages(recorded, 500)) {
-    await tx.insert(acts).values(
-      page.map((act) => ({
-        id: act.id,
-        n: act.n,
-        makerId: act.makerId,
-        deviceAt: new Date(act.deviceAt),
-        recordedAt: new Date(act.recordedAt),
-      })),
-    );
-    const rows = page.flatMap((act) =>
-      act.entries.map((entry, seq) => ({
-        actId: act.id,
-        seq,
-        id: entry.id,
-        kind: entry.kind,
-        v: entry.v,
-        subject: entry.subject,
-        at: new Date(entry.at),
-        place: entry.place,
-        face: entry.face,
-        body: entry.body,
-      })),
-    );
-    for (const part of pages(rows, 100)) {
-      await tx.insert(entries).values(part);
+  for (const [i, rows] of readingRows(means, recorded).entries())
+    for (const part of pages(rows, 500)) {
+      await insertReadings(tx, recorded[i]!.id, part);
       await breathe();
     }
-    for (const act of page) await insertReadings(tx, breathe, act.id, means.get(act.id) ?? []);
+  await insertEntries(tx, recorded);
+}
+
+/** Inserts the heads of acts. What an act that was cut off left there stays. */
+export async function insertActs(tx: Tx, recorded: AnyRecordedAct[]): Promise<void> {
+  const heads = recorded.map((act) => ({
+    id: act.id,
+    n: act.n,
+    makerId: act.makerId,
+    deviceAt: new Date(act.deviceAt),
+    recordedAt: new Date(act.recordedAt),
+  }));
+  await tx.insert(acts).values(heads).onConflictDoNothing({ target: acts.id });
+}
+
+/** Inserts the entries of acts. Those that are there already are an error of the caller. */
+export async function insertEntries(tx: Tx, recorded: AnyRecordedAct[]): Promise<void> {
+  const breathe = breathing();
+  const rows = recorded.flatMap((act) =>
+    act.entries.map((entry, seq) => ({
+      actId: act.id,
+      seq,
+      id: entry.id,
+      kind: entry.kind,
+      v: entry.v,
+      subject: entry.subject,
+      at: new Date(entry.at),
+      place: entry.place,
+      face: entry.face,
+      body: entry.body,
+    })),
+  );
+  for (const part of pages(rows, 100)) {
+    await tx.insert(entries).values(part);
+    await breathe();
   }
 }
 
-async function insertReadings(
-  tx: Tx,
-  breathe: () => Promise<void>,
-  actId: string,
-  brought: { roomId: string; means: AirReading[] }[],
-): Promise<void> {
-  // where files of one act speak of one moment in one room, the last is kept
-  const rows = new Map(
-    brought.flatMap(({ roomId, means }) =>
-      means.map(({ at, celsius, humidity }) => [
-        `${roomId} ${at}`,
-        { roomId, at: new Date(at), actId, celsius, humidity },
-      ]),
-    ),
+/** The readings that each of some acts brings; where files of one act speak of one moment in one room, the last. */
+export const readingRows = (means: ReadingsByAct, recorded: AnyRecordedAct[]): ReadingRow[][] =>
+  recorded.map(({ id }) => [
+    ...new Map(
+      (means.get(id) ?? []).flatMap(({ roomId, means: of }) =>
+        of.map((reading): [string, ReadingRow] => [`${roomId} ${reading.at}`, { roomId, ...reading }]),
+      ),
+    ).values(),
+  ]);
+
+/** Inserts readings of an act. Those that are there already stay. */
+export async function insertReadings(tx: Tx, actId: string, rows: ReadingRow[]): Promise<void> {
+  const listed = JSON.stringify(
+    rows.map((row) => ({ r: row.roomId, t: new Date(row.at), c: row.celsius, h: row.humidity })),
   );
-  for (const part of pages([...rows.values()], 500)) {
-    const listed = JSON.stringify(
-      part.map((row) => ({ r: row.roomId, t: row.at, c: row.celsius, h: row.humidity })),
-    );
-    await tx.execute(sql`
-      insert into ${readings} (room_id, at, act_id, celsius, humidity)
-      select r, t, ${actId}::uuid, c, h
-      from jsonb_to_recordset(${listed}::jsonb) as l(r text, t timestamptz, c float8, h float8)`);
-    await breathe();
-  }
+  await tx.execute(sql`
+    insert into ${readings} (room_id, at, act_id, celsius, humidity)
+    select r, t, ${actId}::uuid, c, h
+    from jsonb_to_recordset(${listed}::jsonb) as l(r text, t timestamptz, c float8, h float8)
+    on conflict do nothing`);
 }
 
 /** Every act but those of `known`, in journal order, read in pages. */
@@ -98,6 +107,8 @@ export async function actsBeyond(tx: Tx, known: ReadonlySet<string>): Promise<An
     const byAct = new Map<string, AnyEntry[]>(page.map((act) => [act.id, []]));
     for (const row of rows) byAct.get(row.actId)!.push(entryOf(row));
     for (const act of page) {
+      // one that was cut off while it was written: the journal has it whole
+      if (byAct.get(act.id)!.length === 0) continue;
       found.push({
         id: act.id,
         n: act.n,
@@ -152,9 +163,9 @@ export async function readingSpan(tx: Tx, roomId: string): Promise<{ from: numbe
   return row?.from && row.to ? { from: row.from.getTime(), to: row.to.getTime() } : null;
 }
 
-/** The names of all acts. */
+/** The names of all acts that are there whole: their entries are written last. */
 export async function actIds(tx: Tx): Promise<string[]> {
-  return (await tx.select({ id: acts.id }).from(acts)).map(({ id }) => id);
+  return (await tx.selectDistinct({ id: entries.actId }).from(entries)).map(({ id }) => id);
 }
 
 function* pages<T>(rows: T[], size: number): Generator<T[]> {

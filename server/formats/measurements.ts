@@ -39,7 +39,10 @@ const HEADERS = [
 ] as const;
 
 /** Every measurement of the tubs given, a row for each timing of a cup. */
-function rowsOf(tubs: { tub: TubState; entries: Entry[] }[], { cups }: SlipCatalogue): MeasurementRow[] {
+function rowsOf(
+  tubs: { tub: TubState; entries: readonly Entry[] }[],
+  { cups }: SlipCatalogue,
+): MeasurementRow[] {
   return tubs.flatMap(({ tub, entries }) =>
     entriesOf(entries, 'tub.measured').flatMap(({ at, body }) => {
       const { sample, gravityRead, feel, celsius, levelM3 } = body;
@@ -66,12 +69,12 @@ function rowsOf(tubs: { tub: TubState; entries: Entry[] }[], { cups }: SlipCatal
 const rounded = (value: number, decimals: number): number => Number(value.toFixed(decimals));
 
 export const measurementsJson = (
-  tubs: { tub: TubState; entries: Entry[] }[],
+  tubs: { tub: TubState; entries: readonly Entry[] }[],
   catalogue: SlipCatalogue,
 ): MeasurementFile => ({ format: 'kosmema-measurements', version: 1, measurements: rowsOf(tubs, catalogue) });
 
 export const measurementsCsv = (
-  tubs: { tub: TubState; entries: Entry[] }[],
+  tubs: { tub: TubState; entries: readonly Entry[] }[],
   catalogue: SlipCatalogue,
 ): string =>
   toCsv(

@@ -15,7 +15,7 @@ import { AIR_STEP, type PieceFacts } from '../../core/piece/facts.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
 import type { Sensors } from '../sensors/sensors.ts';
-import type { Store } from '../store.ts';
+import type { Store } from '../store/store.ts';
 
 /** Pieces as their logs have them, and all that a plan of one rests on. */
 export interface Cases {

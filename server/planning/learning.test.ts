@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import type { Entry } from '../../core/log/entry.ts';
 import { derivedFile } from '../derived.ts';
-import type { OpenFolder } from '../folder.ts';
+import type { OpenFolder } from '../folder/folder.ts';
 import { plansOf } from '../testing/plans.ts';
 import { act, emptyFolder, entry, NOW, opened, pieceMade } from '../testing/studio.ts';
 import { createCases } from './cases.ts';

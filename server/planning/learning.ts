@@ -18,7 +18,7 @@ import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { breathing } from '../breath.ts';
 import { SENSOR_FILE } from '../sensors/means.ts';
 import type { Derived } from '../derived.ts';
-import type { Store } from '../store.ts';
+import type { Store } from '../store/store.ts';
 import type { Cases } from './cases.ts';
 
 /** What finished pieces have taught of rooms and clays: computed from the log, never kept as fact. */

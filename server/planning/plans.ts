@@ -21,7 +21,7 @@ import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
-import type { Store } from '../store.ts';
+import type { Store } from '../store/store.ts';
 import { createCases } from './cases.ts';
 import { clayName, headOf, isLongPast, kilnRow, pieceRow, plannedOf, roomName, type Night } from './rows.ts';
 import { createLine } from './line.ts';

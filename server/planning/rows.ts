@@ -10,7 +10,7 @@ import { nextStep } from '../../core/plan/next.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { stateName } from '../../core/plan/plan.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import type { Store } from '../store.ts';
+import type { Store } from '../store/store.ts';
 import type { Cases } from './cases.ts';
 
 /** Pieces as lists show them. */

@@ -1,12 +1,12 @@
 import { Router, json } from 'express';
-import { schema, type ActAnswer } from '../../api/index.ts';
+import { ACT_BYTES, schema, type ActAnswer } from '../../api/index.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
-import type { Store } from '../store.ts';
+import type { Store } from '../store/store.ts';
 
 /** The one way anything is logged. */
 export function actRoutes(store: Store): Router {
   const router = Router();
-  router.post('/acts', json({ limit: '512kb' }), async (request, response) => {
+  router.post('/acts', json({ limit: ACT_BYTES }), async (request, response) => {
     const parsed = schema.act.safeParse(request.body);
     if (!parsed.success) return sendSchemaProblem(response, parsed.error);
     const kept = await store.keep(parsed.data);

@@ -1,30 +1,36 @@
 import { resolve } from 'node:path';
 import { Router } from 'express';
 import type { FileAnswer } from '../../api/index.ts';
-import type { FileStore } from '../files.ts';
+import type { FileStore } from '../files/fileStore.ts';
+import { photoAdmitted, photoType, PHOTO_LIMIT } from '../files/photo.ts';
 import { sendProblem } from '../guard/problems.ts';
-import { photoAdmitted, photoType, PHOTO_LIMIT } from '../photo.ts';
 
 /** Photographs in, and out again by the name of their contents. */
 export function photoRoutes(files: FileStore): Router {
   const router = Router();
 
   router.post('/photos', async (request, response) => {
-    const taken = await files.take(request, PHOTO_LIMIT);
-    if (!taken)
+    const received = await files.receive(request, PHOTO_LIMIT);
+    if (!received)
       return sendProblem(response, 413, {
         code: 'too-large',
         field: 'file',
         message: 'The photograph is larger than 20 MB. Take a smaller one. Nothing was kept of it.',
       });
-    const admitted = await photoAdmitted(files, taken.file);
-    if (!admitted.ok) return sendProblem(response, 422, admitted.problem);
-    response.status(201).json(taken satisfies FileAnswer);
+    try {
+      const admitted = await photoAdmitted(received.path);
+      if (!admitted.ok) return sendProblem(response, 422, admitted.problem);
+      received.keep();
+    } finally {
+      received.drop();
+    }
+    const { file, bytes } = received;
+    response.status(201).json({ file, bytes } satisfies FileAnswer);
   });
 
   router.get('/photos/:file', (request, response) => {
     const { file } = request.params;
-    const found = /^[0-9a-f]{64}$/.test(file) && files.has(file) ? photoType(files, file) : null;
+    const found = /^[0-9a-f]{64}$/.test(file) && files.has(file) ? photoType(files.path(file)) : null;
     if (!found)
       return sendProblem(response, 404, {
         code: 'no-such-photo',

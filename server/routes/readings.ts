@@ -1,7 +1,7 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
 import { schema, type FileAnswer, type ReadingsPreview } from '../../api/index.ts';
-import type { FileStore } from '../files.ts';
+import type { FileStore } from '../files/fileStore.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 
 const FILE_LIMIT = 20 * 1024 * 1024;

@@ -20,7 +20,7 @@ import { groupsOf, guidesOf } from '../../core/log/group.ts';
 import { kilnsOf, loadsOf } from '../../core/log/load.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { logOf } from '../../core/log/ledger.ts';
-import type { Store } from '../store.ts';
+import type { Store } from '../store/store.ts';
 
 /** The whole log is fitted over as many pieces, the latest. */
 const LATEST_PIECES = 300;

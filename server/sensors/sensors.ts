@@ -1,4 +1,4 @@
-import { appendFileSync, existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { appendFileSync, existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import mqtt, { type MqttClient } from 'mqtt';
@@ -10,8 +10,9 @@ import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
 import { DEFAULT_MAKER, SCALE } from '../../core/log/studio.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Clock } from '../clock.ts';
-import type { FileStore } from '../files.ts';
-import type { Store } from '../store.ts';
+import { folderAt } from '../folder/disk.ts';
+import type { FileStore } from '../files/fileStore.ts';
+import type { Store } from '../store/store.ts';
 import { createMeans, SENSOR_FILE, type Means } from './means.ts';
 import { airBounds, plausible, scaleBounds } from './message.ts';
 
@@ -55,7 +56,8 @@ export function createSensors(parts: {
   let scaleSet: EntryBodies['scale.set'] | null = null;
   let scale: ScaleReading | null = null;
   let seen = -1;
-  mkdirSync(folder, { recursive: true });
+  const aside = folderAt(folder, clock.now());
+  if (aside) console.error(`A file lay where sensors keep their readings: it was put aside as ${aside}.`);
   const spool = (roomId: string) => join(folder, `${roomId}.csv`);
 
   const sets = (): SensorsAnswer['set'] => ({

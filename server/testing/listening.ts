@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
 import { createApp } from '../app.ts';
-import type { OpenFolder } from '../folder.ts';
+import type { OpenFolder } from '../folder/folder.ts';
 import { hostNames } from '../guard/hosts.ts';
 import { plansOf } from './plans.ts';
 import { onPostgres, opened, testClock } from './studio.ts';

@@ -1,5 +1,5 @@
 import { derivedFile } from '../derived.ts';
-import type { OpenFolder } from '../folder.ts';
+import type { OpenFolder } from '../folder/folder.ts';
 import { plannerHere, type Planner } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
 

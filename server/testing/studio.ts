@@ -11,7 +11,7 @@ import type { Act, Entry } from '../../core/log/entry.ts';
 import { ok } from '../../core/units/problem.ts';
 import type { Clock } from '../clock.ts';
 import { migrationsFolder, openDatabase, type Tx } from '../db/open.ts';
-import { openFolder, type OpenDatabase, type OpenFolder } from '../folder.ts';
+import { openFolder, type OpenDatabase, type OpenFolder } from '../folder/folder.ts';
 
 export const NOW = Date.parse('2026-03-10T12:00:00Z');
 export const testClock: Clock = { now: () => NOW, workshopTime: false, save: () => {} };

@@ -1,12 +1,36 @@
 import { useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
 import { Box, Button } from '@mui/material';
-import type { ImportAnswer, ImportProgress } from '../../api/routes.ts';
+import type { FileLacking, ImportAnswer, ImportProgress } from '../../api/routes.ts';
 import { FileButton } from '../frame/FileButton.tsx';
+import { KeptFiles } from './KeptFiles.tsx';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 
 const phases = { reading: 'Read', checking: 'Checked', keeping: 'Taken' };
+
+const listed = (lacking: FileLacking[]): string => {
+  const named = lacking.slice(0, 3).map(({ what }) => what);
+  return lacking.length > 3 ? `${named.join(', ')} and ${lacking.length - 3} more` : named.join(', ');
+};
+
+/** What an import took, and what did not come. */
+export function wordsOfTaken({
+  acts,
+  alreadyHere,
+  settingsKept,
+  passedOver: { count, first },
+  lacking,
+}: ImportAnswer): string {
+  return [
+    `Taken: ${acts} acts. ${alreadyHere} were here already.`,
+    ...(settingsKept.length > 0 ? [`Kept as they are set here: ${settingsKept.join(', ')}.`] : []),
+    ...(count > 0
+      ? [`${count} ${count === 1 ? 'act' : 'acts'} could not be taken: ${first[0]?.message ?? ''}`]
+      : []),
+    ...(lacking.length > 0 ? [`Files that did not come: ${listed(lacking)}.`] : []),
+  ].join(' ');
+}
 
 /** The whole record as one file, out and in. */
 export function Archive() {
@@ -25,14 +49,7 @@ export function Archive() {
         headers: { 'content-type': 'application/zip' },
         body: file,
       });
-      setMessage({
-        words: `Taken: ${answer.acts} acts. ${answer.alreadyHere} were here already.${
-          answer.settingsKept.length > 0
-            ? ` Kept as they are set here: ${answer.settingsKept.join(', ')}.`
-            : ''
-        }`,
-        wrong: false,
-      });
+      setMessage({ words: wordsOfTaken(answer), wrong: false });
       void mutate(() => true);
     } catch (error) {
       setMessage({ words: wordsFor(error), wrong: true });
@@ -43,9 +60,10 @@ export function Archive() {
   return (
     <Section title="Export and import">
       <Box sx={{ mb: 2 }}>
-        The export holds every act, every reading and every raw file. An import adds what is not here yet,
-        whole or not at all.
+        The export holds every act, every reading and every raw file. An import adds what is not here yet, and
+        says what could not come.
       </Box>
+      <KeptFiles />
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
         <Button variant="outlined" href="/api/export" download>
           Export the studio
@@ -61,11 +79,9 @@ export function Archive() {
         <Box role="status" sx={{ mt: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
           {phases[progress.phase]}: {progress.done}
           {progress.of === null ? '' : ` of ${progress.of}`} acts.
-          {progress.phase !== 'keeping' && (
-            <Button onClick={() => void ask('/api/import', { method: 'DELETE' }).catch(() => undefined)}>
-              Stop
-            </Button>
-          )}
+          <Button onClick={() => void ask('/api/import', { method: 'DELETE' }).catch(() => undefined)}>
+            Stop
+          </Button>
         </Box>
       )}
       {message &&

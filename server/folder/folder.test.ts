@@ -10,10 +10,10 @@ import {
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
-import { openDatabase } from './db/open.ts';
+import { openDatabase } from '../db/open.ts';
 import { openFolder } from './folder.ts';
-import { readJournal } from './journal.ts';
-import { act, emptyFolder, entry, NOW, onPostgres, opened, pieceMade, testClock } from './testing/studio.ts';
+import { readJournal } from '../journal/read.ts';
+import { act, emptyFolder, entry, NOW, onPostgres, opened, pieceMade, testClock } from '../testing/studio.ts';
 
 const note = (text: string) => act(entry('piece.noted', 'p', { text }));
 const texts = (folder: Awaited<ReturnType<typeof opened>>) =>
@@ -91,7 +91,7 @@ describe('a data folder', () => {
     await first.close();
   });
 
-  it('imports whole or not at all', async () => {
+  it('imports what can stand, names the rest, and refuses what has nothing that can', async () => {
     const folder = await opened(emptyFolder());
     const good = { ...act(pieceMade('q')), n: 1, recordedAt: new Date(NOW).toISOString() };
     const bad = {
@@ -99,10 +99,13 @@ describe('a data folder', () => {
       n: 2,
       recordedAt: new Date(NOW).toISOString(),
     };
-    expect(await folder.store.keepAll([good, bad])).toMatchObject({ problem: { code: 'no-such-piece' } });
+    expect(await folder.store.keepAll([bad])).toMatchObject({
+      problem: { code: 'no-such-piece', field: 'acts.0.entries.0.subject' },
+    });
     expect(folder.store.ledger.acts).toHaveLength(0);
-    expect(await folder.store.keepAll([good])).toMatchObject({ added: 1 });
-    expect(await folder.store.keepAll([good])).toMatchObject({ added: 0 });
+    const passedOver = [{ code: 'no-such-piece', field: 'acts.1.entries.0.subject' }];
+    expect(await folder.store.keepAll([good, bad])).toMatchObject({ fresh: { length: 1 }, passedOver });
+    expect(await folder.store.keepAll([good])).toMatchObject({ fresh: [], alreadyHere: 1, passedOver: [] });
     await folder.close();
   });
 });

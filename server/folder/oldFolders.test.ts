@@ -2,9 +2,9 @@ import { appendFileSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { describe, expect, it } from 'vitest';
-import { defaultBody } from '../core/clay/body.ts';
-import type { Entry } from '../core/log/entry.ts';
-import { act, emptyFolder, entry, NOW, onPostgres, opened, pieceMade } from './testing/studio.ts';
+import { defaultBody } from '../../core/clay/body.ts';
+import type { Entry } from '../../core/log/entry.ts';
+import { act, emptyFolder, entry, NOW, onPostgres, opened, pieceMade } from '../testing/studio.ts';
 
 const undo = (id: string) => entry('act.retracted', id, { reason: '' });
 const pieceOf = (subject: string, change: { clayId: string }): Entry => {
@@ -50,7 +50,7 @@ describe('a journal of an earlier version', () => {
       [clay, piece, gone, watery, capital, noDry, proto, orphan].map((a) => line(a)).join(''),
     );
     const folder = await opened(path);
-    expect(folder.notes.join('\n')).toMatch(/passed over .*“Cup” rests on it/);
+    expect(folder.notes.join('\n')).toMatch(/passed over: .*“Cup” rests on it/);
     expect(folder.notes.join('\n')).toMatch(/4 acts of an earlier version were passed over/);
     expect(folder.store.studio().clays.map(({ id }) => id)).toContain('clay-old');
     expect(folder.store.entriesAbout('piece', 'old').map(({ kind }) => kind)).toEqual([

@@ -1,11 +1,11 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { deflateSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { FileAnswer, ProblemDetails } from '../api/index.ts';
-import type { OpenFolder } from './folder.ts';
-import { act, entry, pieceMade } from './testing/studio.ts';
-import { listening } from './testing/listening.ts';
+import type { FileAnswer, ProblemDetails } from '../../api/index.ts';
+import type { OpenFolder } from '../folder/folder.ts';
+import { act, entry, pieceMade } from '../testing/studio.ts';
+import { exifWithPlace, jpeg, png, webp, xmpWithPlace } from '../testing/image.ts';
+import { listening } from '../testing/listening.ts';
 
 let folder: OpenFolder;
 let address: string;
@@ -15,38 +15,8 @@ beforeAll(async () => {
 });
 afterAll(() => close());
 
-const crcTable = Array.from({ length: 256 }, (_, n) => {
-  let c = n;
-  for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
-  return c >>> 0;
-});
-const crc = (bytes: Buffer) => {
-  let c = 0xffffffff;
-  for (const byte of bytes) c = crcTable[(c ^ byte) & 0xff]! ^ (c >>> 8);
-  return (c ^ 0xffffffff) >>> 0;
-};
-const chunk = (type: string, data: Buffer) => {
-  const body = Buffer.concat([Buffer.from(type, 'ascii'), data]);
-  const [length, sum] = [Buffer.alloc(4), Buffer.alloc(4)];
-  length.writeUInt32BE(data.length);
-  sum.writeUInt32BE(crc(body));
-  return Buffer.concat([length, body, sum]);
-};
-/** A grey PNG of a size, its pixels left out where they would fill the memory: W3C PNG, third edition, 11.2. */
-function png(width: number, height: number): Buffer {
-  const head = Buffer.alloc(13);
-  head.writeUInt32BE(width, 0);
-  head.writeUInt32BE(height, 4);
-  head.set([8, 0, 0, 0, 0], 8);
-  const rows = width * height > 1e6 ? Buffer.alloc(64) : Buffer.alloc((width + 1) * height, 0x80);
-  return Buffer.concat([
-    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
-    chunk('IHDR', head),
-    chunk('IDAT', deflateSync(rows)),
-    chunk('IEND', Buffer.alloc(0)),
-  ]);
-}
-
+const exif = Buffer.concat([Buffer.from('Exif\0\0', 'latin1'), exifWithPlace()]);
+const xmp = Buffer.concat([Buffer.from('http://ns.adobe.com/xap/1.0/\0'), xmpWithPlace]);
 const send = (body: Buffer) => fetch(`${address}/api/photos`, { method: 'POST', body: new Uint8Array(body) });
 const refusal = async (body: Buffer) => {
   const response = await send(body);
@@ -65,8 +35,24 @@ describe('photographs', () => {
   });
 
   it.each([
+    ['JPEG', jpeg(40, 30, [Buffer.from('Exif\0\0MM\0*\0\0\0\b\0\0\0\0\0\0', 'latin1')])],
+    ['WebP', webp(40, 30)],
+  ])('may be %s, without a place', async (_type, body) => {
+    expect((await send(body)).status).toBe(201);
+  });
+
+  it.each([
     ['what is no image', Buffer.from('a table of readings'), 422, 'no-image'],
     ['a decompression bomb', png(60_000, 60_000), 422, 'too-many-pixels'],
+    ['one without width', png(0, 30), 422, 'no-image'],
+    ['a head alone', png(40, 30).subarray(0, 40), 422, 'cut-off'],
+    ['one cut off before its end', png(40, 30).subarray(0, -12), 422, 'cut-off'],
+    ['a JPEG without its picture', jpeg(40, 30, [], Buffer.alloc(0)), 422, 'no-image'],
+    ['one with a place in the Exif of a JPEG', jpeg(40, 30, [exif]), 422, 'with-place'],
+    ['one with a place in the XMP of a JPEG', jpeg(40, 30, [xmp]), 422, 'with-place'],
+    ['one with a place in the Exif of a WebP', webp(40, 30, { EXIF: exifWithPlace() }), 422, 'with-place'],
+    ['one with a place in the XMP of a WebP', webp(40, 30, { 'XMP ': xmpWithPlace }), 422, 'with-place'],
+    ['one with a place in the Exif of a PNG', png(40, 30, { eXIf: exifWithPlace() }), 422, 'with-place'],
     ['one of 60 MB', Buffer.concat([png(10, 10), Buffer.alloc(60 * 1024 * 1024)]), 413, 'too-large'],
   ])('refuses %s, says what to do, and keeps nothing of it', async (_what, body, status, code) => {
     const refused = await refusal(body);

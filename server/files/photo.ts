@@ -1,8 +1,8 @@
-import { openSync, readSync, closeSync, rmSync } from 'node:fs';
-import exifr from 'exifr';
+import { closeSync, openSync, readSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { imageSize } from 'image-size';
-import { ok, refused, type Result } from '../core/units/problem.ts';
-import type { FileStore } from './files.ts';
+import { refused, type Result, ok } from '../../core/units/problem.ts';
+import { placeIn, wholeImage } from './image.ts';
 
 /** Photographs as they are taken in: an image of a size that any tablet can open, without the place it was taken at. */
 
@@ -14,29 +14,29 @@ const HEAD = 256 * 1024;
 
 const types: Record<string, string> = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
 
-/** What kind of image a kept file is; null where it is none that a browser shows. */
-export function photoType(files: FileStore, file: string): { type: string; pixels: number } | null {
+/** What kind of image a file is; null where it is none that a browser shows. */
+export function photoType(path: string): { type: string; pixels: number } | null {
   try {
-    const { type, width, height } = imageSize(headOf(files.path(file)));
+    const { type, width, height } = imageSize(headOf(path));
     const mime = type === undefined ? undefined : types[type];
-    return mime ? { type: mime, pixels: width * height } : null;
+    return mime && width > 0 && height > 0 ? { type: mime, pixels: width * height } : null;
   } catch {
     return null;
   }
 }
 
-/** Whether a kept file can be shown as a photograph; one that cannot is thrown away. */
-export async function photoAdmitted(files: FileStore, file: string): Promise<Result<string>> {
-  const found = photoType(files, file);
-  const not = (code: string, message: string): Result<string> => {
-    rmSync(files.path(file), { force: true });
-    return refused(code, 'file', `${message} Nothing was kept of it.`);
-  };
+/** Whether a file that has arrived can be shown as a photograph. */
+export async function photoAdmitted(path: string): Promise<Result<string>> {
+  const found = photoType(path);
+  const not = (code: string, message: string): Result<string> =>
+    refused(code, 'file', `${message} Nothing was kept of it.`);
   if (!found) return not('no-image', 'This is no photograph that can be shown: choose a JPEG, PNG or WebP.');
   if (found.pixels > MOST_PIXELS)
     return not('too-many-pixels', 'This image has more than 80 million pixels: make it smaller first.');
-  const place = await exifr.gps(files.path(file)).catch(() => undefined);
-  if (place?.latitude !== undefined)
+  const bytes = await readFile(path);
+  if (!wholeImage(bytes, found.type))
+    return not('cut-off', 'This photograph is cut off: only a part of it arrived. Take it in again.');
+  if (await placeIn(bytes, found.type))
     return not(
       'with-place',
       'This photograph carries the place it was taken at: take it in through the page of a piece, which leaves that out.',

@@ -1,0 +1,139 @@
+import { allAgainst } from '../../core/log/admit.ts';
+import type { Entry, RecordedAct, SubjectKind } from '../../core/log/entry.ts';
+import { entriesAbout, record, type Ledger } from '../../core/log/ledger.ts';
+import { studioOf, type StudioState } from '../../core/log/studio.ts';
+import { upcast, type AnyAct, type AnyRecordedAct } from '../../core/log/upcast.ts';
+import type { Problem } from '../../core/units/problem.ts';
+import type { Clock } from '../clock.ts';
+import type { Database } from '../db/open.ts';
+import { insertWhole, readingsBetween, readingSpan, type ReadingsByAct } from '../db/repository.ts';
+import type { FileStore } from '../files/fileStore.ts';
+import { filesOf } from '../files/named.ts';
+import type { Journal } from '../journal/journal.ts';
+import { createRoomAir, type RoomAir } from '../roomAir.ts';
+import { readingsOrProblem } from './readingsOf.ts';
+import { normal, sameAct } from './sameAct.ts';
+import { takeMany, type ManyKept, type Told } from './takeMany.ts';
+import { createTurns } from './turns.ts';
+import { createWriteBehind } from './writeBehind.ts';
+
+/** The studio as this process holds it: the ledger in memory, the journal and the database behind it. */
+export interface Store {
+  ledger: Ledger;
+  studio: () => StudioState;
+  entriesAbout: (kind: SubjectKind, id: string) => readonly Entry[];
+  /** Keeps an act for good, or says why not. Safe to repeat. */
+  keep: (act: AnyAct) => Promise<Kept>;
+  /**
+   * Keeps many acts of another studio's export, all that can stand here. What is set here stays as it is.
+   * @param told how far it is; false stops it, until it is being kept
+   */
+  keepAll: (acts: readonly AnyRecordedAct[], told?: Told) => Promise<ManyKept | { problem: Problem }>;
+  /** Takes up files that were not sound before: the readings of those that bring some. */
+  mended: (files: ReadonlySet<string>) => void;
+  /** Rooms' standing measurements; the newest act wins where two speak of one moment. */
+  readings: RoomAir['between'];
+  /** What was measured of a room in all. */
+  measured: RoomAir['measured'];
+  /** All of a room's, page by page. */
+  readingsInPages: RoomAir['inPages'];
+  /** Changes when a room's measurements do; the same over restarts. */
+  readingsMark: RoomAir['mark'];
+  close: () => Promise<void>;
+}
+
+export type Kept =
+  | { kind: 'kept'; act: RecordedAct; again: boolean }
+  | { kind: 'conflict' }
+  | { kind: 'refused'; problem: Problem; all: Problem[] };
+
+/** An act that brings more readings than these is written into the database behind, lest all others wait for it. */
+const AT_ONCE = 1_000;
+
+export function createStore(parts: {
+  database: Database;
+  journal: Journal;
+  /** In journal order. */
+  ledger: Ledger;
+  /** The number of the last act in the journal, passed-over ones included. */
+  lastN: number;
+  /** Acts that the database still lacks. */
+  lacking: AnyRecordedAct[];
+  clock: Clock;
+  files: FileStore;
+}): Store {
+  const { database, journal, clock, files, ledger } = parts;
+  const { db } = database;
+  const numbers = { last: parts.lastN };
+  const turns = createTurns();
+  const behind = createWriteBehind(db, turns, files);
+  const air = createRoomAir(ledger, behind.pending, {
+    between: (...asked) => turns.then(() => readingsBetween(db, ...asked)),
+    span: (roomId) => turns.then(() => readingSpan(db, roomId)),
+  });
+
+  /** Journal first and on the disk, then the database, then memory; only then is it acknowledged. */
+  const commit = async (recorded: AnyRecordedAct, brought: ReadingsByAct): Promise<void> => {
+    const heavy = [...brought.values()].flat().reduce((sum, { means }) => sum + means.length, 0) > AT_ONCE;
+    journal.append([recorded]);
+    try {
+      if (!heavy) await db.transaction((tx) => insertWhole(tx, [recorded], brought));
+    } catch (error) {
+      journal.undoAppend();
+      throw error;
+    }
+    record(ledger, upcast(recorded));
+    numbers.last = recorded.n;
+    clock.save();
+    if (heavy) behind.write([recorded], brought);
+  };
+
+  const keep = async (draft: AnyAct): Promise<Kept> => {
+    const came = normal(draft);
+    const act = upcast(came);
+    const read = ledger.byId.has(act.id) ? null : await readingsOrProblem(act, files);
+    return turns.first(async () => {
+      const known = ledger.byId.get(act.id);
+      if (known)
+        return sameAct(known, act) ? { kind: 'kept', act: known, again: true } : { kind: 'conflict' };
+      const against = allAgainst(ledger, act, clock.now());
+      const [refusal] = against;
+      if (refusal) return { kind: 'refused', problem: refusal, all: against };
+      if (read && 'problem' in read) return { kind: 'refused', problem: read.problem, all: [read.problem] };
+      const number = { n: numbers.last + 1, recordedAt: new Date(clock.now()).toISOString() };
+      await commit({ ...came, ...number }, read?.brought ?? new Map());
+      return { kind: 'kept', act: { ...act, ...number }, again: false };
+    });
+  };
+
+  if (parts.lacking.length > 0) behind.write(parts.lacking);
+
+  return {
+    ledger,
+    studio: () => studioOf(ledger),
+    entriesAbout: (kind, id) => entriesAbout(ledger, kind, id),
+    keep,
+    keepAll: async (foreign, told = () => true) => {
+      const outcome = await takeMany({ ledger, journal, clock, turns, numbers }, foreign, told);
+      if (!('problem' in outcome)) behind.write(outcome.fresh);
+      return outcome;
+    },
+    mended: (of) =>
+      behind.readAgain(
+        ledger.acts.filter(({ entries }) =>
+          entries.some((e) => e.kind === 'readings.taken' && filesOf(e).some((file) => of.has(file))),
+        ),
+      ),
+    readings: air.between,
+    measured: air.measured,
+    readingsInPages: air.inPages,
+    readingsMark: air.mark,
+    close: async () => {
+      await turns.idle();
+      await behind.settled();
+      clock.save();
+      journal.close();
+      await database.close();
+    },
+  };
+}

@@ -1,0 +1,21 @@
+import PQueue from 'p-queue';
+
+/** Writes and questions to the one database, one after another: what people wait for goes first. */
+export interface Turns {
+  /** What somebody logs. */
+  first: <T>(work: () => Promise<T>) => Promise<T>;
+  /** What a view asks. */
+  then: <T>(work: () => Promise<T>) => Promise<T>;
+  /** What nobody waits for; each turn of it should be short. */
+  last: <T>(work: () => Promise<T>) => Promise<T>;
+  idle: () => Promise<void>;
+}
+
+export function createTurns(): Turns {
+  const queue = new PQueue({ concurrency: 1 });
+  const at =
+    (priority: number) =>
+    <T>(work: () => Promise<T>): Promise<T> =>
+      queue.add(work, { priority });
+  return { first: at(2), then: at(1), last: at(0), idle: () => queue.onIdle() };
+}

@@ -1,0 +1,27 @@
+import useSWR from 'swr';
+import { Box } from '@mui/material';
+import type { FilesAnswer } from '../../api/routes.ts';
+import { Trouble } from '../frame/parts.tsx';
+import { ask } from '../frame/server.ts';
+import { useStudio } from '../frame/maker.ts';
+import { shortDate } from '../frame/times.ts';
+
+/** Files that the log names and that are missing or damaged: each by what it is. Nothing where all are sound. */
+export function KeptFiles() {
+  const { data } = useSWR<FilesAnswer>('/api/files', ask, { refreshInterval: 60_000 });
+  const zone = useStudio().data?.studio.zone;
+  if (!data || data.lacking.length === 0 || zone === undefined) return null;
+  return (
+    <Trouble>
+      Some files of the record are not as they were kept. Take in an older export that has them, or take the
+      photograph in again: the same file takes its place.
+      <Box component="ul" sx={{ m: 0, mt: 1, pl: 3 }}>
+        {data.lacking.map(({ file, harm, what, at }) => (
+          <li key={file}>
+            {what}, {shortDate(Date.parse(at), zone)}: {harm}
+          </li>
+        ))}
+      </Box>
+    </Trouble>
+  );
+}
