@@ -17,6 +17,7 @@ import {
   note,
   roomCelsius,
   textKept,
+  said,
   within,
   words,
   zone,
@@ -37,10 +38,11 @@ const jsonPath = (field: string) =>
       `${field} is names joined by points, like data.temperature, or $ for a bare number.`,
     )
     .max(120);
+const column = z.int().min(0, 'Columns are counted from 0.').max(500, 'At most 500 columns are looked at.');
 export const readingsAnswers = z.object({
   zone,
   dayFirst: z.boolean().nullable(),
-  columns: z.object({ time: z.int().min(0), celsius: z.int().min(0), humidity: z.int().min(0) }).nullable(),
+  columns: z.object({ time: column, celsius: column, humidity: column }).nullable(),
   fahrenheit: z.boolean().nullable(),
 });
 
@@ -196,7 +198,7 @@ export const bodies = {
     kilnId: id,
     pieces: z.array(id).max(400, 'At most 400 pieces in a load.'),
     to: z.enum(['bisque', 'glazed']),
-    cone: words('The cone', 8).min(1, 'To which cone?'),
+    cone: said('The cone', 8, 'To which cone?'),
     over: z.boolean(),
   }),
   'load.loaded': z.strictObject({}),

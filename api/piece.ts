@@ -26,8 +26,10 @@ import {
   id,
   instant,
   name,
+  named,
   note,
   wallThickness,
+  said,
   within,
   words,
 } from './quantity.ts';
@@ -119,7 +121,7 @@ const layer = z.object({
   technique: id,
   rev: id,
   own: technique.exactOptional(),
-  schools: z.record(id, id),
+  schools: named('The ways of a layer', id, id, 12),
   zones: z
     .array(zone)
     .min(1, 'A layer lies somewhere: pick a zone, or all over.')
@@ -209,17 +211,20 @@ export const pieceBodies = {
   }),
   'piece.seen': z.object({
     refs: refs.min(1, 'After which step was it seen?'),
-    what: words('What was seen', 120).min(1, 'What was seen?'),
+    what: said('What was seen', 120, 'What was seen?'),
   }),
-  'piece.coded': z.object({ code: words('The code', 12).min(1, 'Type the code that is cut in.') }),
+  'piece.coded': z.object({ code: said('The code', 12, 'Type the code that is cut in.') }),
   'piece.pictured': z.object({ file: kept, thumb: kept }),
   'piece.handed': z.object({ note }),
-  'piece.faulted': z.object({ refs, fault: words('The fault', 80).min(1, 'What went wrong?') }),
+  'piece.faulted': z.object({ refs, fault: said('The fault', 80, 'What went wrong?') }),
   'piece.left-out': z.object({ refs: refs.min(1, 'Which step was left out?'), reason: note }),
 };
 
 const stepId = id;
-const earlierMade = pieceBegun.extend({ techniqueId: z.enum(['sgraffito']), schools: z.record(id, id) });
+const earlierMade = pieceBegun.extend({
+  techniqueId: z.enum(['sgraffito']),
+  schools: named('The ways', id, id, 12),
+});
 
 /** Bodies of the first version, where there is a later one or the kind is written no more. */
 export const earlierBodies = {

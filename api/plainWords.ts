@@ -29,6 +29,8 @@ const plainly: z.core.$ZodErrorMap = (issue) => {
     case 'too_small':
       return `This is too small: at least ${String(issue.minimum)}.`;
     case 'too_big':
+      if (issue.origin === 'array') return `There are too many here: at most ${String(issue.maximum)}.`;
+      if (issue.origin === 'string') return `This is too long: at most ${String(issue.maximum)} characters.`;
       return `This is too large: at most ${String(issue.maximum)}.`;
     case 'not_multiple_of':
       return 'This must be a whole number.';

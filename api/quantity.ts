@@ -54,9 +54,22 @@ export const id = z
   .max(80)
   .regex(/^[\w-]+$/, 'An identifier holds letters, digits, - and _ only.')
   .refine((text) => !(text in Object.prototype), 'This identifier means something else here: take another.');
+/** A set of named values, no more of them than there can be. */
+export const named = <K extends z.ZodType<string, string>, V extends z.ZodType>(
+  field: string,
+  key: K,
+  value: V,
+  most: number,
+) =>
+  z
+    .record(key, value)
+    .refine((of) => Object.keys(of).length <= most, `${field} holds more than ${most}: take some out.`)
+    .meta({ maxProperties: most });
+
 /** A moment that a calendar and every database knows. */
 export const instant = z.iso
   .datetime({ error: 'A time is written in UTC, like 2026-03-10T10:20:00.000Z.' })
+  .max(40, 'A time is written in UTC, like 2026-03-10T10:20:00.000Z.')
   .refine(
     (text) => text >= '1970-01-01' && text < '3000-01-01' && Number.isFinite(Date.parse(text)),
     'A time lies between the years 1970 and 2999: check the date.',
@@ -70,11 +83,23 @@ export const name = (field: string) =>
     .string({ error: `${field} must be text.` })
     .trim()
     .min(1, `${field} is empty: give it one.`)
-    .max(80, `${field} is longer than 80 characters: shorten it.`);
+    .max(80, `${field} is longer than 80 characters: shorten it.`)
+    .refine(isSeen, `${field} is empty: give it one that can be read.`);
+/** Whether a text has anything that is seen: not only spaces, marks on nothing and signs without width. */
+function isSeen(text: string): boolean {
+  return /[\p{L}\p{N}\p{P}\p{S}]/u.test(text.replace(/[\u115f\u1160\u3164\uffa0\u2800]/g, ''));
+}
+
+/** The same for text that must say something. */
+export const said = (field: string, longest: number, empty: string) =>
+  words(field, longest).min(1, empty).refine(isSeen, empty);
+
 export const note = words('The note', 2000);
 export const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'A colour is written like #5d3b2c.');
 export const zone = z
   .string()
+  .max(64, 'That is not a time zone this program knows: pick one from the list.')
+  .meta({ examples: ['Etc/UTC'] })
   .refine(isZone, 'That is not a time zone this program knows: pick one from the list.');
 
 function isZone(text: string): boolean {
@@ -88,7 +113,8 @@ function isZone(text: string): boolean {
 
 export const brokerUrl = z
   .string()
-  .max(300)
+  .max(300, 'The broker’s address is longer than 300 characters: check it.')
+  .meta({ examples: ['mqtt://127.0.0.1:1883'] })
   .refine(
     isBroker,
     'The broker’s address begins with mqtt:// or mqtts:// and may end in a port from 1 to 65535, like mqtt://192.168.0.5:1883.',

@@ -8,10 +8,12 @@ import {
   id,
   massKg,
   name,
+  named,
   note,
   roomCelsius,
   sampleVolume,
   tubVolume,
+  said,
   within,
   words,
 } from './quantity.ts';
@@ -67,14 +69,17 @@ export const gravitySample = z.object({
   volumeM3: sampleVolume,
 });
 
-const oxidePercent = z
-  .record(z.string(), z.number())
-  .refine((listed) => Object.keys(listed).every((oxide) => (oxides as string[]).includes(oxide)), {
-    message: `An oxide is not known: use ${oxides.join(', ')}.`,
-  })
-  .refine((listed) => Object.values(listed).every((amount) => amount >= 0), {
-    message: 'A share of an oxide cannot be below zero.',
-  }) as unknown as z.ZodType<Partial<Record<(typeof oxides)[number], number>>>;
+const oxidePercent = named(
+  'The oxides',
+  z
+    .string()
+    .max(20, `An oxide is not known: use ${oxides.join(', ')}.`)
+    .meta({ examples: ['SiO2'] }),
+  within('A share of an oxide', 0, 1000, 'between 0 and 1000', 'check the figure.'),
+  oxides.length,
+).refine((listed) => Object.keys(listed).every((oxide) => (oxides as string[]).includes(oxide)), {
+  message: `An oxide is not known: use ${oxides.join(', ')}.`,
+}) as unknown as z.ZodType<Partial<Record<(typeof oxides)[number], number>>>;
 
 const range = (low: z.ZodNumber) =>
   z.object({ from: low, to: low }).refine((r) => r.to >= r.from, {
@@ -102,7 +107,7 @@ export const material = z.object({
     z.object({ kind: z.literal('unknown') }),
   ]),
   grainDensity: within('Density', 900, 7500, 'between 0.9 and 7.5 kg/l', 'clays are about 2.6.'),
-  hazards: z.array(hazard),
+  hazards: z.array(hazard).max(Object.keys(hazards).length, 'Each caution is named once.'),
   usualPercent: range(percent('The usual share')).nullable(),
   standing: z.enum(['published', 'from memory', 'supplier']),
   note: words('The note', 300),
@@ -152,7 +157,7 @@ export const slipBodies = {
     wetColour: colour,
     firedColour: colour,
     adjusted: adjustment,
-    carries: z.array(z.enum(['colour', 'toxic', 'silicate'])),
+    carries: z.array(z.enum(['colour', 'toxic', 'silicate'])).max(3, 'Each is named once.'),
     keepsDays: z.int().min(1, 'At least one day, or none.').max(3650, 'At most ten years.').nullable(),
     composition: z.array(z.object({ materialId: id, kg: massKg('The mass') })).max(60),
     batchId: id.nullable(),
@@ -210,7 +215,10 @@ export const slipBodies = {
     waterKg: massKg('The water'),
     grainDensity,
   }),
-  'batch.weighed': z.object({ line: z.int().min(0), massKg: massKg('The mass') }),
+  'batch.weighed': z.object({
+    line: z.int().min(0).max(59, 'A batch has at most 60 lines.'),
+    massKg: massKg('The mass'),
+  }),
   'batch.ticked': z.object({ stepId: id }),
   'batch.measured': z.object({ sample: gravitySample, volumeM3: someVolume }),
   'batch.felt': z.object({ feel, volumeM3: someVolume }),
@@ -227,7 +235,7 @@ export const slipBodies = {
     clayId: id.nullable(),
     massKg: massKg('The mass'),
     from: words('Where it is from', 120),
-    override: words('The reason', 300).min(1, 'Say why it goes in all the same.').nullable(),
+    override: said('The reason', 300, 'Say why it goes in all the same.').nullable(),
   }),
   'bin.emptied': z.object({ how: words('How', 300) }),
   'trial.begun': z.object({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Usual } from '../core/technique/technique.ts';
 import { hazard, slipUse } from './slip.ts';
-import { id, name, within, words } from './quantity.ts';
+import { id, name, named, said, within, words } from './quantity.ts';
 
 /** The shapes of techniques, and of what their steps do to the clay. */
 
@@ -108,7 +108,7 @@ const effectOf = <Q extends z.ZodType>(quantity: (figure: z.ZodNumber) => Q) =>
     }),
     z.object({
       does: z.literal('fire'),
-      cone: words('The cone', 12).min(1, 'Which cone was it fired to?'),
+      cone: said('The cone', 12, 'Which cone was it fired to?'),
       to: z.enum(['raw', 'bisque', 'glazed']),
       place: words('The place in the kiln', 60).exactOptional(),
     }),
@@ -126,7 +126,7 @@ const effects = z
   .min(1, 'Say what the step does to the clay: at least one effect, or none.')
   .max(6, 'At most six effects in one step: make two steps of it.');
 
-const only = z.record(key, key);
+const only = named('A way', key, key, 12);
 const index = (field: string) =>
   within(
     field,
@@ -140,8 +140,11 @@ const span = z.object({
   wettest: index('The wettest edge').exactOptional(),
 });
 const wait = (field: string) => within(field, 0, 30 * 86_400, 'between 0 s and 30 days', 'check its unit.');
-const of = z.string().regex(/^(@before|@here|[\w-]+)$/, 'A need names a step of the technique.');
-const say = (field: string) => words(field, 300).min(1, `${field} is empty: write it, or take it out.`);
+const of = z
+  .string()
+  .max(80, 'A need names a step of the technique.')
+  .regex(/^(@before|@here|[\w-]+)$/, 'A need names a step of the technique.');
+const say = (field: string) => said(field, 300, `${field} is empty: write it, or take it out.`);
 
 const needHead = {
   pass: z.enum(['first', 'later']).exactOptional(),
@@ -185,12 +188,15 @@ const need = z.discriminatedUnion('kind', [
   z.object({
     ...needHead,
     kind: z.literal('fired'),
-    state: z.array(z.enum(['raw', 'bisque', 'glazed'])).min(1),
+    state: z
+      .array(z.enum(['raw', 'bisque', 'glazed']))
+      .min(1)
+      .max(3),
   }),
   z.object({
     ...needHead,
     kind: z.literal('seen'),
-    what: words('What is to be seen', 120).min(1, 'What is to be seen? Write it, or take the need out.'),
+    what: said('What is to be seen', 120, 'What is to be seen? Write it, or take the need out.'),
     of: of.exactOptional(),
     usual: usualOf(wait('The usual wait')).exactOptional(),
   }),

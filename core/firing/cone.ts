@@ -52,6 +52,12 @@ export const USUAL_RATE = 60;
 /** All cones, the coolest first. */
 export const cones: string[] = table.map(([cone]) => cone);
 
+export const noSuchCone = problem(
+  'no-such-cone',
+  'cone',
+  'There is no such cone: they run from 022 to 01 and from 1 to 14; 06 is not 6.',
+);
+
 export const isCone = (cone: string): boolean => cones.includes(cone);
 
 /** How much hotter a cone is than another, in steps of the table; below 0 where it is cooler. NaN for no cone. */

@@ -8,6 +8,20 @@ import { CLOCKS_DIFFER, instantOf } from './moment.ts';
 export interface Admission {
   ledger: Ledger;
   act: Act;
+  /** Works something out once for all entries that are looked at: the log stays as it is meanwhile. */
+  once: <T>(key: string, work: () => T) => T;
+}
+
+export function admissionOf(ledger: Ledger, act: Act): Admission {
+  const known = new Map<string, unknown>();
+  return {
+    ledger,
+    act,
+    once: <T>(key: string, work: () => T): T => {
+      if (!known.has(key)) known.set(key, work());
+      return known.get(key) as T;
+    },
+  };
 }
 
 /** Why an entry of a kind cannot be taken; null when it can. What it names is known to be there. */

@@ -1,13 +1,21 @@
 import { problem, type Problem } from '../units/problem.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import type { Admission, Rule, Rules } from './admission.ts';
+import { admissionOf, type Admission, type Rule, type Rules } from './admission.ts';
 import { kilnRules } from './admitKiln.ts';
 import { pieceRules } from './admitPiece.ts';
 import { shelfRules } from './admitShelf.ts';
 import { studioRules } from './admitStudio.ts';
 import { tubRules } from './admitTub.ts';
-import type { Act, Entry, EntryKind, EntryOf, RecordedAct, SubjectKind } from './entry.ts';
-import { actsReferring, forget, record, stands, subjectKind, type Ledger } from './ledger.ts';
+import {
+  entriesOf,
+  type Act,
+  type Entry,
+  type EntryKind,
+  type EntryOf,
+  type RecordedAct,
+  type SubjectKind,
+} from './entry.ts';
+import { actsReferring, entriesAbout, forget, record, stands, subjectKind, type Ledger } from './ledger.ts';
 import { instantOf } from './moment.ts';
 import { absence, exists, foundedBy, subjectNamed } from './presence.ts';
 import { referencesOf } from './references.ts';
@@ -44,7 +52,7 @@ function trying<T>(
   const recorded: RecordedAct = { ...act, n, recordedAt: new Date(now).toISOString() };
   const moved = record(ledger, recorded);
   try {
-    return look(problemsOf({ ledger, act: recorded }, moved, now));
+    return look(problemsOf(admissionOf(ledger, recorded), moved, now));
   } finally {
     forget(ledger);
   }
@@ -59,23 +67,46 @@ function* problemsOf(
   for (const [i, entry] of act.entries.entries()) {
     const found =
       futureProblem(entry, now) ??
+      sameEntryProblem(ledger, entry) ??
       (entry.kind === 'act.retracted' ? retractionProblem(admission, entry) : entryProblem(admission, entry));
     if (found) yield { ...found, field: `entries.${i}.${found.field ?? 'subject'}` };
   }
   for (const other of moved) {
-    const found = stands(ledger, other.id) ? returnProblem(ledger, other) : fallProblem(ledger, other);
+    const found = stands(ledger, other.id)
+      ? returnProblem({ ...admission, act: other })
+      : fallProblem(ledger, other);
     if (found) yield { ...found, field: 'entries.0.subject' };
   }
 }
 
-const futureProblem = (entry: Entry, now: Instant): Problem | null =>
-  instantOf(entry) > now + AHEAD_ALLOWED
+/** When an entry says that something happened, by the fields that say so. */
+const moments = (entry: Entry): { field: string; at: Instant }[] => [
+  { field: 'at', at: instantOf(entry) },
+  ...(entry.kind === 'piece.done' && entry.body.endedAt !== null
+    ? [{ field: 'body.endedAt', at: Date.parse(entry.body.endedAt) }]
+    : []),
+];
+
+function futureProblem(entry: Entry, now: Instant): Problem | null {
+  const late = moments(entry).find(({ at }) => at > now + AHEAD_ALLOWED);
+  return late
     ? problem(
         'in-the-future',
-        'at',
+        late.field,
         'That time has not come yet: log it when it has happened, or check the clock of this tablet.',
       )
     : null;
+}
+
+/** An entry that has the name of another would be taken for it. */
+const sameEntryProblem = (ledger: Ledger, { id }: Entry): Problem | null =>
+  ledger.entryIds.get(id) === 1
+    ? null
+    : problem(
+        'same-entry',
+        'id',
+        'Something else in the log has this mark already: reload the page, and log it anew.',
+      );
 
 /** Why an entry cannot stand in its act; null when it can. */
 function entryProblem(admission: Admission, entry: Entry): Problem | null {
@@ -112,10 +143,10 @@ function retractionProblem({ ledger, act }: Admission, { subject }: Entry): Prob
 }
 
 /** What an undo brings back must still fit the log. */
-function returnProblem(ledger: Ledger, act: RecordedAct): Problem | null {
-  for (const entry of act.entries) {
+function returnProblem(admission: Admission): Problem | null {
+  for (const entry of admission.act.entries) {
     if (entry.kind === 'act.retracted') continue;
-    const found = entryProblem({ ledger, act }, entry);
+    const found = entryProblem(admission, entry);
     if (found)
       return problem(found.code, null, `It cannot be brought back as the log stands now. ${found.message}`);
   }
@@ -124,7 +155,10 @@ function returnProblem(ledger: Ledger, act: RecordedAct): Problem | null {
 
 /** What an undo takes away must not be what others rest on. */
 function fallProblem(ledger: Ledger, act: RecordedAct): Problem | null {
-  for (const { kind, subject } of act.entries) {
+  for (const entry of act.entries) {
+    const lost = entry.kind === 'piece.parted' ? partProblem(ledger, entry) : null;
+    if (lost) return lost;
+    const { kind, subject } = entry;
     const of = subjectKind(kind);
     if (kind !== foundedBy[of] || exists(ledger, of, subject)) continue;
     const resting = restingOn(ledger, { kind: of, id: subject });
@@ -138,6 +172,21 @@ function fallProblem(ledger: Ledger, act: RecordedAct): Problem | null {
     );
   }
   return null;
+}
+
+/** A part goes only with what names it. */
+function partProblem(ledger: Ledger, { subject, body: { part } }: EntryOf<'piece.parted'>): Problem | null {
+  if (!exists(ledger, 'piece', subject)) return null;
+  const entries = entriesAbout(ledger, 'piece', subject);
+  const stays = entriesOf(entries, 'piece.parted').some(({ body }) => body.part === part);
+  const named = entriesOf(entries, 'piece.covered').some(({ body }) => body.part === part);
+  return named && !stays
+    ? problem(
+        'in-use',
+        null,
+        `This cannot be undone: a cover of ${subjectNamed(ledger, 'piece', subject)} is for that part. Undo the cover first.`,
+      )
+    : null;
 }
 
 /** Standing entries that name a subject, of subjects that are themselves in the log. */

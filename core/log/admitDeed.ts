@@ -1,43 +1,54 @@
-import { isCone } from '../firing/cone.ts';
+import { isCone, noSuchCone } from '../firing/cone.ts';
+import { formProblem } from '../form/formProblem.ts';
 import { judgeGravity } from '../slip/density.ts';
-import { isFrozen, stepsOf, techniqueOf } from '../technique/catalogue.ts';
-import { refKey, type Layer, type Planned, type StepRef } from '../technique/layer.ts';
+import { isFrozen, stepsOf } from '../technique/catalogue.ts';
+import { MOST_DONE, plannedCount } from '../technique/compose.ts';
+import { refKey, type StepRef } from '../technique/layer.ts';
 import type { Effect, Need } from '../technique/technique.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { HOUR } from '../units/quantity.ts';
-import { entriesOf, type Entry, type EntryOf } from './entry.ts';
-import { doneOf, foldPiece, routeOf, type PieceState } from './piece.ts';
+import { inItself } from './admitLayers.ts';
+import type { Entry, EntryOf } from './entry.ts';
+import { progressOf, type PieceState } from './piece.ts';
+import type { Before, PieceAsLeft } from './pieceAsLeft.ts';
 import { instantOf } from './moment.ts';
 
 /** Why a deed on a piece cannot be; null where it can. */
-export const deedProblem = (
-  entry: EntryOf<'piece.done'>,
-  piece: PieceState,
-  entries: readonly Entry[],
-): Problem | null =>
+export const deedProblem = (entry: EntryOf<'piece.done'>, left: PieceAsLeft): Problem | null =>
+  endProblem(entry) ??
+  newFormProblem(entry) ??
+  zoneProblem(entry) ??
   slipProblem(entry) ??
-  stepProblem(piece, entries, entry.body.refs) ??
-  againProblem(piece, entry, entries) ??
-  orderProblem(piece, entry, entries) ??
-  depthProblem(piece, entry) ??
+  stepProblem(left, entry.body.refs) ??
+  oftenProblem(left) ??
+  againProblem(entry, left) ??
+  orderProblem(entry, left) ??
+  depthProblem(left.piece, entry) ??
   coneProblem(entry) ??
-  glazedProblem(piece, entry, entries) ??
-  firingProblem(piece, entry, entries);
+  glazedProblem(entry, left) ??
+  firingProblem(left.piece, entry, left.entries);
 
-/** Every layer that a piece ever had, the newest first. */
-const layersEver = (piece: PieceState, entries: readonly Entry[]): Layer[] => [
-  ...piece.layers,
-  ...entriesOf(entries, 'piece.routed').flatMap(({ body }) => body.layers),
-  ...entriesOf(entries, 'piece.made').flatMap(({ body }) => body.layers),
-];
+/** What took its time was over after it began. */
+const endProblem = (entry: EntryOf<'piece.done'>): Problem | null =>
+  entry.body.endedAt !== null && Date.parse(entry.body.endedAt) < instantOf(entry)
+    ? problem('ends-before', 'body.endedAt', 'It would have been over before it began: check the two times.')
+    : null;
 
-export function stepProblem(piece: PieceState, entries: readonly Entry[], refs: StepRef[]): Problem | null {
-  const layers = layersEver(piece, entries);
+/** The form that a deed gave a piece is one that clay can have. */
+function newFormProblem({ body: { form } }: EntryOf<'piece.done'>): Problem | null {
+  const found = form && formProblem(form);
+  return found && { ...found, field: `body.form.${found.field}` };
+}
+
+/** Where something was done is a place: a motif of one piece lies in something else than itself. */
+const zoneProblem = ({ body: { zone } }: EntryOf<'piece.done'>): Problem | null =>
+  zone?.kind === 'motif' && zone.within === zone.id ? { ...inItself, field: 'body.zone.within' } : null;
+
+export function stepProblem(left: PieceAsLeft, refs: StepRef[]): Problem | null {
   const known = (ref: StepRef) => {
-    const layer = layers.find(({ id }) => id === ref.layer);
-    const technique = layer && techniqueOf(layer);
+    const { layer, technique } = left.layer(ref.layer) ?? {};
     const step = technique?.steps.find(({ key }) => key === ref.step);
-    if (!step || !technique) return false;
+    if (!step || !technique || !layer) return false;
     // what stands in a log of one school may have been planned by another
     const own = stepsOf(technique, layer.schools).find(({ key }) => key === ref.step) ?? step;
     return ref.pass <= Math.max(own.repeat?.most ?? 1, 1) || own.repeat?.until !== undefined;
@@ -47,6 +58,16 @@ export function stepProblem(piece: PieceState, entries: readonly Entry[], refs: 
     ? null
     : problem('no-such-step', `body.refs.${i}`, 'This piece has no such step: reload to see its steps.');
 }
+
+/** What is done again and again stays within what can be planned. */
+const oftenProblem = ({ piece }: PieceAsLeft): Problem | null =>
+  plannedCount(piece.layers, progressOf(piece)) > MOST_DONE
+    ? problem(
+        'too-many-passes',
+        'body.refs',
+        `“${piece.made.name}” would have more than ${MOST_DONE} steps: log it beside the plan, as something done without a step.`,
+      )
+    : null;
 
 const lays = ({ does }: Effect<number>): boolean =>
   does === 'coat' || does === 'line' || does === 'fill' || does === 'silicate';
@@ -65,55 +86,30 @@ function slipProblem({ body: { slip, effects } }: EntryOf<'piece.done'>): Proble
 }
 
 /** Two who log the same coat mean one: it is asked about before it is counted twice. */
-function againProblem(
-  piece: PieceState,
-  { id, body }: EntryOf<'piece.done'>,
-  entries: readonly Entry[],
-): Problem | null {
+function againProblem({ id, body }: EntryOf<'piece.done'>, left: PieceAsLeft): Problem | null {
   if (!body.effects.some(lays)) return null;
-  const keys = body.refs.map(refKey);
-  const before = entriesOf(entries, 'piece.done').find(
-    (e) => e.id !== id && e.body.refs.some((ref) => keys.includes(refKey(ref))),
-  );
-  return before
+  return body.refs.some((ref) => left.doneElsewhere(refKey(ref), id))
     ? problem(
         'coated-already',
         'body.refs',
-        `${nameOf(piece, body.refs)} of “${piece.made.name}” was logged already: is it the same one? If not, log it as a further coat.`,
+        `${nameOf(left, body.refs)} of “${left.piece.made.name}” was logged already: is it the same one? If not, log it as a further coat.`,
       )
     : null;
 }
 
-const plannedOf = (piece: PieceState, ref: StepRef): Planned | undefined =>
-  routeOf(piece).planned.find(({ refs }) => refs.some((of) => refKey(of) === refKey(ref)));
-
-const nameOf = (piece: PieceState, refs: StepRef[]): string =>
-  refs.map((ref) => plannedOf(piece, ref)?.step.name).find((name) => name !== undefined) ?? 'That step';
-
-/** A piece as it was when something was done to it. */
-const stateBefore = (
-  { id }: PieceState,
-  entry: EntryOf<'piece.done'>,
-  entries: readonly Entry[],
-): PieceState | null =>
-  foldPiece(
-    id,
-    entries.filter((e) => e.id !== entry.id && instantOf(e) <= instantOf(entry)),
-  );
+const nameOf = (left: PieceAsLeft, refs: StepRef[]): string =>
+  refs.map((ref) => left.planned(ref)?.step.name).find((name) => name !== undefined) ?? 'That step';
 
 /** A step that takes up another one comes after it: a fill after its groove, a scraping after its fill. */
-function orderProblem(
-  piece: PieceState,
-  entry: EntryOf<'piece.done'>,
-  entries: readonly Entry[],
-): Problem | null {
-  const before = stateBefore(piece, entry, entries);
+function orderProblem(entry: EntryOf<'piece.done'>, left: PieceAsLeft): Problem | null {
+  const before = left.before(entry);
+  const { name } = left.piece.made;
   for (const [i, ref] of entry.body.refs.entries()) {
-    const planned = plannedOf(piece, ref);
-    const layer = piece.layers.find(({ id }) => id === ref.layer);
+    const planned = left.planned(ref);
+    const layer = left.piece.layers.find(({ id }) => id === ref.layer);
     if (!planned || !before || !layer || isFrozen(layer)) continue;
     for (const need of planned.step.needs) {
-      const lacking = lackingBefore(before, need, piece, ref);
+      const lacking = lackingBefore(before, need, left, ref);
       if (lacking)
         return problem(
           'before-predecessor',
@@ -124,7 +120,7 @@ function orderProblem(
         return problem(
           'not-fired',
           `body.refs.${i}`,
-          `${planned.step.name} needs ${need.state.join(' or ')} ware, and “${piece.made.name}” is ${before.fired}: log its firing first, or choose the way that is done on ${before.fired} clay.`,
+          `${planned.step.name} needs ${need.state.join(' or ')} ware, and “${name}” is ${before.fired}: log its firing first, or choose the way that is done on ${before.fired} clay.`,
         );
     }
   }
@@ -132,36 +128,26 @@ function orderProblem(
 }
 
 /** The step that a need takes up, where it was neither done nor left out. */
-function lackingBefore(before: PieceState, need: Need, piece: PieceState, of: StepRef): string | null {
+function lackingBefore(before: Before, need: Need, left: PieceAsLeft, of: StepRef): string | null {
   if (need.rather || need.kind === 'water' || !('of' in need) || need.of === undefined) return null;
-  const planned = routeOf(piece).planned.find(({ key }) => key === need.of);
+  const planned = left.plannedNamed(need.of);
   if (!planned || planned.optional || planned.refs.some(({ step }) => step === of.step)) return null;
   // of what is done several times, once is enough to go on from
   const [ref] = planned.refs;
-  const begun = before.done[refKey({ ...ref!, pass: 1 })] !== undefined;
-  return doneOf(before, planned) === null && !begun ? planned.step.name : null;
+  const begun = before.over(refKey({ ...ref!, pass: 1 }));
+  return planned.refs.some((one) => before.over(refKey(one))) || begun ? null : planned.step.name;
 }
 
 /** A cone of the list. */
 function coneProblem({ body }: EntryOf<'piece.done'>): Problem | null {
   const i = body.effects.findIndex((effect) => effect.does === 'fire' && !isCone(effect.cone));
-  return i < 0
-    ? null
-    : problem(
-        'no-such-cone',
-        `body.effects.${i}.cone`,
-        'There is no such cone: they run from 022 to 01 and from 1 to 14; 06 is not 6.',
-      );
+  return i < 0 ? null : { ...noSuchCone, field: `body.effects.${i}.cone` };
 }
 
 /** Nothing soaks into a glaze or is cut into it: what is laid on it is another matter than slip. */
-function glazedProblem(
-  piece: PieceState,
-  entry: EntryOf<'piece.done'>,
-  entries: readonly Entry[],
-): Problem | null {
-  const before = stateBefore(piece, entry, entries);
-  if (before?.fired !== 'glazed') return null;
+function glazedProblem(entry: EntryOf<'piece.done'>, left: PieceAsLeft): Problem | null {
+  const { piece } = left;
+  if (left.before(entry)?.fired !== 'glazed') return null;
   const i = entry.body.effects.findIndex(({ does }) => onClay.includes(does));
   return i < 0
     ? null

@@ -1,7 +1,6 @@
-import { narrowest, type Form } from '../form/form.ts';
+import type { Form } from '../form/form.ts';
+import { formProblem } from '../form/formProblem.ts';
 import { placesOf } from '../form/places.ts';
-import { ownProblem, techniqueOf } from '../technique/catalogue.ts';
-import { compose } from '../technique/compose.ts';
 import type { Layer } from '../technique/layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { foundingProblem, lifeProblem, type Admission, type Rule, type Rules } from './admission.ts';
@@ -9,43 +8,49 @@ import { entriesOf, type Entry, type EntryKind, type EntryOf, type PieceBegun } 
 import { codeProblem } from './code.ts';
 import { entriesAbout, subjectsOf } from './ledger.ts';
 import { deedProblem, stepProblem } from './admitDeed.ts';
-import { foldPiece, type PieceState } from './piece.ts';
+import { layersProblem } from './admitLayers.ts';
+import type { PieceState } from './piece.ts';
+import { pieceAsLeft, type PieceAsLeft } from './pieceAsLeft.ts';
 import { CLOCKS_DIFFER, instantOf } from './moment.ts';
+import { exists } from './presence.ts';
 
 type PieceKind = Extract<EntryKind, `piece.${string}`>;
 
 /** A rule for what is logged of a piece that is there: in its life, and of a place it has. */
 const of =
   <K extends PieceKind>(
-    more: (entry: EntryOf<K>, piece: PieceState, entries: readonly Entry[]) => Problem | null = () => null,
+    more: (entry: EntryOf<K>, left: PieceAsLeft, admission: Admission) => Problem | null = () => null,
   ): Rule<K> =>
   (entry, admission) => {
-    const entries = entriesAbout(admission.ledger, 'piece', entry.subject);
-    const piece = foldPiece(entry.subject, entries)!;
+    const left = pieceAsLeft(admission, entry.subject);
+    const { piece, entries } = left;
     const logged = entry as unknown as Entry;
     return (
       lifeProblem(logged, entries, admission, { name: piece.made.name, bornAt: piece.madeAt }) ??
       placeProblem(piece, logged) ??
-      more(entry, piece, entries)
+      more(entry, left, admission)
     );
   };
 
 const ofSteps = <K extends 'piece.seen' | 'piece.left-out'>(): Rule<K> =>
-  of<K>(({ body }, piece, entries) => stepProblem(piece, entries, body.refs));
+  of<K>(({ body }, left) => stepProblem(left, body.refs));
 
 export const pieceRules: Pick<Rules, PieceKind> = {
   'piece.made': (entry, admission) =>
     foundingProblem(entry, admission, 'piece') ??
-    formProblem(entry.body.form) ??
-    layersProblem(entry.body.layers),
+    inForm(entry.body.form) ??
+    layersProblem(entry.body.layers, admission),
   'piece.corrected': (entry, admission) => correctedProblem(entry, admission),
-  'piece.routed': of(({ body }, piece) => layersProblem(body.layers) ?? lostLayerProblem(piece, body.layers)),
-  'piece.covered': of(({ body: { part } }, piece) =>
+  'piece.routed': of(
+    ({ body }, { piece }, admission) =>
+      layersProblem(body.layers, admission) ?? lostLayerProblem(piece, body.layers),
+  ),
+  'piece.covered': of(({ body: { part } }, { piece }) =>
     part === undefined || piece.parts.some((known) => known.part === part)
       ? null
       : problem('no-such-part', 'body.part', 'That part is not in the log: log that it was made first.'),
   ),
-  'piece.parted': of(({ id, body: { part } }, piece, entries) =>
+  'piece.parted': of(({ id, body: { part } }, { piece, entries }) =>
     entriesOf(entries, 'piece.parted').some((other) => other.id !== id && other.body.part === part)
       ? problem(
           'same-part',
@@ -90,23 +95,40 @@ export const pieceRules: Pick<Rules, PieceKind> = {
     codeProblem(entry.body.code) ?? codeTaken(entry, admission) ?? of<'piece.coded'>()(entry, admission),
   'piece.handed': of(),
   'piece.pictured': of(),
-  'piece.faulted': of(({ body }, piece, entries) => stepProblem(piece, entries, body.refs)),
+  'piece.faulted': of(({ body }, left) => stepProblem(left, body.refs)),
   'piece.finished': of(),
 };
 
 /** Two pieces of one code cannot be told apart at the kiln. */
-function codeTaken({ subject, body }: EntryOf<'piece.coded'>, { ledger }: Admission): Problem | null {
-  for (const id of subjectsOf(ledger, 'piece.coded')) {
-    if (id === subject) continue;
-    const other = foldPiece(id, entriesAbout(ledger, 'piece', id));
-    if (other && !other.finished && other.code === body.code)
-      return problem(
+function codeTaken({ subject, body }: EntryOf<'piece.coded'>, admission: Admission): Problem | null {
+  const other = admission
+    .once('codes', () => codesOf(admission))
+    .get(body.code)
+    ?.find(({ id }) => id !== subject);
+  return other
+    ? problem(
         'code-taken',
         'body.code',
         `“${other.made.name}” has the code ${body.code} already: give this one another.`,
-      );
+      )
+    : null;
+}
+
+/** Pieces on the bench by what is cut into them. */
+function codesOf(admission: Admission): Map<string, PieceState[]> {
+  const found = new Map<string, PieceState[]>();
+  for (const id of subjectsOf(admission.ledger, 'piece.coded')) {
+    if (!exists(admission.ledger, 'piece', id)) continue;
+    const { piece } = pieceAsLeft(admission, id);
+    if (piece.code !== null && !piece.finished)
+      found.set(piece.code, [...(found.get(piece.code) ?? []), piece]);
   }
-  return null;
+  return found;
+}
+
+function inForm(form: Form): Problem | null {
+  const found = formProblem(form);
+  return found && { ...found, field: `body.form.${found.field}` };
 }
 
 function placeProblem({ made, stand }: PieceState, { place }: Entry): Problem | null {
@@ -118,30 +140,6 @@ function placeProblem({ made, stand }: PieceState, { place }: Entry): Problem | 
         'place',
         `“${made.name}” has no ${place} in the log: pick its ${places.join(' or ')}, or correct how it was made.`,
       );
-}
-
-/** Layers of techniques that are known, in an order that can be. */
-function layersProblem(layers: readonly Layer[]): Problem | null {
-  for (const [i, layer] of layers.entries()) {
-    const { technique, rev, id, own } = layer;
-    const found = techniqueOf(layer);
-    if (!found || (own && (own.id !== technique || own.rev !== rev)))
-      return problem(
-        'no-such-technique',
-        `body.layers.${i}.technique`,
-        'This program knows no such technique: reload the page, or pick one from the list.',
-      );
-    const wrong = own && ownProblem(own);
-    if (wrong) return { ...wrong, field: `body.layers.${i}.own.${wrong.field}` };
-    if (layers.findIndex((other) => other.id === id) !== i)
-      return problem(
-        'same-layer',
-        `body.layers.${i}.id`,
-        'Two layers have one name: add the second one anew.',
-      );
-  }
-  const cannot = compose(layers).conflicts.find((conflict) => conflict.problem.code === 'wetter-after-drier');
-  return cannot ? { ...cannot.problem, field: `body.${cannot.problem.field}` } : null;
 }
 
 /** What was done of a layer stays done: it is dropped, not taken out. */
@@ -156,40 +154,6 @@ function lostLayerProblem(piece: PieceState, layers: readonly Layer[]): Problem 
       );
 }
 
-/** A form that clay can have: the profile rises from the foot and keeps clear of its axis. */
-function formProblem(form: Form): Problem | null {
-  if (form.kind === 'profile') {
-    const { points } = form;
-    if (points[0]!.heightM !== 0)
-      return problem(
-        'profile-off-foot',
-        'body.form.points.0.heightM',
-        'A profile begins at the foot, at height 0.',
-      );
-    const back = points.findIndex(({ heightM }, i) => i > 0 && heightM <= points[i - 1]!.heightM);
-    if (back > 0)
-      return problem(
-        'profile-crosses',
-        `body.form.points.${back}.heightM`,
-        'The profile would cross itself there: each height lies above the one before.',
-      );
-    const thin = points.findIndex(({ diameterM }) => diameterM <= 2 * form.wallM);
-    if (thin >= 0)
-      return problem(
-        'profile-at-axis',
-        `body.form.points.${thin}.diameterM`,
-        'The wall would reach its own axis there: it must be wider than two walls.',
-      );
-  }
-  return form.wallM * 2 < narrowest(form)
-    ? null
-    : problem(
-        'wall-too-thick',
-        'body.form.wallM',
-        'The wall is thicker than half the piece is wide: check both figures and their units.',
-      );
-}
-
 /** A correction must fit what is in the log already. */
 function correctedProblem(entry: EntryOf<'piece.corrected'>, admission: Admission): Problem | null {
   const { body } = entry;
@@ -200,7 +164,7 @@ function correctedProblem(entry: EntryOf<'piece.corrected'>, admission: Admissio
       'body.madeAt',
       'It cannot have been made after it was corrected: check the date.',
     );
-  const wrong = formProblem(body.form);
+  const wrong = inForm(body.form);
   if (wrong) return wrong;
   const entries = entriesAbout(admission.ledger, 'piece', entry.subject);
   const logged = entry as unknown as Entry;

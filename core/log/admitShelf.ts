@@ -5,7 +5,7 @@ import { foundingProblem, lifeProblem, type Rule, type Rules } from './admission
 import { sampleProblem } from './admitTub.ts';
 import { foldBatch, type BatchState } from './batch.ts';
 import { foldBin } from './bin.ts';
-import { catalogueOf, isUse } from './catalogue.ts';
+import { isUse, materialsOf } from './catalogue.ts';
 import type { Entry, EntryKind, EntryOf } from './entry.ts';
 import { entriesAbout } from './ledger.ts';
 import { instantOf } from './moment.ts';
@@ -23,7 +23,7 @@ const ofBatch =
   <K extends BatchKind>(more: (entry: EntryOf<K>, batch: BatchState) => Problem | null = any): Rule<K> =>
   (entry, admission) => {
     const entries = entriesAbout(admission.ledger, 'batch', entry.subject);
-    const batch = foldBatch(entry.subject, entries, catalogueOf(admission.ledger).materials)!;
+    const batch = foldBatch(entry.subject, entries, materialsOf(admission.ledger))!;
     const life = { name: batch.begun.name, bornAt: batch.begunAt };
     return lifeProblem(entry as unknown as Entry, entries, admission, life) ?? more(entry, batch);
   };
@@ -39,7 +39,7 @@ const ofTrial =
 export const shelfRules: Pick<Rules, ShelfKind> = {
   'material.set': any,
   'recipe.set': ({ body }, { ledger }) => {
-    const found = recipeProblem(body, catalogueOf(ledger).materials);
+    const found = recipeProblem(body, materialsOf(ledger));
     return found && { ...found, field: `body.${found.field}` };
   },
   'recipe.retired': any,

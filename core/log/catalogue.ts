@@ -14,22 +14,29 @@ export interface SlipCatalogue {
   wanted: WantedByUse;
 }
 
+/** Every material there is, worked out anew only where one was set. */
+export const materialsOf = rememberedBy(['material'], (ledger: Ledger): Materials => ({
+  ...rawMaterials,
+  ...Object.fromEntries(newest(ledger, 'material.set').map(({ id, body }) => [id, body])),
+}));
+
 /** The catalogue as the log has it, worked out anew only where something of it was set. */
 export const catalogueOf = rememberedBy(['material', 'recipe', 'cup', 'wanted'], foldCatalogue);
 
+type SetKind = 'material.set' | 'recipe.set' | 'cup.set' | 'wanted.set';
+
+const newest = <K extends SetKind>(ledger: Ledger, kind: K) =>
+  subjectsOf(ledger, kind).flatMap((id) => {
+    const set = entriesOf(entriesAbout(ledger, subjectKind(kind), id), kind);
+    const last = set.at(-1);
+    return last ? [{ id, body: last.body, revisions: set.length }] : [];
+  });
+
 function foldCatalogue(ledger: Ledger): SlipCatalogue {
-  const last = <K extends 'material.set' | 'recipe.set' | 'cup.set' | 'wanted.set'>(kind: K) =>
-    subjectsOf(ledger, kind).flatMap((id) => {
-      const set = entriesOf(entriesAbout(ledger, subjectKind(kind), id), kind);
-      const newest = set.at(-1);
-      return newest ? [{ id, body: newest.body, revisions: set.length }] : [];
-    });
+  const last = <K extends SetKind>(kind: K) => newest(ledger, kind);
   const retired = (id: string) => entriesAbout(ledger, 'recipe', id).at(-1)?.kind === 'recipe.retired';
   return {
-    materials: {
-      ...rawMaterials,
-      ...Object.fromEntries(last('material.set').map(({ id, body }) => [id, body])),
-    },
+    materials: materialsOf(ledger),
     recipes: last('recipe.set')
       .filter(({ id }) => !retired(id))
       .map(({ id, body, revisions }) => ({ id, recipe: body, revisions })),

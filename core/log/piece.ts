@@ -189,11 +189,25 @@ export function progressOf(piece: PieceState): Progress {
 
 const routes = new WeakMap<PieceState, Route>();
 
+/** Pieces of the same layers, as far, have one route; so many of those composed last are kept. */
+const KEPT = 100;
+const composed = new Map<string, Route>();
+
 /** The route of a piece as far as its log goes. */
 export function routeOf(piece: PieceState): Route {
   let route = routes.get(piece);
-  if (!route)
-    routes.set(piece, (route = compose(piece.layers, progressOf(piece), { entered: piece.made.fired })));
+  if (route) return route;
+  const mark = JSON.stringify([
+    piece.layers,
+    Object.keys(piece.done).sort(),
+    Object.entries(piece.seen).map(([key, what]) => [key, Object.keys(what)]),
+    piece.made.fired,
+  ]);
+  route = composed.get(mark) ?? compose(piece.layers, progressOf(piece), { entered: piece.made.fired });
+  composed.delete(mark);
+  composed.set(mark, route);
+  if (composed.size > KEPT) composed.delete(composed.keys().next().value!);
+  routes.set(piece, route);
   return route;
 }
 

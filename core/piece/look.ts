@@ -3,8 +3,7 @@ import { EDGE_SHOWN } from '../form/outline.ts';
 import type { Cover } from '../drying/face.ts';
 import { entriesOf, type Entry } from '../log/entry.ts';
 import type { PieceState } from '../log/piece.ts';
-import type { Zone } from '../technique/layer.ts';
-import { wholeZone } from '../technique/layer.ts';
+import { groundOf, type Zone } from '../technique/layer.ts';
 import type { Effect, FiredState } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import { deedOf, type Deed } from './deed.ts';
@@ -141,10 +140,8 @@ function heightsOf(zone: Zone, zones: readonly Zone[]): Heights {
       if (zone.place === 'rim') return { from: 1 - EDGE_SHOWN, to: 1, share: 1 };
       if (zone.place === 'foot') return { from: 0, to: EDGE_SHOWN, share: 1 };
       return { from: 0, to: 1, share: 1 };
-    case 'motif': {
-      const ground = zones.find(({ id }) => id === zone.within) ?? wholeZone;
-      return { ...heightsOf(ground.kind === 'motif' ? wholeZone : ground, zones), share: zone.share };
-    }
+    case 'motif':
+      return { ...heightsOf(groundOf(zone, zones), zones), share: zone.share };
     case 'whole':
       return { from: 0, to: 1, share: 1 };
   }

@@ -2,7 +2,7 @@ import { outsideArea, wallLength, type Form } from '../form/form.ts';
 import { handleFace, handleSeam, joinsOf, type Join, type Seams, type WallName } from '../form/places.ts';
 import { entriesOf, type Entry } from '../log/entry.ts';
 import type { PartState, PieceState } from '../log/piece.ts';
-import { wholeZone, type Layer, type Zone } from '../technique/layer.ts';
+import { groundOf, type Layer, type Zone } from '../technique/layer.ts';
 
 /** Between two shares of the height. */
 type Stretch = [from: number, to: number];
@@ -30,12 +30,6 @@ export function zonesOf(piece: PieceState, entries: readonly Entry[]): Zone[] {
 }
 
 const standing = (layers: readonly Layer[]): Layer[] => layers.filter(({ dropped }) => !dropped);
-
-/** The zone that a motif lies in; any other zone itself. */
-const groundOf = (zone: Zone, zones: readonly Zone[]): Zone =>
-  zone.kind === 'motif'
-    ? groundOf(zones.find(({ id, kind }) => id === zone.within && kind !== 'motif') ?? wholeZone, zones)
-    : zone;
 
 /**
  * The walls that the piece's own wall is carried as: one for each set of bands that lie on it. What has no band on it is

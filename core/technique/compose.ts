@@ -2,8 +2,9 @@ import { schoolsOf, stepsOf, techniqueOf } from './catalogue.ts';
 import { conflictsOf, type Setting } from './conflicts.ts';
 import { problem } from '../units/problem.ts';
 import {
-  overlap,
+  MOST_PLANNED,
   refKey,
+  sharing,
   type Conflict,
   type Layer,
   type Planned,
@@ -23,6 +24,31 @@ export interface Progress {
 
 export const untouched: Progress = { done: () => 0, enough: () => false };
 
+/** What was done again and again may come on top; with more than this in all nothing is planned. */
+export const MOST_DONE = 2 * MOST_PLANNED;
+
+/** How many steps, passes counted, some layers would have in a route, without composing it. */
+export const plannedCount = (layers: readonly Layer[], progress: Progress = untouched): number =>
+  layers.reduce((sum, layer) => {
+    const technique = layer.dropped ? null : techniqueOf(layer);
+    if (!technique) return sum;
+    return stepsOf(technique, layer.schools).reduce(
+      (of, step) =>
+        of +
+        zonesEach(layer, step).reduce(
+          (passes, zone) =>
+            passes +
+            passCount(layer, step, { layer: layer.id, step: step.key, zone: zone?.id ?? null }, progress),
+          0,
+        ),
+      sum,
+    );
+  }, 0);
+
+/** Zones that a step is done in one by one; one for all where it is done at once. */
+const zonesEach = (layer: Layer, { repeat }: Step): (Zone | null)[] =>
+  repeat?.each === 'zone' && layer.zones.length > 1 ? layer.zones : [null];
+
 const inOrder: SharedStep[] = ['clean', 'raw-glaze', 'load', 'bisque', 'glaze', 'glost'];
 
 /**
@@ -35,20 +61,31 @@ export function compose(
   setting: Setting = {},
 ): Route {
   const standing = layers.filter((layer) => !layer.dropped && techniqueOf(layer));
+  if (plannedCount(standing, progress) > MOST_DONE) return { planned: [], conflicts: [tooMany] };
   const whole = finished(standing.map((layer) => runOf(layer, progress, setting)));
+  const shares = sharing();
   const runs = (setting.entered ? whole.map(fromBisque) : whole)
-    .map((run, i) => ({ run, i, wettest: firstEdge(run.units) }))
+    .map((run, i) => ({ run, i, wettest: edgesOf(run.units)[0] ?? Number.NEGATIVE_INFINITY }))
     .sort((a, b) => b.wettest - a.wettest || a.i - b.i)
     .map(({ run }) => run);
   const planned: Planned[] = [];
   for (let phase = 0; phase <= inOrder.length; phase++) {
     if (phase > 0) planned.push(...sharedOf(runs, inOrder[phase - 1]!));
-    planned.push(...merged(runs, phase));
+    planned.push(...merged(runs, phase, shares));
   }
-  const route = linked(planned, standing);
+  const route = linked(planned, standing, shares);
   const raw = setting.entered ? whole.flatMap((run) => rawOnly(run, standing)) : [];
   return { planned: route, conflicts: [...raw, ...conflictsOf(route, standing, setting)] };
 }
+
+const tooMany: Conflict = {
+  refs: [],
+  problem: problem(
+    'too-many-steps',
+    'layers',
+    `More than ${MOST_DONE} steps cannot be planned on one piece: give up a layer of it, or go on with another piece.`,
+  ),
+};
 
 /** A step of one layer, and after which of the shared steps it comes. */
 interface Unit extends Planned {
@@ -103,11 +140,10 @@ function runOf(layer: Layer, progress: Progress, { guarded }: Setting): Run {
   let phase = 0;
   for (const step of steps) {
     if (step.shared) phase = Math.max(phase, inOrder.indexOf(step.shared) + 1);
-    const zoned = step.repeat?.each === 'zone' && layer.zones.length > 1;
-    for (const zone of zoned ? layer.zones : [null])
+    for (const zone of zonesEach(layer, step))
       for (const unit of passesOf(layer, step, zone, progress)) units.push({ ...unit, phase });
   }
-  for (const unit of units) unit.step = { ...unit.step, needs: ownNeeds(unit, units) };
+  for (const [i, unit] of units.entries()) unit.step = { ...unit.step, needs: ownNeeds(unit, i, units) };
   return { layer, units };
 }
 
@@ -171,35 +207,40 @@ function stockOf({ stock }: Layer, { step, zone, pass }: StepRef): string[] {
 }
 
 /** The needs of a pass, its references to steps of its own layer made names of planned steps. */
-function ownNeeds(unit: Unit, units: Unit[]): Need[] {
+function ownNeeds(unit: Unit, here: number, units: Unit[]): Need[] {
   const { step, pass, refs } = unit;
-  const here = units.indexOf(unit);
   const [{ zone }] = refs as [StepRef];
   return step.needs.flatMap((need): Need[] => {
     if (need.pass && (need.pass === 'first') !== (pass === 1)) return [];
     if (!('of' in need) || need.of === undefined || need.kind === 'water' || need.of === '@here')
       return [need];
     const named = need.of === '@before' ? step.key : need.of;
-    const before = units.slice(0, here).findLast(
-      ({ refs: [ref], optional, pass: which }) =>
-        ref!.step === named &&
-        // a pass more than is needed is not waited for before it is laid
-        (!optional || which === 1 || ref!.step === step.key) &&
-        (ref!.zone === zone || zone === null || ref!.zone === null),
-    );
+    const waitedFor = ({ refs: [ref], optional, pass: which }: Unit) =>
+      ref!.step === named &&
+      // a pass more than is needed is not waited for before it is laid
+      (!optional || which === 1 || ref!.step === step.key) &&
+      (ref!.zone === zone || zone === null || ref!.zone === null);
+    let i = here - 1;
+    while (i >= 0 && !waitedFor(units[i]!)) i -= 1;
+    const before = units[i];
     return before ? [{ ...need, of: before.key } as Need] : [];
   });
 }
 
-/** The wettest edge at which the first compulsory step with a need of water can be done. */
-function firstEdge(units: Unit[]): number {
-  for (const { step, optional } of units) {
-    if (optional) continue;
-    for (const need of step.needs)
-      if (need.kind === 'water') return Math.max(...need.spans.map(({ wettest }) => wettest ?? WETTEST));
-      else if (need.kind === 'fired') return Number.NEGATIVE_INFINITY;
-  }
-  return Number.NEGATIVE_INFINITY;
+/** From each step on, the wettest edge at which the first compulsory one with a need of water can be done. */
+function edgesOf(units: Unit[]): number[] {
+  const edges: number[] = [];
+  for (let i = units.length - 1; i >= 0; i--)
+    edges[i] = ownEdge(units[i]!) ?? edges[i + 1] ?? Number.NEGATIVE_INFINITY;
+  return edges;
+}
+
+function ownEdge({ step, optional }: Unit): number | null {
+  if (optional) return null;
+  for (const need of step.needs)
+    if (need.kind === 'water') return Math.max(...need.spans.map(({ wettest }) => wettest ?? WETTEST));
+    else if (need.kind === 'fired') return Number.NEGATIVE_INFINITY;
+  return null;
 }
 
 /** Wetter than any clay on the moisture index. */
@@ -223,23 +264,23 @@ function sharedOf(runs: Run[], shared: SharedStep): Planned[] {
 const plain = ({ phase, ...planned }: Unit): Planned => planned;
 
 /** Steps of one phase: layers that share clay one after another, the others by the wettest of what comes next. */
-function merged(runs: Run[], phase: number): Planned[] {
-  const rests = runs.map(({ layer, units }) => ({
-    layer,
-    left: units.filter((unit) => unit.phase === phase && !unit.step.shared),
-  }));
+function merged(runs: Run[], phase: number, shares: ReturnType<typeof sharing>): Planned[] {
+  const rests = runs.map(({ layer, units }) => {
+    const own = units.filter((unit) => unit.phase === phase && !unit.step.shared);
+    return { layer, own, edges: edgesOf(own), at: 0 };
+  });
   const found: Planned[] = [];
   for (;;) {
-    const free = rests.filter(
-      ({ layer, left }, i) =>
-        left.length > 0 &&
-        !rests.slice(0, i).some((before) => before.left.length > 0 && onSameClay(before.layer, layer)),
+    const open = rests.filter(({ own, at }) => at < own.length);
+    const free = open.filter(
+      ({ layer }, i) => !open.slice(0, i).some((before) => shares(before.layer, layer)),
     );
     if (free.length === 0) return found;
-    const next = free.reduce((a, b) => (firstEdge(b.left) > firstEdge(a.left) ? b : a));
-    found.push(plain(next.left.shift()!));
+    const next = free.reduce((a, b) => (b.edges[b.at]! > a.edges[a.at]! ? b : a));
+    const { own } = next;
     // what is done wet in wet, or within minutes, follows at once
-    while (next.left[0] && isAtOnce(next.left[0])) found.push(plain(next.left.shift()!));
+    do found.push(plain(own[next.at++]!));
+    while (next.at < own.length && isAtOnce(own[next.at]!));
   }
 }
 
@@ -249,28 +290,21 @@ const isAtOnce = ({ step }: Unit): boolean =>
       (need.kind === 'sign' && need.side === 'before') || (need.kind === 'since' && need.most !== undefined),
   );
 
-const onSameClay = (a: Layer, b: Layer): boolean =>
-  a.face === b.face &&
-  a.zones.some((one) => b.zones.some((two) => overlap(one, two, [...a.zones, ...b.zones])));
-
 /** Whether a step leaves slip or the like on the clay that others wait for. */
 export const lays = ({ step }: Planned): boolean =>
   step.effects.some(
     ({ does }) => does === 'coat' || does === 'line' || does === 'fill' || does === 'silicate',
   );
 
-const sharesClay = (a: Planned, b: Planned): boolean =>
-  a.face === b.face &&
-  a.zones.some((one) => b.zones.some((two) => overlap(one, two, [...a.zones, ...b.zones])));
-
 /** Names what comes before each step, and the coats beneath that it waits for. */
-function linked(planned: Planned[], layers: readonly Layer[]): Planned[] {
+function linked(planned: Planned[], layers: readonly Layer[], shares: ReturnType<typeof sharing>): Planned[] {
   const begun = new Set<string>();
   // of a shared step every layer has its own name, and all mean the one
   const named = new Map(planned.flatMap(({ key, refs }) => refs.map((ref) => [refKey(ref), key])));
+  const laid: Planned[] = [];
   return planned.map((of, i) => {
-    const earlier = planned.slice(0, i);
-    const beneath = earlier.findLast((before) => lays(before) && sharesClay(before, of));
+    const beneath = laid.findLast((before) => shares(before, of));
+    if (lays(of)) laid.push(of);
     const own = of.refs[0]!.layer;
     const upon = layers.find(({ id }) => id === own)!.upon;
     const first = !begun.has(own);
@@ -296,8 +330,9 @@ function linked(planned: Planned[], layers: readonly Layer[]): Planned[] {
     return {
       ...of,
       step: { ...of.step, needs: [...needs, ...waits] },
-      after: earlier
-        .filter((before) => before.refs.some(({ layer }) => layerIds.has(layer)) || sharesClay(before, of))
+      after: planned
+        .slice(0, i)
+        .filter((before) => shares(before, of) || before.refs.some(({ layer }) => layerIds.has(layer)))
         .map(({ key }) => key),
     };
   });

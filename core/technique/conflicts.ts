@@ -3,7 +3,7 @@ import { isDoublyCurved, type Form } from '../form/form.ts';
 import { withheld } from '../hazard/hazard.ts';
 import type { SlipUse } from '../slip/consistency.ts';
 import { problem } from '../units/problem.ts';
-import { overlap, type Conflict, type Layer, type Planned } from './layer.ts';
+import { sharing, type Conflict, type Layer, type Planned } from './layer.ts';
 import type { Does, Span } from './technique.ts';
 
 /** What is known of a piece besides its layers. */
@@ -235,30 +235,36 @@ function reachOf({ step }: Planned, spans: Span[]): number {
 
 /** Of two layers each way of spoiling one another once, by the first steps that do. */
 function clashesIn(route: Planned[], layers: readonly Layer[]): Conflict[] {
+  const shares = sharing();
   const named = new Set<string>();
-  return route.flatMap((then, i) =>
-    route.slice(0, i).flatMap((before) => {
-      if (before.refs[0]!.layer === then.refs[0]!.layer || before.face !== then.face) return [];
-      const zones = [...before.zones, ...then.zones];
-      if (!before.zones.some((a) => then.zones.some((b) => overlap(a, b, zones)))) return [];
-      const of = clashes.find((clash) => clash.before(before) && clash.then(then));
-      const name = of && `${before.refs[0]!.layer} ${then.refs[0]!.layer} ${of.words}`;
-      if (name === undefined || named.has(name)) return [];
+  const found: Conflict[] = [];
+  /** Places of the steps so far that one way of spoiling begins with. */
+  const begun = clashes.map((): number[] => []);
+  for (const [at, then] of route.entries()) {
+    for (const before of spoiltBy(then, begun).map((i) => route[i]!)) {
+      if (before.refs[0]!.layer === then.refs[0]!.layer || !shares(before, then)) continue;
+      const of = clashes.find((clash) => clash.before(before) && clash.then(then))!;
+      const name = `${before.refs[0]!.layer} ${then.refs[0]!.layer} ${of.words}`;
+      if (named.has(name)) continue;
       named.add(name);
-      return of
-        ? [
-            {
-              refs: [...before.refs, ...then.refs],
-              problem: problem(
-                'clash',
-                fieldOf(layers, then),
-                `${then.step.name} after ${lower(before.step.name)} ${of.words}. ${of.remedy}`,
-              ),
-            },
-          ]
-        : [];
-    }),
-  );
+      found.push({
+        refs: [...before.refs, ...then.refs],
+        problem: problem(
+          'clash',
+          fieldOf(layers, then),
+          `${then.step.name} after ${lower(before.step.name)} ${of.words}. ${of.remedy}`,
+        ),
+      });
+    }
+    for (const [i, clash] of clashes.entries()) if (clash.before(then)) begun[i]!.push(at);
+  }
+  return found;
+}
+
+/** Places of the steps so far that a step spoils in some way, in their order. */
+function spoiltBy(then: Planned, begun: number[][]): number[] {
+  const ways = begun.filter((_, i) => clashes[i]!.then(then));
+  return ways.length <= 1 ? (ways[0] ?? []) : [...new Set(ways.flat())].sort((a, b) => a - b);
 }
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

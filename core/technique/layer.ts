@@ -86,6 +86,9 @@ export interface Route {
   conflicts: Conflict[];
 }
 
+/** More steps than these, passes counted, nobody plans on one piece. */
+export const MOST_PLANNED = 400;
+
 /** A rim or a foot is about this share of the face. From memory. */
 const EDGE = 0.1;
 
@@ -105,11 +108,42 @@ export function shareOfZones(zones: readonly Zone[]): number {
       );
 }
 
+/** The zone that a motif lies in, through others if need be; all of the face where that leads nowhere. Any other zone itself. */
+export function groundOf(zone: Zone, zones: readonly Zone[]): Zone {
+  let ground = zone;
+  for (let steps = 0; ground.kind === 'motif' && steps <= zones.length; steps++) {
+    const { within } = ground;
+    ground = zones.find(({ id }) => id === within) ?? wholeZone;
+  }
+  return ground.kind === 'motif' ? wholeZone : ground;
+}
+
+/** Where something lies. */
+export interface OnClay {
+  face: Face;
+  zones: readonly Zone[];
+}
+
+/** Whether two things share clay; asked many times of the same zones, it is worked out once. */
+export function sharing(): (a: OnClay, b: OnClay) => boolean {
+  const known = new Map<readonly Zone[], Map<readonly Zone[], boolean>>();
+  return (a, b) => {
+    if (a.face !== b.face) return false;
+    let of = known.get(a.zones);
+    if (!of) known.set(a.zones, (of = new Map()));
+    let shared = of.get(b.zones);
+    if (shared === undefined) {
+      const all = [...a.zones, ...b.zones];
+      shared = a.zones.some((one) => b.zones.some((two) => overlap(one, two, all)));
+      of.set(b.zones, shared);
+    }
+    return shared;
+  };
+}
+
 /** Whether two zones share clay. */
-export function overlap(a: Zone, b: Zone, zones: readonly Zone[]): boolean {
-  const ground = (zone: Zone): Zone =>
-    zone.kind === 'motif' ? ground(zones.find((z) => z.id === zone.within) ?? wholeZone) : zone;
-  const [one, two] = [ground(a), ground(b)];
+function overlap(a: Zone, b: Zone, zones: readonly Zone[]): boolean {
+  const [one, two] = [groundOf(a, zones), groundOf(b, zones)];
   if (one.kind === 'whole' || two.kind === 'whole') return true;
   if (one.kind === 'band' && two.kind === 'band') return one.from < two.to && two.from < one.to;
   if (one.kind === 'place' && two.kind === 'place') return one.place === two.place;

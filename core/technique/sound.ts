@@ -1,3 +1,4 @@
+import { MOST_PLANNED } from './layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import type { Effect, Need, Only, Step, Technique, Usual } from './technique.ts';
 
@@ -22,6 +23,13 @@ export function unsound(technique: Technique): Problem | null {
     const found = stepProblem(technique, step, `steps.${i}`, i);
     if (found) return found;
   }
+  const passes = steps.reduce((sum, { repeat }) => sum + (repeat?.usual ?? 1), 0);
+  if (passes > MOST_PLANNED)
+    return problem(
+      'too-many-steps',
+      'steps',
+      `Its steps are done ${passes} times in all, and at most ${MOST_PLANNED} can be planned on one piece: repeat them less often.`,
+    );
   for (const [i, { when, step, set }] of patches.entries()) {
     const at = steps.findIndex(({ key }) => key === step);
     if (at < 0)

@@ -60,7 +60,8 @@ export function readFormat(
     const entry = named(row.entry, `${file}:${row.line}`, now);
     const act = { id: entry.id, makerId, deviceAt: entry.at, entries: [entry] };
     const refusal = whyNot(ledger, act, now);
-    if (refusal) {
+    // a row that was taken before is here already, and no worse for that
+    if (refusal && refusal.code !== 'same-entry') {
       bad.push({ line: row.line, message: refusal.message });
       continue;
     }
