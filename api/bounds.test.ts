@@ -68,7 +68,7 @@ describe('the contract', () => {
     },
   );
 
-  it('takes an example of each kind, but for those whose fields must fit one another', () => {
+  it('takes an example of each kind', () => {
     const odd = rows.filter(({ body, shape }) => !body.safeParse(exampleOf(shape)).success);
     expect(odd.map(({ kind }) => kind)).toEqual([]);
   });
