@@ -117,10 +117,10 @@ async function takeOnce(
   const batch = journal.begin();
   let written = 0;
   for (const part of inLines(kept.fresh)) {
-    if (!(await goesOn('checking', foreign.length))) return { problem: stopped };
+    await breathe();
     await turns.last(() => Promise.resolve(batch.add(part)));
     written += part.length;
-    told('keeping', written);
+    if (!told('keeping', written)) return { problem: stopped };
   }
 
   let seen = before;

@@ -9,15 +9,10 @@ import { hostNames } from '../guard/hosts.ts';
 import { plansOf } from './plans.ts';
 import { onPostgres, opened, testClock } from './studio.ts';
 
-/** The whole application on a data folder of its own, listening. */
-export async function listening(): Promise<{
-  folder: OpenFolder;
-  address: string;
-  close: () => Promise<void>;
-}> {
-  const path = join(mkdtempSync(join(tmpdir(), 'kosmema-app-')), 'data');
-  if (!onPostgres) cpSync(inject('template'), join(path, 'db'), { recursive: true });
-  const folder = await opened(path);
+/** The whole application on an open data folder, listening. */
+export async function listeningOn(
+  folder: OpenFolder,
+): Promise<{ address: string; close: () => Promise<void> }> {
   const web = mkdtempSync(join(tmpdir(), 'kosmema-web-'));
   writeFileSync(join(web, 'index.html'), '<meta property="csp-nonce" nonce="__NONCE__">');
   const app = createApp({
@@ -33,11 +28,23 @@ export async function listening(): Promise<{
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   return {
-    folder,
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-    close: async () => {
-      server.close();
-      await folder.close();
+    close: () => {
+      server.closeAllConnections();
+      return new Promise((resolve) => server.close(() => resolve()));
     },
   };
+}
+
+/** The same on a data folder of its own. */
+export async function listening(): Promise<{
+  folder: OpenFolder;
+  address: string;
+  close: () => Promise<void>;
+}> {
+  const path = join(mkdtempSync(join(tmpdir(), 'kosmema-app-')), 'data');
+  if (!onPostgres) cpSync(inject('template'), join(path, 'db'), { recursive: true });
+  const folder = await opened(path);
+  const { address, close } = await listeningOn(folder);
+  return { folder, address, close: () => close().then(() => folder.close()) };
 }
