@@ -29,10 +29,10 @@ const address = await new Promise((resolve) => {
 const memory = () =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))[1]) / 1024;
 const iso = (at) => new Date(at).toISOString();
-const entry = (kind, subject, at, body) => ({
+const entry = (kind, subject, at, body, v = 1) => ({
   id: randomUUID(),
   kind,
-  v: 1,
+  v,
   subject,
   at: iso(at),
   place: null,
@@ -45,21 +45,52 @@ const log = (...entries) =>
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ id: randomUUID(), makerId: 'maker-default', deviceAt: iso(NOW), entries }),
   });
-for (let i = 0; i < 30; i++)
-  await log(
-    entry('piece.made', `piece-${i}`, NOW - (6 + i) * 3_600_000, {
-      name: `Piece ${i}`,
-      clayId: 'clay-default',
-      form: { kind: 'cylinder', diameterM: 0.1, heightM: 0.15, wallM: 0.004 + (i % 8) / 1000, mouth: 'open' },
-      roomId: 'room-default',
-      techniqueId: 'sgraffito',
-      schools: {},
-      cover: i % 2 ? 'open' : 'tight',
-      stand: 'board',
-      attachmentM: null,
-      stage: null,
-    }),
+const zone = { id: 'whole', name: 'All over', kind: 'whole' };
+const band = { id: 'band', name: 'Band', kind: 'band', from: 0.5, to: 0.9 };
+const layer = (id, technique, rev, zones) => ({
+  id,
+  technique,
+  rev,
+  schools: {},
+  zones,
+  face: 'outside',
+  upon: 'firm',
+  also: [],
+  stock: [],
+});
+const layers = [
+  layer('ground', 'brushed-coats', '1', [zone]),
+  layer('carved', 'sgraffito', '2', [band]),
+  layer('trailed', 'slip-trailing', '1', [{ ...band, from: 0.1, to: 0.3 }]),
+];
+for (let i = 0; i < 30; i++) {
+  const made = await log(
+    entry(
+      'piece.made',
+      `piece-${i}`,
+      NOW - (6 + i) * 3_600_000,
+      {
+        name: `Piece ${i}`,
+        clayId: 'clay-default',
+        form: {
+          kind: 'cylinder',
+          diameterM: 0.1,
+          heightM: 0.15,
+          wallM: 0.004 + (i % 8) / 1000,
+          mouth: 'open',
+        },
+        roomId: 'room-default',
+        layers,
+        cover: i % 2 ? 'open' : 'tight',
+        stand: 'board',
+        attachmentM: null,
+        stage: null,
+      },
+      2,
+    ),
   );
+  if (!made.ok) throw new Error(await made.text());
+}
 for (let i = 0; i < 20; i++)
   await log(
     entry('tub.made', `tub-${i}`, NOW - 9 * 3_600_000, {
@@ -79,6 +110,7 @@ for (let i = 0; i < 20; i++)
       batchId: null,
     }),
   );
+/** Until every piece has its answer: a loaded machine takes its time. */
 for (;;) {
   const { pieces } = await (await fetch(`${address}/api/bench`)).json();
   if (pieces.every(({ state }) => state === 'planned')) break;

@@ -10,6 +10,8 @@ import { sendProblem } from './problems.ts';
 
 const COOKIE = 'kosmema-tablet';
 const TRIES = 10;
+/** Wrong guesses from all addresses together: after these nobody pairs for a while, and who is paired goes on. */
+const TRIES_IN_ALL = 60;
 const TRIES_MS = 10 * 60_000;
 
 export interface Pairing {
@@ -31,13 +33,17 @@ function pairedBefore(path: string): string[] {
 /** More addresses than these have not guessed lately; the one that guessed longest ago is forgotten first. */
 const REMEMBERED = 1_000;
 
-/** Wrong guesses by the address they come from: one stranger locks out no other. */
+/** Wrong guesses by the address they come from, and in all: many addresses together are no better off than one. */
 function createGuesses(clock: Clock) {
   const byAddress = new Map<string, number[]>();
-  const recent = (from: string) => (byAddress.get(from) ?? []).filter((at) => at > clock.now() - TRIES_MS);
+  let all: number[] = [];
+  const recentOf = (tries: number[]) => tries.filter((at) => at > clock.now() - TRIES_MS);
+  const recent = (from: string) => recentOf(byAddress.get(from) ?? []);
   return {
-    tooMany: (from: string): boolean => recent(from).length >= TRIES,
+    tooMany: (from: string): boolean =>
+      recent(from).length >= TRIES || recentOf(all).length >= TRIES_IN_ALL,
     wrong: (from: string): void => {
+      all = [...recentOf(all), clock.now()];
       const tries = [...recent(from), clock.now()];
       byAddress.delete(from);
       byAddress.set(from, tries);
@@ -70,7 +76,7 @@ export function createPairing(path: string, clock: Clock): Pairing {
       return page(
         response,
         429,
-        'Too many tries from this tablet. Wait ten minutes, or start the program again for a new code.',
+        'Too many wrong codes were tried. Wait ten minutes, or start the program again for a new code. Tablets that are paired go on.',
       );
     const given = String((request.body as { code?: unknown } | undefined)?.code ?? '').replace(/\D/g, '');
     if (!timingSafeEqual(Buffer.from(digest(given)), Buffer.from(digest(code)))) {
