@@ -5,6 +5,7 @@ import { CLOCK_HEADER } from '../api/index.ts';
 import type { Clock } from './clock.ts';
 import type { FileStore } from './files/fileStore.ts';
 import type { FilesLook } from './files/look.ts';
+import { actsFirst } from './guard/actsFirst.ts';
 import { fromHere } from './guard/hosts.ts';
 import type { Pairing } from './guard/pairing.ts';
 import { nonceOf, policy } from './guard/policy.ts';
@@ -85,6 +86,7 @@ function apiRoutes(
     response.set('cache-control', 'no-store');
     next();
   });
+  api.use(actsFirst());
   api.use(
     viewRoutes(store, plans, shelf, clock),
     slipRoutes(store.ledger, shelf, clock),

@@ -194,7 +194,7 @@ describe('answers', () => {
         store: folder.store,
         planner,
         sensors: null,
-        kept: derivedFile<Record<string, KeptAnswer>>(file, made),
+        kept: derivedFile<KeptAnswer>(file, made),
         studied: derivedFile(null, made),
       });
     const first = started(plannerHere());

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Form } from '../form/form.ts';
 import { compose, MOST_DONE, plannedCount } from '../technique/compose.ts';
-import { groundOf, MOST_PLANNED, wholeZone, type Layer, type Zone } from '../technique/layer.ts';
+import { groundOf, wholeZone, type Layer, type Zone } from '../technique/layer.ts';
 import { layerOf } from '../technique/technique.test-support.ts';
 import type { Step, Technique } from '../technique/technique.ts';
 import { at, coat, jar, madeBody, slip, step, today, why } from './admit.test-support.ts';

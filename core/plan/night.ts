@@ -2,11 +2,23 @@ import type { StudioSet } from '../log/entry.ts';
 import { DAY, HOUR, type Instant } from '../units/quantity.ts';
 import { nightTime, workingTime } from './hours.ts';
 
+export interface ComingNight {
+  from: Instant;
+  morning: Instant;
+}
+
+/** The night that was last asked for of each studio: it is the same from then until it ends. */
+const known = new WeakMap<StudioSet, { at: Instant; until: Instant; night: ComingNight }>();
+
 /** The coming night, or the one that it is: when it begins, and when hands are there again after it. */
-export function comingNight(studio: StudioSet, now: Instant): { from: Instant; morning: Instant } {
-  const [night] = nightTime(studio, now, now + 2 * DAY);
-  const from = night?.from ?? now + 12 * HOUR;
+export function comingNight(studio: StudioSet, now: Instant): ComingNight {
+  const last = known.get(studio);
+  if (last && now >= last.at && now < last.until) return last.night;
+  const [first] = nightTime(studio, now, now + 2 * DAY);
+  const from = first?.from ?? now + 12 * HOUR;
   const spells = workingTime(studio.hours, studio.zone, from, from + 8 * DAY);
-  const first = spells.find((spell) => spell.from >= from);
-  return { from, morning: first?.from ?? night?.to ?? from + 10 * HOUR };
+  const spell = spells.find((of) => of.from >= from);
+  const night = { from, morning: spell?.from ?? first?.to ?? from + 10 * HOUR };
+  known.set(studio, { at: now, until: first?.to ?? now, night });
+  return night;
 }

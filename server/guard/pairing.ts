@@ -40,8 +40,7 @@ function createGuesses(clock: Clock) {
   const recentOf = (tries: number[]) => tries.filter((at) => at > clock.now() - TRIES_MS);
   const recent = (from: string) => recentOf(byAddress.get(from) ?? []);
   return {
-    tooMany: (from: string): boolean =>
-      recent(from).length >= TRIES || recentOf(all).length >= TRIES_IN_ALL,
+    tooMany: (from: string): boolean => recent(from).length >= TRIES || recentOf(all).length >= TRIES_IN_ALL,
     wrong: (from: string): void => {
       all = [...recentOf(all), clock.now()];
       const tries = [...recent(from), clock.now()];

@@ -32,13 +32,27 @@ export interface Learning {
   close: () => void;
 }
 
-/** How far it has come. */
-export interface Studied {
-  /** What each finished piece taught, by piece, with a mark of all that it rests on; null where it taught nothing. */
-  taught: Record<string, { mark: string; lesson: Lesson | null }>;
-  /** Acts of the journal that have been looked at, by the number of the last. */
-  upTo: number;
+/** What a finished piece taught, with a mark of all that it rests on; null where it taught nothing. */
+interface Taught {
+  mark: string;
+  lesson: Lesson | null;
 }
+
+/** How far it has come. */
+interface Reached {
+  /** Acts of the journal that have been looked at, by the number of the last, and how many they were. */
+  upTo: number;
+  acts: number;
+  /** Pieces of which it is known what they taught. */
+  pieces: number;
+}
+
+/** By piece what it taught, and under `REACHED` how far that is. */
+export type Studied = Taught | Reached;
+
+/** No piece has this name. */
+const REACHED = '@reached';
+const nothing: Reached = { upTo: 0, acts: 0, pieces: 0 };
 
 interface LearningParts {
   store: Store;
@@ -55,10 +69,11 @@ const found: EntryKind[] = ['piece.checked', 'piece.felt', 'piece.weighed', 'pie
 
 export function createLearning({ store, cases, plan, kept }: LearningParts): Learning {
   const { ledger } = store;
-  const begun = kept.read() ?? { taught: {}, upTo: 0 };
-  const known = new Map(Object.entries(begun.taught));
+  const { [REACHED]: written = nothing, ...taught } = kept.read() ?? {};
+  const known = new Map(Object.entries(taught as Record<string, Taught>));
+  // where some of it was lost it is all looked at anew; what is known of the rest need not be worked out again
+  let reached = (written as Reached).pieces === known.size ? (written as Reached) : nothing;
   let own = inTime([...known.values()].flatMap(({ lesson }) => lesson ?? []));
-  let { upTo } = begun;
   let busy: Promise<void> | null = null;
   let closed = false;
   let version = 0;
@@ -167,18 +182,23 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
 
   const learn = async (): Promise<void> => {
     for (;;) {
-      const last = ledger.acts.at(-1)?.n ?? 0;
-      if (last === upTo || closed) return;
-      const first = ledger.acts.findLastIndex(({ n }) => n <= upTo) + 1;
-      const from = anewFrom(ledger.acts.slice(first));
+      if (isUpToDate() || closed) return;
+      const { length: acts } = ledger.acts;
+      const upTo = ledger.acts.at(-1)?.n ?? 0;
+      const first = ledger.acts.findLastIndex(({ n }) => n <= reached.upTo) + 1;
+      // an import may have come in before what was looked at last
+      const from = anewFrom(ledger.acts.slice(first === reached.acts ? first : 0));
       if (from !== null) await learnFrom(from);
       if (closed) return;
-      upTo = last;
+      reached = { upTo, acts, pieces: known.size };
       write();
     }
   };
 
-  const write = () => kept.write(() => ({ taught: Object.fromEntries(known), upTo }));
+  const isUpToDate = () =>
+    (ledger.acts.at(-1)?.n ?? 0) === reached.upTo && ledger.acts.length === reached.acts;
+
+  const write = () => kept.write(() => [...known, [REACHED, { ...reached, pieces: known.size }]]);
 
   const learnFrom = async (from: Instant): Promise<void> => {
     const breathe = breathing();
@@ -216,7 +236,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
       return prior;
     },
     study: () => {
-      if ((ledger.acts.at(-1)?.n ?? 0) === upTo) return;
+      if (isUpToDate()) return;
       busy ??= learn()
         .catch((error: unknown) => console.error(`Nothing was learned: ${String(error)}`))
         .finally(() => (busy = null));

@@ -31,9 +31,9 @@ import type { Planner } from './planner.ts';
 /** What pieces ask for, each worked out in full; an answer is shown until something is logged that it does not know of. */
 export interface Plans {
   bench: (now: Instant) => Promise<BenchRow[]>;
-  pieces: (query: PiecesQuery, now: Instant) => Promise<PiecesAnswer>;
+  pieces: (query: PiecesQuery, now: Instant) => PiecesAnswer;
   /** Every unfinished piece with the step it asks for. */
-  forKiln: (now: Instant) => Promise<KilnAnswer['rows']>;
+  forKiln: (now: Instant) => KilnAnswer['rows'];
   /** As it is seen; null where it does not stand. */
   lookOf: (pieceId: string) => Look | null;
   counted: () => number;
@@ -62,12 +62,16 @@ export interface PlanParts {
   /** Plans finished pieces for what they teach, beside the other. */
   studyPlanner?: Planner;
   sensors: Sensors | null;
-  kept: Derived<Record<string, KeptAnswer>>;
+  kept: Derived<KeptAnswer>;
   studied: Derived<Studied>;
 }
 
-/** Who asks waits this long for what was just logged to be worked out; then the answer says that it still is. */
-const PATIENCE_MS = 400;
+/**
+ * Who asks for the Bench waits this long for what was just logged to be worked out, where that is little; then, as always
+ * elsewhere, the answer says that it still is.
+ */
+const PATIENCE_MS = 300;
+const LITTLE = 2;
 const PAGE = 200;
 
 export function createPlans({
@@ -123,7 +127,7 @@ export function createPlans({
       const plan = await planner(given.value, now);
       failed.delete(piece.id);
       if (plan) answers.set(piece.id, { logMark, airMark, ...plan });
-      kept.write(() => Object.fromEntries(answers));
+      kept.write(() => answers);
     });
   };
 
@@ -142,8 +146,8 @@ export function createPlans({
 
   const isResting = (piece: PieceState, now: Instant) => now - piece.lastAt > LONG_PAST;
 
-  /** Begins to work out what does not hold any more, what is not known at all first, and waits for that a little. */
-  const catchUp = async (now: Instant): Promise<void> => {
+  /** Begins to work out what does not hold any more, what is not known at all first. @returns waits for that, a little */
+  const catchUp = (now: Instant): (() => Promise<void>) => {
     const pressing: Promise<void>[] = [];
     const background: Promise<void>[] = [];
     for (const piece of cases.unfinished()) {
@@ -158,8 +162,11 @@ export function createPlans({
         background.push(workOut(piece, now, false));
     }
     Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
-    if (pressing.length > 0)
-      await Promise.race([Promise.all(pressing), wait(PATIENCE_MS, undefined, { ref: false })]);
+    const done = Promise.all(pressing);
+    return async () => {
+      if (pressing.length > 0 && pressing.length <= LITTLE)
+        await Promise.race([done, wait(PATIENCE_MS, undefined, { ref: false })]);
+    };
   };
 
   const listed = (piece: PieceState, now: Instant, night: Night): PieceRow => {
@@ -215,12 +222,12 @@ export function createPlans({
     counted: () => cases.pieces().length,
     records: () => recordsOf(cases.pieces()),
     bench: async (now) => {
-      await catchUp(now);
+      await catchUp(now)();
       learning.study();
       return cases.unfinished().map((piece) => rowOf(piece, now));
     },
-    forKiln: async (now) => {
-      await catchUp(now);
+    forKiln: (now) => {
+      catchUp(now);
       const night = comingNight(store.studio().studio, now);
       return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, night)));
     },
@@ -228,9 +235,9 @@ export function createPlans({
       const piece = cases.piece(id);
       return piece && cases.look(piece);
     },
-    pieces: async (query, now) => {
+    pieces: (query, now) => {
       const { which, page } = query;
-      if (which === 'open') await catchUp(now);
+      if (which === 'open') catchUp(now);
       const all = which === 'finished' ? cases.finished() : cases.unfinished();
       const night = comingNight(store.studio().studio, now);
       const isDue = (piece: PieceState) => {

@@ -21,6 +21,7 @@ import { kilnsOf, loadsOf } from '../../core/log/load.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { logOf } from '../../core/log/ledger.ts';
 import type { Store } from '../store/store.ts';
+import { together } from './together.ts';
 
 /** The whole log is fitted over as many pieces, the latest. */
 const LATEST_PIECES = 300;
@@ -47,6 +48,7 @@ const piecesQuery = z.object({
 /** What the screens read: all of it computed from the log. */
 export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Clock): Router {
   const router = Router();
+  const answered = together(() => store.ledger.changes);
 
   const pieceAnswer = async (id: string): Promise<PieceAnswer> => {
     const given = await plans.caseOf(id, clock.now());
@@ -85,9 +87,9 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     response.json(answer);
   });
 
-  router.get('/bench', async (_request, response) => {
+  const benchAnswer = async (): Promise<BenchAnswer> => {
     const now = clock.now();
-    const answer: BenchAnswer = {
+    return {
       at: now,
       pieces: await plans.bench(now),
       reminders: shelf.reminders(now),
@@ -95,8 +97,8 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
       guides: guidesOf(store.ledger),
     };
-    response.json(answer);
-  });
+  };
+  router.get('/bench', (_request, response) => answered(response, 'bench', benchAnswer));
 
   router.get('/learning', (_request, response) => void response.json(plans.learned()));
 
@@ -112,7 +114,9 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   router.get('/pieces', async (request, response) => {
     const asked = piecesQuery.safeParse(request.query);
     if (!asked.success) return sendSchemaProblem(response, asked.error);
-    response.json((await plans.pieces(asked.data, clock.now())) satisfies PiecesAnswer);
+    await answered(response, `pieces ${JSON.stringify(asked.data)}`, (): PiecesAnswer =>
+      plans.pieces(asked.data, clock.now()),
+    );
   });
 
   router.get('/pieces/:id', async (request, response) => {
@@ -124,17 +128,17 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
         field: 'id',
         message: 'This piece is not in the log: go back to Pieces.',
       });
-    response.json(await pieceAnswer(id));
+    await answered(response, `piece ${id}`, () => pieceAnswer(id));
   });
 
-  router.get('/kiln', async (_request, response) => {
+  router.get('/kiln', (_request, response) => {
     const all = loadsOf(store.ledger).filter(({ set }) => !set.over);
     const open = all.filter(({ unloadedAt }) => unloadedAt === null);
     const done = all.filter(({ unloadedAt }) => unloadedAt !== null).slice(0, 5);
     response.json({
       kilns: kilnsOf(store.ledger),
       loads: [...open, ...done],
-      rows: await plans.forKiln(clock.now()),
+      rows: plans.forKiln(clock.now()),
     } satisfies KilnAnswer);
   });
 
