@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { build } from 'esbuild';
 import { installed, must, root, run } from './run.mjs';
 
 /** The property tests and acts of any kind with cases not drawn before, or those of a seed given: `npm run explore -- 1234`. */
@@ -26,4 +27,18 @@ for (let round = 0; round < 10; round++) {
   const code = run('npx', ['--no-install', 'playwright', 'test', 'e2e/anyActs.spec.ts']);
   failed ||= code;
 }
+
+// bodies made from the contract to do harm, and folders with every damage
+await build({
+  entryPoints: [`${root}bench/hostile.ts`],
+  outfile: `${root}dist/bench/hostile.js`,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  logLevel: 'warning',
+});
+failed ||= run('node', ['dist/bench/hostile.js', process.env.KOSMEMA_HOSTILE ?? '100000', seed]);
+process.env.KOSMEMA_DAMAGES = '100';
+failed ||= run('npx', ['--no-install', 'playwright', 'test', 'e2e/damaged.spec.ts']);
 process.exit(failed);

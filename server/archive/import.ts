@@ -2,7 +2,7 @@ import type { Readable } from 'node:stream';
 import type { ImportAnswer, ImportProgress } from '../../api/index.ts';
 import type { AnyRecordedAct } from '../../core/log/upcast.ts';
 import { ok, problem, refused, type Problem, type Result } from '../../core/units/problem.ts';
-import { openZip, type ArchiveHead } from '../chores/archive.ts';
+import { notAZip, openZip, type ArchiveHead } from '../chores/archive.ts';
 import type { Chores } from '../chores/chores.ts';
 import type { FileStore, Harm } from '../files/fileStore.ts';
 import { filesNamed, lackingIn } from '../files/named.ts';
@@ -35,6 +35,9 @@ export function createImporter(store: Store, files: FileStore, chores: Chores): 
   let running: Running | null = null;
 
   const takeSpooled = async (path: string, state: Running): Promise<Result<ImportAnswer>> => {
+    const zip = await openZip(path);
+    if (!zip) return notAZip;
+    zip.close();
     const acts: AnyRecordedAct[] = [];
     const head = await chores.archive(path, (part) => {
       acts.push(...part);

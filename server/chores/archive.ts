@@ -32,18 +32,19 @@ const TOLD = 10;
 /** An act unpacks to little more than it may have at the door; so much without one is no log. */
 const WITHOUT_ACT = 8 * ACT_BYTES;
 
+export const notAZip = refused(
+  'not-a-zip',
+  'file',
+  'This is not a zip archive, or it is damaged. Choose a file made by Export. Nothing was taken.',
+);
+
 /** Reads an export and hands over its acts, part by part, each when the one before was taken. */
 export async function readArchive(
   path: string,
   take: (acts: AnyRecordedAct[]) => Promise<void>,
 ): Promise<Result<ArchiveHead>> {
   const zip = await openZip(path);
-  if (!zip)
-    return refused(
-      'not-a-zip',
-      'file',
-      'This is not a zip archive, or it is damaged. Choose a file made by Export. Nothing was taken.',
-    );
+  if (!zip) return notAZip;
   try {
     const studio = zip.names.get('studio.json');
     if (!studio)
