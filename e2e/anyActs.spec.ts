@@ -12,6 +12,12 @@ const RESTARTS = 4;
 const AT_ONCE = 8;
 const BEGIN = Date.parse('2026-03-10T08:00:00Z');
 
+/** The smallest photograph there is. */
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
 type Seen = Record<string, unknown>;
 
 /** Whatever is taken can be read for ever: acts of every kind against the real server, killed and restarted between. */
@@ -21,14 +27,23 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
   // the clock stands far ahead of every act, so that none is in the future
   studio.setClock(new Date(BEGIN + 12 * 86_400_000).toISOString());
   await studio.start();
-  const maker = anyActs(SEED / 1_000_003, BEGIN + 10 * 86_400_000);
+  const send = async (path: string, body: Buffer) => {
+    const response = await fetch(`${studio.address}${path}`, { method: 'POST', body: new Uint8Array(body) });
+    return ((await response.json()) as { file: string }).file;
+  };
+  const csv = (hour: number) =>
+    Buffer.from(`Time,Temp C,RH\n2026-03-07 ${hour}:00,20,50\n2026-03-07 ${hour}:05,21,51\n`);
+  const maker = anyActs(SEED / 1_000_003, BEGIN + 10 * 86_400_000, {
+    photo: await send('/api/photos', PIXEL),
+    climates: [await send('/api/files', csv(10)), await send('/api/files', csv(11))],
+  });
   const statuses = new Map<number, number>();
   const acknowledged: string[] = [];
 
   const lookAt = async (path: string): Promise<[string, unknown]> => {
     const response = await fetch(`${studio.address}${path}`);
     const text = await response.text();
-    const undone = response.status === 404 && /^\/api\/(tubs|batches)\//.test(path);
+    const undone = response.status === 404 && /^\/api\/(tubs|batches|guides)\//.test(path);
     const said = `${path}: ${response.status} ${text.slice(0, 300)}\n${studio.output.slice(-800)}`;
     expect(response.status === 200 || undone, said).toBe(true);
     return [path, /json/.test(response.headers.get('content-type') ?? '') ? JSON.parse(text) : text];
@@ -55,7 +70,7 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
         { timeout: 400_000, intervals: [300], message: studio.output.slice(-1500) },
       )
       .toEqual([]);
-    const passing = ['/api/bench', '/api/learning', '/api/sensors'];
+    const passing = ['/api/bench', '/api/learning', '/api/sensors', '/api/files'];
     const seen = Object.entries(await look()).filter(([path]) => !passing.includes(path));
     return JSON.parse(
       JSON.stringify(Object.fromEntries(seen), (key, value: unknown) =>
@@ -109,7 +124,7 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
     expect(await settled()).toEqual(before);
   }
   expect(statuses.get(201)! / ACTS).toBeGreaterThan(0.4);
-  expect(maker.kinds.size).toBeGreaterThan(50);
+  expect(maker.kinds.size).toBeGreaterThan(55);
   expect(new Set(acknowledged).size).toBe(acknowledged.length);
   await studio.discard();
 });

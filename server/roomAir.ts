@@ -28,6 +28,8 @@ interface Held {
   rows: Promise<AirReading[]>;
 }
 
+/** No room has this name: nothing was ever taken there. */
+const NOWHERE = '@nowhere';
 const WEEK_MS = 7 * 86_400_000;
 const PAGE_MS = 30 * 86_400_000;
 
@@ -35,6 +37,7 @@ const PAGE_MS = 30 * 86_400_000;
 export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask: Ask): RoomAir {
   const held = new Map<string, Held>();
   const marks = new Map<string, { at: string; mark: string }>();
+  const usual = new Map<string, { mark: string; measured: Promise<RoomMeasured | null> }>();
 
   const standing = async (roomId: string, from: Instant, to: Instant): Promise<AirReading[]> => {
     const order = (actId: string) => ledger.byId.get(actId)?.n ?? 0;
@@ -56,6 +59,16 @@ export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask:
     return fresh;
   };
 
+  const measuredNow = async (roomId: string): Promise<RoomMeasured | null> => {
+    const span = await ask.span(roomId);
+    if (!span) return null;
+    const week = await standing(roomId, span.to - WEEK_MS, span.to);
+    if (week.length === 0) return null;
+    const mean = (of: 'celsius' | 'humidity') =>
+      week.reduce((sum, reading) => sum + reading[of], 0) / week.length;
+    return { ...span, celsius: mean('celsius'), humidity: mean('humidity') };
+  };
+
   return {
     mark,
     between: async (roomId, from, to) => {
@@ -71,14 +84,15 @@ export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask:
       }
       return (await known.rows).filter(({ at }) => at >= from);
     },
-    measured: async (roomId) => {
-      const span = await ask.span(roomId);
-      if (!span) return null;
-      const week = await standing(roomId, span.to - WEEK_MS, span.to);
-      if (week.length === 0) return null;
-      const mean = (of: 'celsius' | 'humidity') =>
-        week.reduce((sum, reading) => sum + reading[of], 0) / week.length;
-      return { ...span, celsius: mean('celsius'), humidity: mean('humidity') };
+    measured: (roomId) => {
+      const now = mark(roomId);
+      const last = usual.get(roomId);
+      if (last?.mark === now) return last.measured;
+      // a room of which nothing was ever taken need not be asked for
+      const fresh = now === mark(NOWHERE) ? Promise.resolve(null) : measuredNow(roomId);
+      fresh.catch(() => usual.delete(roomId));
+      usual.set(roomId, { mark: now, measured: fresh });
+      return fresh;
     },
     inPages: async function* (roomId) {
       const span = await ask.span(roomId);

@@ -1,5 +1,6 @@
 import { randomLcg } from 'd3-random';
 import { iso, type Dice, type Draft } from './dice.ts';
+import { groupDrafts, type Sent } from './groups.ts';
 import { pieceDrafts } from './pieces.ts';
 import { shelfDrafts } from './shelf.ts';
 import { studioDrafts } from './studio.ts';
@@ -21,7 +22,7 @@ const HOUR = 3_600_000;
 /** Names that are odd but allowed, and some used for several kinds at once. */
 const odd = ['a', '-', '_', '0', 'A-b_9', 'x'.repeat(80), 'shared', 'null', 'undefined', 'NaN'];
 
-export function anyActs(seed: number, begin: number): AnyActs {
+export function anyActs(seed: number, begin: number, files: Sent): AnyActs {
   const random = randomLcg(seed);
   const chance = (share: number) => random() < share;
   const int = (from: number, to: number) => from + Math.floor(random() * (to - from + 1));
@@ -41,6 +42,10 @@ export function anyActs(seed: number, begin: number): AnyActs {
     bin: [],
     trial: [],
     recipe: [],
+    group: [],
+    kiln: [],
+    load: [],
+    guide: [],
     room: ['room-default'],
     clay: ['clay-default'],
     cup: [],
@@ -79,6 +84,7 @@ export function anyActs(seed: number, begin: number): AnyActs {
   const tubs = tubDrafts(dice);
   const ofShelf = shelfDrafts(dice);
   const ofStudio = studioDrafts(dice);
+  const ofGroups = groupDrafts(dice, files);
   const founding = [pieces.made, tubs.made];
   const undo = (): Draft => {
     const recent = taken.slice(-40);
@@ -94,12 +100,13 @@ export function anyActs(seed: number, begin: number): AnyActs {
 
   const draft = (): Draft => {
     const open = known['piece']!.filter((id) => !finished.has(id)).length;
-    if (open > 2 && chance(0.5)) return pieces.all.at(-1)!();
+    if (open > 2 && chance(0.45)) return pieces.all.at(-1)!();
     const r = random();
     if (r < 0.1) return undo();
     if (r < 0.18) return one(founding)();
-    if (r < 0.52) return one(pieces.all)();
-    if (r < 0.72) return one(tubs.all)();
+    if (r < 0.46) return one(pieces.all)();
+    if (r < 0.6) return one(ofGroups)();
+    if (r < 0.76) return one(tubs.all)();
     if (r < 0.92) return one(ofShelf)();
     return one(ofStudio)();
   };
@@ -147,6 +154,10 @@ export function anyActs(seed: number, begin: number): AnyActs {
       '/api/pieces?search=piece',
       '/api/shelf',
       '/api/bins',
+      '/api/kiln',
+      '/api/files',
+      '/api/rooms',
+      '/api/techniques',
       '/api/learning',
       '/api/sensors',
       '/api/formats/recipes.csv',
@@ -156,6 +167,7 @@ export function anyActs(seed: number, begin: number): AnyActs {
       ...known['piece']!.map((id) => `/api/pieces/${id}`),
       ...known['tub']!.map((id) => `/api/tubs/${id}`),
       ...known['batch']!.map((id) => `/api/batches/${id}`),
+      ...known['guide']!.map((id) => `/api/guides/${id}`),
     ],
   };
 }
