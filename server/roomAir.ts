@@ -33,8 +33,13 @@ const NOWHERE = '@nowhere';
 const WEEK_MS = 7 * 86_400_000;
 const PAGE_MS = 30 * 86_400_000;
 
-/** @param pending acts that the database does not have yet */
-export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask: Ask): RoomAir {
+/** What the database does not have yet, and how often it was given what it should have had. */
+interface Behind {
+  pending: ReadonlySet<string>;
+  readAnew: () => number;
+}
+
+export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask: Ask): RoomAir {
   const held = new Map<string, Held>();
   const marks = new Map<string, { at: string; mark: string }>();
   const usual = new Map<string, { mark: string; measured: Promise<RoomMeasured | null> }>();
@@ -48,13 +53,14 @@ export function createRoomAir(ledger: Ledger, pending: ReadonlySet<string>, ask:
   };
 
   const mark: RoomAir['mark'] = (roomId) => {
-    const at = `${revisionOf(ledger, 'readings', roomId)}.${pending.size}`;
+    const at = `${revisionOf(ledger, 'readings', roomId)}.${pending.size}.${readAnew()}`;
     const known = marks.get(roomId);
     if (known?.at === at) return known.mark;
     const acts = actsNaming(ledger, 'readings', roomId).filter(({ id }) => stands(ledger, id));
     // while files are being written away it stays as it is: not each of them is followed
     const lacking = acts.some(({ id }) => pending.has(id)) ? ' and more' : '';
-    const fresh = `${acts.length}${acts.at(-1)?.id ?? ''}${lacking}`;
+    const anew = acts.length > 0 && readAnew() > 0 ? ` anew ${readAnew()}` : '';
+    const fresh = `${acts.length}${acts.at(-1)?.id ?? ''}${lacking}${anew}`;
     marks.set(roomId, { at, mark: fresh });
     return fresh;
   };

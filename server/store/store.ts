@@ -67,7 +67,7 @@ export function createStore(parts: {
   const numbers = { last: parts.lastN };
   const turns = createTurns();
   const behind = createWriteBehind(db, turns, files);
-  const air = createRoomAir(ledger, behind.pending, {
+  const air = createRoomAir(ledger, behind, {
     between: (...asked) => turns.then(() => readingsBetween(db, ...asked)),
     span: (roomId) => turns.then(() => readingSpan(db, roomId)),
   });

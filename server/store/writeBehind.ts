@@ -20,6 +20,8 @@ export interface WriteBehind {
   readAgain: (acts: readonly AnyRecordedAct[]) => void;
   /** Acts that the database does not have whole yet. */
   pending: ReadonlySet<string>;
+  /** How often files were read anew. */
+  readAnew: () => number;
   settled: () => Promise<void>;
 }
 
@@ -30,6 +32,7 @@ const READINGS = 1_000;
 
 export function createWriteBehind(db: Tx, turns: Turns, files: FileStore): WriteBehind {
   const pending = new Set<string>();
+  let anew = 0;
   let behind: Promise<unknown> = Promise.resolve();
   const step = (work: (tx: Tx) => Promise<void>) => turns.last(() => db.transaction(work));
 
@@ -65,8 +68,12 @@ export function createWriteBehind(db: Tx, turns: Turns, files: FileStore): Write
 
   return {
     write: (acts, brought) => later(acts, (page) => writePage(page, brought)),
-    readAgain: (acts) => later(acts, (page) => readingsIn(page, undefined)),
+    readAgain: (acts) => {
+      anew += 1;
+      later(acts, (page) => readingsIn(page, undefined));
+    },
     pending,
+    readAnew: () => anew,
     settled: async () => void (await behind),
   };
 }
