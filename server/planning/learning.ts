@@ -248,11 +248,19 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
       const { rooms, clays } = store.studio();
       const named = { room: rooms, clay: clays };
       const all = lessons();
+      const setBack = resets();
+      const bySubject = new Map<string | null, Lesson[]>();
+      for (const lesson of all)
+        for (const id of new Set([lesson.roomId, lesson.clayId])) {
+          const of = bySubject.get(id);
+          if (of) of.push(lesson);
+          else bySubject.set(id, [lesson]);
+        }
       return {
         studying: busy !== null,
         learned: teaching.flatMap((taught) =>
           named[taught.subject].flatMap(({ id, set }) => {
-            const counting = lessonsOf(all, taught, id, resets());
+            const counting = lessonsOf(bySubject.get(id) ?? [], taught, id, setBack);
             const last = counting.at(-1);
             if (!last) return [];
             const sum = (of: 'pieces' | 'checks') =>

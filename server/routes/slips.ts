@@ -44,7 +44,9 @@ export function slipRoutes(ledger: Ledger, shelf: Shelf, clock: Clock): Router {
 
   router.get('/bins', (_request, response) => {
     const bins = shelf.bins();
-    const answer: BinsAnswer = { bins, acts: bins.flatMap(({ id }) => logOf(ledger, 'bin', id)) };
+    // an act over several bins is one act
+    const acts = new Map(bins.flatMap(({ id }) => logOf(ledger, 'bin', id)).map((act) => [act.id, act]));
+    const answer: BinsAnswer = { bins, acts: [...acts.values()] };
     response.json(answer);
   });
 
