@@ -21,6 +21,23 @@ test.describe('on a tablet in portrait', () => {
     await expect(tabs.getByRole('button', { name: /Plate, rain/ })).toBeVisible();
     // so that the program itself is on this tablet
     await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+    const keptOf = (path: string) =>
+      page.evaluate(
+        async (of) => (await (await caches.open('kosmema-program')).match(of)) !== undefined,
+        path,
+      );
+    await page.evaluate(async () => {
+      const kept = await caches.open('kosmema-program');
+      await kept.put('/assets/of-an-earlier-program.js', new Response(''));
+      await kept.put(
+        '/assets.json',
+        new Response(JSON.stringify({ files: ['/assets/of-the-last-program.js'] })),
+      );
+    });
+    await page.reload();
+    // files of earlier programs go once a newer one is there
+    await expect.poll(() => keptOf('/assets/of-an-earlier-program.js')).toBe(false);
+    expect(await keptOf('/')).toBe(true);
     await page.getByRole('button', { name: 'Log coat 1' }).tap();
     await expect(page.getByText('Logged: Oil cruet, heron: coat 1 of 3')).toBeVisible();
     await expect(tabs.getByRole('button', { name: /Oil cruet, heron/ })).toContainText(/matte in|Now|Soon/);

@@ -1,34 +1,30 @@
-import { randomUUID } from 'node:crypto';
-import { readdirSync, rmSync } from 'node:fs';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { cpSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test } from './studio.ts';
+import { createStudio, expect, TEMPLATES, test, type Studio } from './studio.ts';
 
-/** `KOSMEMA_KILLS` asks for more; each fifth comes while the program starts. */
+/** `KOSMEMA_KILLS` asks for more; each fifth comes while the program starts, each tenth while it makes its database anew. */
 const KILLS = Number(process.env['KOSMEMA_KILLS'] ?? 6);
+const AT = '2026-03-10T07:00:00.000Z';
+const headers = { 'content-type': 'application/json' };
+/** The smallest photograph there is. */
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
 
-function note(n: number): { id: string; body: string; subject: string } {
-  const id = randomUUID();
-  const at = '2026-03-10T07:00:00.000Z';
-  const entries = [
-    {
-      id: `${id}-0`,
-      kind: 'tub.noted',
-      v: 1,
-      subject: 'tub-one',
-      at,
-      place: null,
-      face: null,
-      body: { text: `note ${n}` },
-    },
-  ];
-  return {
-    id,
-    subject: 'tub-one',
-    body: JSON.stringify({ id, makerId: 'maker-default', deviceAt: at, entries }),
-  };
-}
+const entry = (kind: string, subject: string, body: object, v = 1) => ({
+  id: randomUUID(),
+  kind,
+  v,
+  subject,
+  at: AT,
+  place: null,
+  face: null,
+  body,
+});
 
-const tub = {
+const tub = entry('tub.made', 'tub-one', {
   name: 'One',
   use: 'brushed-engobe',
   contents: '',
@@ -43,72 +39,107 @@ const tub = {
   keepsDays: null,
   composition: [],
   batchId: null,
-};
+});
+const piece = entry('piece.made', 'piece-one', {
+  name: 'Cup',
+  clayId: 'clay-default',
+  form: { kind: 'plate', diameterM: 0.2, wallM: 0.006 },
+  roomId: 'room-default',
+  techniqueId: 'sgraffito',
+  schools: {},
+  cover: 'open',
+  stand: 'board',
+  attachmentM: null,
+  stage: null,
+});
 
-test(`killed ${KILLS} times in the middle of writes, it has every act it acknowledged; and all comes back from the journal alone`, async ({
+/** Logs an act. @returns its name once it was acknowledged */
+async function log({ address }: Studio, of: object): Promise<string | null> {
+  const id = randomUUID();
+  const body = JSON.stringify({ id, makerId: 'maker-default', deviceAt: AT, entries: [of] });
+  const response = await fetch(`${address}/api/acts`, { method: 'POST', headers, body });
+  return response.status === 201 ? id : null;
+}
+
+test(`killed ${KILLS} times in the middle of writes, it has all that it acknowledged, once; and all comes back from the journal alone`, async ({
   studio,
 }) => {
-  test.setTimeout(120_000 + KILLS * 12_000);
-  const headers = { 'content-type': 'application/json' };
-  const made = {
-    id: randomUUID(),
-    makerId: 'maker-default',
-    deviceAt: '2026-03-10T06:00:00.000Z',
-    entries: [
-      {
-        id: 'made',
-        kind: 'tub.made',
-        v: 1,
-        subject: 'tub-one',
-        at: '2026-03-10T06:00:00.000Z',
-        place: null,
-        face: null,
-        body: tub,
-      },
-    ],
-  };
-  expect(
-    (await fetch(`${studio.address}/api/acts`, { method: 'POST', headers, body: JSON.stringify(made) }))
-      .status,
-  ).toBe(201);
-  const acknowledged = new Set<string>([made.id]);
+  test.setTimeout(180_000 + KILLS * 15_000);
+  const workshop = createStudio();
+  workshop.setClock('2026-03-11T09:20:00Z');
+  cpSync(join(process.env[TEMPLATES]!, 'demo'), workshop.data, { recursive: true });
+  await workshop.start();
+  const archive = Buffer.from(await (await fetch(`${workshop.address}/api/export`)).arrayBuffer());
+  await workshop.discard();
+  studio.setClock('2026-03-11T09:20:00Z');
+
+  const acknowledged = new Set<string>();
+  const photos = new Set<string>();
+  let imported = false;
   let n = 0;
+  for (const of of [tub, piece]) acknowledged.add((await log(studio, of))!);
+
+  /** Does something again and again until the program is gone. */
+  const until = async (over: () => boolean, work: () => Promise<void>) => {
+    while (!over()) await work().catch(() => undefined);
+  };
+  const note = async () => {
+    const id = await log(studio, entry('tub.noted', 'tub-one', { text: `note ${(n += 1)}` }));
+    if (id) acknowledged.add(id);
+  };
+  const photograph = async () => {
+    const bytes = Buffer.concat([PIXEL, randomBytes(8)]);
+    const file = createHash('sha256').update(bytes).digest('hex');
+    const sent = await fetch(`${studio.address}/api/photos`, { method: 'POST', body: new Uint8Array(bytes) });
+    if (sent.status !== 201) return;
+    const id = await log(studio, entry('piece.pictured', 'piece-one', { file, thumb: file }));
+    if (!id) return;
+    acknowledged.add(id);
+    photos.add(file);
+  };
+  const take = async () => {
+    const taken = await fetch(`${studio.address}/api/import`, { method: 'POST', body: archive });
+    if (taken.status === 200) imported = true;
+    await taken.arrayBuffer();
+  };
+  const give = async () => void (await (await fetch(`${studio.address}/api/export`)).arrayBuffer());
+  const beside = [photograph, take, give];
+
   for (let kill = 0; kill < KILLS; kill++) {
-    let writing = true;
-    const writer = (async () => {
-      while (writing) {
-        const { id, body } = note((n += 1));
-        try {
-          const response = await fetch(`${studio.address}/api/acts`, { method: 'POST', headers, body });
-          if (response.status === 201) acknowledged.add(id);
-        } catch {
-          return;
-        }
-      }
-    })();
+    let over = false;
     const before = acknowledged.size;
+    const working = [note, note, beside[kill % beside.length]!].map((work) => until(() => over, work));
     await expect.poll(() => acknowledged.size, { intervals: [5] }).toBeGreaterThan(before);
-    await new Promise((resolve) => setTimeout(resolve, (kill * 37) % 200));
+    await new Promise((resolve) => setTimeout(resolve, (kill * 37) % 400));
     await studio.kill();
-    writing = false;
-    await writer;
+    over = true;
+    await Promise.all(working);
+    if (kill % 10 === 9) rmSync(join(studio.data, 'db'), { recursive: true });
     if (kill % 5 === 4) await studio.startAndKill(300 + ((kill * 91) % 900));
     await studio.start();
   }
+
   const found = async () => {
-    const answer = (await (await fetch(`${studio.address}/api/tubs/tub-one`)).json()) as {
-      acts: { id: string }[];
-    };
-    return new Set(answer.acts.map((act) => act.id));
+    const acts = async (path: string) =>
+      ((await (await fetch(`${studio.address}${path}`)).json()) as { acts: { id: string }[] }).acts;
+    const all = [...(await acts('/api/tubs/tub-one')), ...(await acts('/api/pieces/piece-one'))];
+    expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
+    const { pieces } = (await (await fetch(`${studio.address}/api/studio`)).json()) as { pieces: number };
+    return { ids: new Set(all.map(({ id }) => id)), pieces };
   };
   expect(acknowledged.size).toBeGreaterThan(KILLS);
   const afterKills = await found();
-  expect([...acknowledged].filter((id) => !afterKills.has(id))).toEqual([]);
+  expect([...acknowledged].filter((id) => !afterKills.ids.has(id))).toEqual([]);
+  // of an import all is there or nothing, and all once it was acknowledged
+  if (imported) expect(afterKills.pieces).toBeGreaterThan(15);
+  else expect(afterKills.pieces === 1 || afterKills.pieces > 15).toBe(true);
+  for (const file of photos) expect((await fetch(`${studio.address}/api/photos/${file}`)).status).toBe(200);
 
   await studio.kill();
   rmSync(join(studio.data, 'db'), { recursive: true });
   await studio.start();
   const rebuilt = await found();
-  expect([...afterKills].filter((id) => !rebuilt.has(id))).toEqual([]);
+  expect(rebuilt.pieces).toBe(afterKills.pieces);
+  expect([...afterKills.ids].filter((id) => !rebuilt.ids.has(id))).toEqual([]);
   expect(readdirSync(studio.data)).toContain('db');
 });
