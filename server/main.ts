@@ -22,6 +22,8 @@ import { createPairing } from './guard/pairing.ts';
 import { createSensors, type Sensors } from './sensors/sensors.ts';
 
 const DEFAULT_PORT = 4680;
+/** A tablet asks now and then: a connection that it would use again is not closed under its hands. */
+const KEPT_ALIVE_MS = 65_000;
 const env = process.env;
 
 async function main(): Promise<void> {
@@ -68,6 +70,7 @@ async function main(): Promise<void> {
     look,
   });
   const server = tls ? createHttps(tls, app) : createHttp(app);
+  server.keepAliveTimeout = KEPT_ALIVE_MS;
   await listen(server, port, share ? '0.0.0.0' : '127.0.0.1', folder);
   const scheme = tls ? 'https' : 'http';
   const actualPort = (server.address() as AddressInfo).port;

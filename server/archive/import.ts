@@ -65,7 +65,7 @@ export function createImporter(store: Store, files: FileStore, chores: Chores): 
         count: head.value.passedOverCount + outcome.passedOver.length,
         first: passedOver.slice(0, NAMED).map(({ field, message }) => ({ field, message })),
       },
-      lacking: lackingIn(store.ledger, lackingOf(acts, files)),
+      lacking: lackingIn(store.ledger, await lackingOf(acts, files)),
     });
   };
 
@@ -99,11 +99,11 @@ export function createImporter(store: Store, files: FileStore, chores: Chores): 
 /** Of an archive of which nothing can stand here, what is said. */
 const worst = ({ passedOver: [first] }: ArchiveHead, otherwise: Problem): Problem => first ?? otherwise;
 
-/** Files that acts name and that are not here as they should be. */
-function lackingOf(acts: readonly AnyRecordedAct[], files: FileStore): Map<string, Harm> {
+/** Files that acts name and that are not here as they should be; those that did not come are known as missing from now on. */
+async function lackingOf(acts: readonly AnyRecordedAct[], files: FileStore): Promise<Map<string, Harm>> {
   const lacking = new Map<string, Harm>();
   for (const file of filesNamed(acts)) {
-    const harm = files.has(file) ? files.harmed.get(file) : 'missing';
+    const harm = files.has(file) ? files.harmed.get(file) : await files.examine(file);
     if (harm) lacking.set(file, harm);
   }
   return lacking;

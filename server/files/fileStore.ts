@@ -97,7 +97,8 @@ export function fileStore(folder: string, spool: string, chores: Chores = chores
     const keep = () => {
       onDisk(here);
       renameSync(here, path(file));
-      harmed.delete(file);
+      // what it was read as before it was sound is forgotten
+      if (harmed.delete(file)) read.clear();
     };
     return { file, bytes, path: here, keep, drop };
   };
