@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: 'test-results/browser',
   workers: 2,
   fullyParallel: true,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 40_000 },
   reporter: [['line'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
