@@ -38,20 +38,25 @@ export interface JournalBatch {
 export function* inLines(acts: readonly AnyRecordedAct[]): Generator<AnyRecordedAct[]> {
   let part: AnyRecordedAct[] = [];
   let entries = 0;
+  let length = 0;
   for (const act of acts) {
-    if (part.length > 0 && entries + act.entries.length > MOST_IN_LINE) {
+    const more = JSON.stringify(act).length;
+    if (part.length > 0 && (entries + act.entries.length > MOST_IN_LINE || length + more > LONGEST_LINE)) {
       yield part;
       part = [];
-      entries = 0;
+      entries = length = 0;
     }
     part.push(act);
     entries += act.entries.length;
+    length += more;
   }
   if (part.length > 0) yield part;
 }
 
 /** Entries in one line of many acts. */
 const MOST_IN_LINE = 500;
+/** Characters in it: quick to write, and far from longer than a string may be. */
+const LONGEST_LINE = 2_000_000;
 
 const lineOf = (acts: AnyRecordedAct[], head = HEAD): Buffer => {
   const text = JSON.stringify(acts);

@@ -185,6 +185,17 @@ describe('the journal', () => {
     expect(without(1)).toMatchObject({ damaged: 1, acts: { length: 701 } });
   });
 
+  it('has no line much longer than its longest act, however much the acts hold', () => {
+    const large = recorded(
+      Array.from({ length: 12 }, () =>
+        act(...Array.from({ length: 250 }, () => entry('piece.noted', 'p', { text: 'x'.repeat(2_000) }))),
+      ),
+    );
+    const parts = [...inLines(large)];
+    expect(parts.flat()).toEqual(large);
+    expect(Math.max(...parts.map((part) => JSON.stringify(part).length))).toBeLessThan(2_100_000);
+  });
+
   it('is read block by block where a line is longer than it should be', () => {
     const file = fileIn();
     const journal = openJournal(file, 0);
