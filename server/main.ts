@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
-import { createServer as createHttp, type Server } from 'node:http';
-import { createServer as createHttps } from 'node:https';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
@@ -18,12 +17,11 @@ import { fileClock, systemClock, workshopClock, type Clock } from './clock.ts';
 import { openFolder, type OpenFolder } from './folder/folder.ts';
 import { lookAtFiles, type FilesLook } from './files/look.ts';
 import { hostNames } from './guard/hosts.ts';
+import { httpServer } from './httpServer.ts';
 import { createPairing } from './guard/pairing.ts';
 import { createSensors, type Sensors } from './sensors/sensors.ts';
 
 const DEFAULT_PORT = 4680;
-/** A tablet asks now and then: a connection that it would use again is not closed under its hands. */
-const KEPT_ALIVE_MS = 65_000;
 const env = process.env;
 
 async function main(): Promise<void> {
@@ -69,8 +67,7 @@ async function main(): Promise<void> {
     sensors,
     look,
   });
-  const server = tls ? createHttps(tls, app) : createHttp(app);
-  server.keepAliveTimeout = KEPT_ALIVE_MS;
+  const server = httpServer(app, tls);
   await listen(server, port, share ? '0.0.0.0' : '127.0.0.1', folder);
   const scheme = tls ? 'https' : 'http';
   const actualPort = (server.address() as AddressInfo).port;

@@ -6,6 +6,7 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { hostNames } from '../guard/hosts.ts';
+import { httpServer } from '../httpServer.ts';
 import { plansOf } from './plans.ts';
 import { onPostgres, opened, testClock } from './studio.ts';
 
@@ -25,7 +26,7 @@ export async function listeningOn(
     pairing: null,
     tls: false,
   });
-  const server = app.listen(0, '127.0.0.1');
+  const server = httpServer(app).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   return {
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
