@@ -65,6 +65,9 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
     return fresh;
   };
 
+  /** A room of which nothing was ever taken need not be asked for. */
+  const nothingTaken = (roomId: string) => mark(roomId) === mark(NOWHERE);
+
   const measuredNow = async (roomId: string): Promise<RoomMeasured | null> => {
     const span = await ask.span(roomId);
     if (!span) return null;
@@ -78,6 +81,7 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
   return {
     mark,
     between: async (roomId, from, to) => {
+      if (nothingTaken(roomId)) return [];
       // a life that is over is asked for once; those that go on share what reaches to the present
       if (Number.isFinite(to)) return standing(roomId, from, to);
       const now = mark(roomId);
@@ -94,8 +98,7 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
       const now = mark(roomId);
       const last = usual.get(roomId);
       if (last?.mark === now) return last.measured;
-      // a room of which nothing was ever taken need not be asked for
-      const fresh = now === mark(NOWHERE) ? Promise.resolve(null) : measuredNow(roomId);
+      const fresh = nothingTaken(roomId) ? Promise.resolve(null) : measuredNow(roomId);
       fresh.catch(() => usual.delete(roomId));
       usual.set(roomId, { mark: now, measured: fresh });
       return fresh;
