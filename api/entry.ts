@@ -294,17 +294,22 @@ export const entry = z.discriminatedUnion('kind', entrySchemas as unknown as [An
   error: 'This kind of entry is not known to this version: reload the page.',
 });
 
-const actShape = z.object({
+const actHead = {
   id: z.uuid('An act is named by a UUID.').toLowerCase(),
   makerId: id,
   deviceAt: instant,
-  entries: z
-    .array(entry)
-    .min(1, 'An act needs at least one entry.')
-    .max(500, 'At most 500 entries in one act.'),
-});
+};
+const entriesOf = <T extends z.ZodType>(of: T) =>
+  z.array(of).min(1, 'An act needs at least one entry.').max(500, 'At most 500 entries in one act.');
+const actShape = z.object({ ...actHead, entries: entriesOf(entry) });
 
 export const act = actShape.superRefine(textKept);
+
+/** An act in parts: its head with entries that are not read yet, and one entry by itself. */
+export const actUnread = z
+  .object({ ...actHead, entries: entriesOf(z.unknown()) })
+  .superRefine(({ entries: _unread, ...head }, context) => textKept(head, context));
+export const entryAlone = entry.superRefine(textKept);
 
 export const recordedAct = actShape
   .extend({ n: z.int().positive().max(Number.MAX_SAFE_INTEGER), recordedAt: instant })

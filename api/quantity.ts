@@ -102,9 +102,14 @@ export const zone = z
   .meta({ examples: ['Etc/UTC'] })
   .refine(isZone, 'That is not a time zone this program knows: pick one from the list.');
 
+/** Zones that were asked for already: a calendar is slow to make. */
+const zones = new Set<string>();
+
 function isZone(text: string): boolean {
+  if (zones.has(text.toLowerCase())) return true;
   try {
     new Intl.DateTimeFormat('en', { timeZone: text });
+    zones.add(text.toLowerCase());
     return true;
   } catch {
     return false;

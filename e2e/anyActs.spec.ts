@@ -4,10 +4,10 @@ import { anyActs } from './any/acts.ts';
 import { createStudio, expect, test } from './studio.ts';
 
 /** How many acts, and from which seed; `npm run explore` asks for more. */
-const ACTS = Number(process.env['KOSMEMA_ACTS'] ?? 400);
+const ACTS = Number(process.env['KOSMEMA_ACTS'] ?? 250);
 const SEED = Number(process.env['KOSMEMA_SEED'] ?? 20260311) % 1_000_003;
 const LOOK_EVERY = 100;
-const RESTARTS = 4;
+const RESTARTS = 3;
 /** Views asked for at once. */
 const AT_ONCE = 8;
 const BEGIN = Date.parse('2026-03-10T08:00:00Z');
@@ -118,10 +118,11 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
     const before = await settled();
     await studio.kill();
     const restart = Math.floor((i * RESTARTS) / ACTS);
-    if (restart === 2) rmSync(join(studio.data, 'db'), { recursive: true });
-    if (restart === 3) rmSync(join(studio.data, 'derived'), { recursive: true, force: true });
+    if (restart === 1) rmSync(join(studio.data, 'db'), { recursive: true });
+    if (restart === 2) rmSync(join(studio.data, 'derived'), { recursive: true, force: true });
     await studio.start();
-    expect(await settled()).toEqual(before);
+    // what a database made anew lacks of readings is written into it while the studio is open already
+    await expect.poll(settled, { timeout: 400_000 }).toEqual(before);
   }
   expect(statuses.get(201)! / ACTS).toBeGreaterThan(0.4);
   expect(maker.kinds.size).toBeGreaterThan(55);

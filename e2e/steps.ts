@@ -69,10 +69,10 @@ export async function goOn(page: Page, studio: Studio): Promise<string | null> {
   return next.name;
 }
 
-/** To another place and back: what is shown is asked for anew, at the studio's time. */
+/** To a place where nothing is planned and back: what is shown is asked for anew, at the studio's time. */
 async function awayAndBack(page: Page) {
-  await page.getByRole('link', { name: 'Pieces', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible();
+  await page.getByRole('link', { name: 'Slips', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'The shelf' })).toBeVisible();
   await page.goBack();
 }
 

@@ -13,7 +13,8 @@ export interface Studio {
   setClock: (iso: string) => void;
   kill: () => Promise<void>;
   stop: () => Promise<void>;
-  start: (args?: string[], env?: Record<string, string>) => Promise<void>;
+  /** @param program where it begins; the one built where none is given */
+  start: (args?: string[], env?: Record<string, string>, program?: string) => Promise<void>;
   /** Starts it and kills it so many ms later, wherever it is by then. */
   startAndKill: (afterMs: number) => Promise<void>;
   makeDemo: () => Promise<void>;
@@ -41,9 +42,9 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
     output: '',
     data: join(folder, 'data'),
     setClock: (iso) => writeFileSync(clock, iso),
-    start: async (args = [], env = {}) => {
+    start: async (args = [], env = {}, program = 'dist/server/main.js') => {
       const port = studio.address ? new URL(studio.address).port : '0';
-      child = spawn('node', ['dist/server/main.js', ...args], {
+      child = spawn('node', [program, ...args], {
         cwd: root,
         env: { ...process.env, KOSMEMA_DATA: studio.data, KOSMEMA_CLOCK_FILE: clock, PORT: port, ...env },
       });

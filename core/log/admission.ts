@@ -31,12 +31,14 @@ export type Rules = { [K in EntryKind]: Rule<K> };
 /** What begins once must not begin twice. */
 export function foundingProblem(
   { kind, subject }: { kind: EntryKind; subject: string },
-  { ledger }: Admission,
+  { ledger, once }: Admission,
   noun: string,
 ): Problem | null {
-  const begun = actsNaming(ledger, subjectKind(kind), subject)
-    .filter((act) => stands(ledger, act.id))
-    .flatMap((act) => act.entries.filter((e) => e.kind === kind && e.subject === subject));
+  const begun = once(`${kind} ${subject}`, () =>
+    actsNaming(ledger, subjectKind(kind), subject)
+      .filter((act) => stands(ledger, act.id))
+      .flatMap((act) => act.entries.filter((e) => e.kind === kind && e.subject === subject)),
+  );
   return begun.length > 1
     ? problem(
         `${noun}-exists`,
@@ -72,7 +74,7 @@ const over = { code: 'ended', words: 'is finished' };
 export function lifeProblem(
   entry: Entry,
   entries: readonly Entry[],
-  { act }: Admission,
+  { act, once }: Admission,
   { name, bornAt }: { name: string; bornAt: Instant },
 ): Problem | null {
   const at = instantOf(entry);
@@ -83,11 +85,12 @@ export function lifeProblem(
       `“${name}” had not been made yet: check the date, or correct when it was made.`,
     );
   if (after.includes(entry.kind)) return null;
-  const end = entries.find(
+  const ends = once(`ends of ${subjectKind(entry.kind)} ${entry.subject}`, () =>
+    entries.filter((e) => endings.includes(e.kind)),
+  );
+  const end = ends.find(
     (e) =>
-      endings.includes(e.kind) &&
-      e.id !== entry.id &&
-      (endings.includes(entry.kind) || instantOf(e) < at || !act.entries.includes(e)),
+      e.id !== entry.id && (endings.includes(entry.kind) || instantOf(e) < at || !act.entries.includes(e)),
   );
   if (!end) return null;
   const { code, words } = ended[end.kind] ?? over;

@@ -3,6 +3,7 @@ import { formProblem } from '../form/formProblem.ts';
 import { placesOf } from '../form/places.ts';
 import type { Layer } from '../technique/layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
+import type { Instant } from '../units/quantity.ts';
 import { foundingProblem, lifeProblem, type Admission, type Rule, type Rules } from './admission.ts';
 import { entriesOf, type Entry, type EntryKind, type EntryOf, type PieceBegun } from './entry.ts';
 import { codeProblem } from './code.ts';
@@ -170,17 +171,25 @@ function correctedProblem(entry: EntryOf<'piece.corrected'>, admission: Admissio
   const logged = entry as unknown as Entry;
   return (
     lifeProblem(logged, entries, admission, { name: body.name, bornAt: madeAt }) ??
-    contradiction(body, madeAt, entries)
+    contradiction(
+      body,
+      madeAt,
+      admission.once(`said of ${entry.subject}`, () => saidOf(entries)),
+    )
   );
 }
 
+/** What a correction may make untrue, with when it was. */
+const saidOf = (entries: readonly Entry[]): { entry: Entry; at: Instant }[] =>
+  entries
+    .filter(({ kind }) => kind !== 'piece.made' && kind !== 'piece.corrected' && kind !== 'piece.noted')
+    .map((entry) => ({ entry, at: instantOf(entry) }));
+
 /** What was logged of a piece that a correction would make untrue. */
-function contradiction(body: PieceBegun, madeAt: number, entries: readonly Entry[]): Problem | null {
+function contradiction(body: PieceBegun, madeAt: Instant, said: ReturnType<typeof saidOf>): Problem | null {
   const places = placesOf(body.form, body.stand, body.attachmentM).map(({ place }) => place);
-  for (const entry of entries) {
-    if (entry.kind === 'piece.made' || entry.kind === 'piece.corrected' || entry.kind === 'piece.noted')
-      continue;
-    if (instantOf(entry) < madeAt - CLOCKS_DIFFER)
+  for (const { entry, at } of said) {
+    if (at < madeAt - CLOCKS_DIFFER)
       return problem(
         'log-before-made',
         'body.madeAt',

@@ -22,8 +22,11 @@ const any = (): null => null;
 const ofBatch =
   <K extends BatchKind>(more: (entry: EntryOf<K>, batch: BatchState) => Problem | null = any): Rule<K> =>
   (entry, admission) => {
-    const entries = entriesAbout(admission.ledger, 'batch', entry.subject);
-    const batch = foldBatch(entry.subject, entries, materialsOf(admission.ledger))!;
+    const { ledger, once } = admission;
+    const entries = entriesAbout(ledger, 'batch', entry.subject);
+    const batch = once(`batch ${entry.subject}`, () =>
+      foldBatch(entry.subject, entries, materialsOf(ledger))!,
+    );
     const life = { name: batch.begun.name, bornAt: batch.begunAt };
     return lifeProblem(entry as unknown as Entry, entries, admission, life) ?? more(entry, batch);
   };
@@ -67,8 +70,8 @@ export const shelfRules: Pick<Rules, ShelfKind> = {
   'batch.finished': ofBatch(),
   'batch.abandoned': ofBatch(),
   'bin.set': any,
-  'bin.filled': ({ subject, body }, { ledger }) => {
-    const bin = foldBin(subject, entriesAbout(ledger, 'bin', subject));
+  'bin.filled': ({ subject, body }, { ledger, once }) => {
+    const bin = once(`bin ${subject}`, () => foldBin(subject, entriesAbout(ledger, 'bin', subject)));
     // filled before it was set up: what it takes is not known for then
     if (!bin) return problem('before-made', 'at', 'This bin had not been set up yet: check the date.');
     const refusal = whyNotInto(bin.kind, body.waste, bin.clayId === null || bin.clayId === body.clayId);

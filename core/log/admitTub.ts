@@ -1,23 +1,38 @@
 import { judgeGravity, measuredGravity } from '../slip/density.ts';
 import { problem, type Problem } from '../units/problem.ts';
-import { foundingProblem, lifeProblem, type Rule, type Rules } from './admission.ts';
+import { foundingProblem, lifeProblem, type Admission, type Rule, type Rules } from './admission.ts';
 import type { Entry, EntryKind, EntryOf, GravitySample } from './entry.ts';
 import { entriesAbout } from './ledger.ts';
-import { foldTub, type TubState } from './tub.ts';
+import { foldTub, volumesBefore, type TubState } from './tub.ts';
 
 type TubKind = Extract<EntryKind, `tub.${string}`>;
 
-/** A rule for what is logged of a tub that is there: in its life, on the tub as it stood before. */
+/** A tub as an act leaves it, and how much was in it before each entry: worked out once however many the act has. */
+interface TubAsLeft {
+  tub: TubState;
+  entries: readonly Entry[];
+  volumeBefore: (entry: EntryOf<TubKind>) => number;
+}
+
+const tubAsLeft = ({ ledger, once }: Admission, id: string): TubAsLeft =>
+  once(`tub ${id}`, () => {
+    const entries = entriesAbout(ledger, 'tub', id);
+    const tub = foldTub(id, entries)!;
+    let volumes: Map<string, number> | null = null;
+    return {
+      tub,
+      entries,
+      volumeBefore: (entry) => (volumes ??= volumesBefore(id, entries)).get(entry.id) ?? tub.volumeM3,
+    };
+  });
+
+/** A rule for what is logged of a tub that is there: in its life. */
 const of =
-  <K extends TubKind>(more: (entry: EntryOf<K>, before: TubState) => Problem | null = () => null): Rule<K> =>
+  <K extends TubKind>(more: (entry: EntryOf<K>, left: TubAsLeft) => Problem | null = () => null): Rule<K> =>
   (entry, admission) => {
-    const entries = entriesAbout(admission.ledger, 'tub', entry.subject);
-    const tub = foldTub(entry.subject, entries)!;
-    const logged = entry as unknown as Entry;
-    const inLife = lifeProblem(logged, entries, admission, { name: tub.made.name, bornAt: tub.madeAt });
-    if (inLife) return inLife;
-    const before = foldTub(entry.subject, entries.slice(0, entries.indexOf(logged)));
-    return more(entry, before ?? tub);
+    const left = tubAsLeft(admission, entry.subject);
+    const life = { name: left.tub.made.name, bornAt: left.tub.madeAt };
+    return lifeProblem(entry as unknown as Entry, left.entries, admission, life) ?? more(entry, left);
   };
 
 export const tubRules: Pick<Rules, TubKind> = {
@@ -32,11 +47,11 @@ export const tubRules: Pick<Rules, TubKind> = {
         )
       : null;
   },
-  'tub.measured': of(({ body }, tub) => measurementProblem(body, tub)),
+  'tub.measured': of(({ body }, { tub }) => measurementProblem(body, tub)),
   'tub.watered': of(),
   'tub.thickened': of(),
-  'tub.decanted': of(({ body }, tub) =>
-    body.volumeM3 >= tub.volumeM3
+  'tub.decanted': of((entry, { volumeBefore }) =>
+    entry.body.volumeM3 >= volumeBefore(entry)
       ? problem(
           'more-than-there-is',
           'body.volumeM3',
@@ -47,7 +62,7 @@ export const tubRules: Pick<Rules, TubKind> = {
   'tub.dosed': of(),
   'tub.sieved': of(),
   'tub.stirred': of(),
-  'tub.topped': of(({ body, subject }, tub) => {
+  'tub.topped': of(({ body, subject }, { tub }) => {
     if (body.fromTubId === subject)
       return problem('same-tub', 'body.fromTubId', 'A tub cannot be topped up from itself: pick another.');
     const judged =

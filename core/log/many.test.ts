@@ -51,6 +51,67 @@ describe('an act over many pieces', () => {
   });
 });
 
+describe('an act of many entries about one thing', () => {
+  const tub = () =>
+    e(
+      'tub.made',
+      't',
+      {
+        name: 'Black',
+        use: 'brushed-engobe',
+        contents: '',
+        volumeM3: 0.001,
+        capacityM3: 0.01,
+        grainDensity: 2600,
+        wetColour: '#888888',
+        firedColour: '#222222',
+        adjusted: 'none',
+        clayId: null,
+        carries: [],
+        keepsDays: null,
+        composition: [],
+        batchId: null,
+      },
+      0,
+    );
+  const bin = () => e('bin.set', 'b', { name: 'Reclaim', kind: 'reclaim', clayId: null }, 0);
+  const filled = { waste: 'clean', clayId: null, massKg: 0.1, from: 'the wheel', override: null } as const;
+  it.each<[string, () => Entry, () => Entry]>([
+    ['tub', tub, () => e('tub.watered', 't', { volumeM3: 1e-6 })],
+    ['tub decanted', tub, () => e('tub.decanted', 't', { volumeM3: 1e-9 })],
+    ['bin', bin, () => e('bin.filled', 'b', filled)],
+    ['piece', () => made('p'), () => cover('p')],
+    [
+      'piece corrected',
+      () => made('p'),
+      () => e('piece.corrected', 'p', { ...madeBody([layerOf('sgraffito')], { name: 'p' }), madeAt: at(0) }),
+    ],
+  ])('looks at each of them a few times only: %s', (_what, founding, one) => {
+    const reads = (many: number) => {
+      const ledger = studio();
+      expect(ledger.take(founding())).toBeNull();
+      let count = 0;
+      const counted = (entry: Entry): Entry => ({
+        ...entry,
+        get at() {
+          count += 1;
+          return entry.at;
+        },
+      });
+      expect(allAgainst(ledger, act(Array.from({ length: many }, () => counted(one()))), NOW)).toEqual([]);
+      return count;
+    };
+    expect(reads(400)).toBeLessThan(5 * reads(100));
+  });
+  it('knows of each what was in the tub before it', () => {
+    const ledger = studio();
+    ledger.take(tub());
+    const take = (volumeM3: number, hours: number) => e('tub.decanted', 't', { volumeM3 }, hours);
+    const against = allAgainst(ledger, act([take(0.0006, 1), take(0.0003, 2), take(0.0002, 3)]), NOW);
+    expect(against.map(({ field }) => field)).toEqual(['entries.2.body.volumeM3']);
+  });
+});
+
 describe('groups', () => {
   const group = (name: string): EntryBodies['group.set'] => ({ name, kind: 'class', dueAt: null });
   it('hold pieces, and are told apart by their names', () => {

@@ -50,10 +50,28 @@ export interface TubState {
 
 /** The state of a tub from its standing entries in order; null before it was made. */
 export function foldTub(id: string, entries: readonly Entry[]): TubState | null {
+  const state = begun(id, entries);
+  if (state) for (const entry of entries) apply(state, entry);
+  return state;
+}
+
+/** How much was in a tub before each of its entries, m³, by their names; empty before it was made. */
+export function volumesBefore(id: string, entries: readonly Entry[]): Map<string, number> {
+  const state = begun(id, entries);
+  const volumes = new Map<string, number>();
+  for (const entry of state ? entries : []) {
+    volumes.set(entry.id, state!.volumeM3);
+    apply(state!, entry);
+  }
+  return volumes;
+}
+
+/** A tub as it was made; null where it was not. */
+function begun(id: string, entries: readonly Entry[]): TubState | null {
   const made = entries.find((entry) => entry.kind === 'tub.made');
   if (made?.kind !== 'tub.made') return null;
   const madeAt = instantOf(made);
-  const state: TubState = {
+  return {
     id,
     made: made.body,
     madeAt,
@@ -72,15 +90,11 @@ export function foldTub(id: string, entries: readonly Entry[]): TubState | null 
     discardedAt: null,
     lastAt: madeAt,
   };
-  for (const entry of entries) {
-    state.lastAt = Math.max(state.lastAt, instantOf(entry));
-    apply(state, entry);
-  }
-  return state;
 }
 
 function apply(state: TubState, entry: Entry): void {
   const at = instantOf(entry);
+  state.lastAt = Math.max(state.lastAt, at);
   switch (entry.kind) {
     case 'tub.measured':
       return measured(state, entry);

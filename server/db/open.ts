@@ -1,4 +1,4 @@
-import { cpSync, existsSync, mkdirSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, rmSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
@@ -44,8 +44,12 @@ export async function openDatabase(folder: string): Promise<Result<Database>> {
     return refused(code, field, message);
   }
   if (applied.length < known.length) {
-    if (applied.length > 0)
-      cpSync(folder, `${folder}.before-${known.at(-1)!.folderMillis}`, { recursive: true });
+    if (applied.length > 0) {
+      const before = `${folder}.before-${known.at(-1)!.folderMillis}`;
+      // what an earlier start left of it was never whole
+      rmSync(before, { recursive: true, force: true });
+      cpSync(folder, before, { recursive: true });
+    }
     await migrate(drizzle(client), { migrationsFolder });
   }
   return ok({ db, close });

@@ -1,13 +1,14 @@
 import { Router, json } from 'express';
-import { ACT_BYTES, schema, type ActAnswer } from '../../api/index.ts';
+import { ACT_BYTES, type ActAnswer } from '../../api/index.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
+import { readAct } from '../guard/readAct.ts';
 import type { Store } from '../store/store.ts';
 
 /** The one way anything is logged. */
 export function actRoutes(store: Store): Router {
   const router = Router();
   router.post('/acts', json({ limit: ACT_BYTES }), async (request, response) => {
-    const parsed = schema.act.safeParse(request.body);
+    const parsed = await readAct(request.body);
     if (!parsed.success) return sendSchemaProblem(response, parsed.error);
     const kept = await store.keep(parsed.data);
     if (kept.kind === 'refused') {
