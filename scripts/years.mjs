@@ -1,21 +1,25 @@
-import { spawn } from 'node:child_process';
-import {
-  createReadStream,
-  existsSync,
-  mkdtempSync,
-  readFileSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { createReadStream, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { randomUUID } from 'node:crypto';
 import { build } from 'esbuild';
+import {
+  atShare,
+  entry,
+  json,
+  logAt,
+  median,
+  pieceMade,
+  sleep,
+  startServer,
+  tell,
+  timed,
+} from './measuring.mjs';
 import { must, root } from './run.mjs';
 
-/** Three years of use against the built server: import, start, and how fast it answers then. `npm run years -- 500` is smaller. */
-if (!existsSync(`${root}dist/server/main.js`)) must('node', ['scripts/build.mjs']);
+/**
+ * Three years of use against the built server: import while people log, start, and how fast it answers then.
+ * `npm run years -- 500` is smaller; `--write` writes the table into docs/load.md.
+ */
 await build({
   entryPoints: [`${root}bench/years.ts`],
   outfile: `${root}dist/bench/years.js`,
@@ -26,140 +30,111 @@ await build({
   logLevel: 'warning',
 });
 const folder = mkdtempSync(join(tmpdir(), 'kosmema-years-'));
-const archive = join(folder, 'years.zip');
-const clock = join(folder, 'clock');
-writeFileSync(clock, '2026-03-11T09:05:00Z');
-must('node', ['dist/bench/years.js', archive, ...process.argv.slice(2)]);
+const [data, archive, clock] = ['data', 'years.zip', 'clock'].map((name) => join(folder, name));
+const NOW = Date.parse('2026-03-11T09:05:00Z');
+writeFileSync(clock, new Date(NOW).toISOString());
+must('node', ['dist/bench/years.js', archive, ...process.argv.slice(2).filter((of) => /^\d+$/.test(of))]);
 
-let server;
-async function start() {
-  const begun = performance.now();
-  server = spawn('node', ['dist/server/main.js'], {
-    cwd: root,
-    env: { ...process.env, KOSMEMA_DATA: join(folder, 'data'), KOSMEMA_CLOCK_FILE: clock, PORT: '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  let said = '';
-  const address = await new Promise((resolve) =>
-    server.stdout.on('data', (chunk) => {
-      said += chunk;
-      const found = /Kosmema is at (\S+)/.exec(said);
-      if (found) resolve(found[1]);
-    }),
-  );
-  return { address, seconds: (performance.now() - begun) / 1000 };
-}
-const stop = (signal) =>
-  new Promise((resolve) => {
-    server.once('exit', resolve);
-    server.kill(signal);
-  });
-const memory = () =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))[1]) / 1024;
-const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
-const timed = async (work) => {
-  const begun = performance.now();
-  const value = await work();
-  return { value, ms: performance.now() - begun };
-};
-const json = async (path, init) => (await fetch(path, init)).json();
+let server = await startServer(data, clock);
+const at = (path) => `${server.address}${path}`;
+const log = (...entries) => logAt(server.address, NOW, ...entries);
+const cover = (piece) => entry('piece.covered', piece, NOW, { cover: 'draped', stand: 'board' });
 
-let { address } = await start();
-let longest = 0;
+await log(pieceMade('on-the-bench', NOW - 3_600_000, { name: 'On the bench' }));
+const waits = { act: [], read: [] };
 let asking = true;
-const watching = (async () => {
+const people = (async () => {
   while (asking) {
-    const { ms } = await timed(() => fetch(`${address}/api/clock`));
-    longest = Math.max(longest, ms);
-    await new Promise((resolve) => setTimeout(resolve, 20));
+    waits.act.push((await timed(() => log(cover('on-the-bench')))).ms);
+    waits.read.push((await timed(() => fetch(at('/api/clock')))).ms);
+    await sleep(50);
   }
 })();
 const taken = await timed(() =>
-  json(`${address}/api/import`, {
+  json(at('/api/import'), {
     method: 'POST',
     duplex: 'half',
     headers: { 'content-length': String(statSync(archive).size) },
     body: createReadStream(archive),
   }),
 );
-console.log(`Import: ${(taken.ms / 1000).toFixed(0)} s (wanted 90): ${JSON.stringify(taken.value)}`);
+console.log(`Import: ${JSON.stringify(taken.value)}`);
 const written = await timed(async () => {
   for (;;) {
-    const rooms = await json(`${address}/api/rooms`);
+    const rooms = await json(at('/api/rooms'));
     const to = Math.min(...Object.values(rooms).map((room) => room.to));
     if (Object.keys(rooms).length === 4 && to > Date.parse('2026-03-10T00:00:00Z')) return;
-    await new Promise((resolve) => setTimeout(resolve, 500));
+    await sleep(500);
   }
 });
 asking = false;
-await watching;
-console.log(
-  `Readings in the database after ${(written.ms / 1000).toFixed(0)} s more; longest wait of another request meanwhile ${longest.toFixed(0)} ms (wanted 200); memory ${memory().toFixed(0)} MB`,
-);
+await people;
 const answered = await timed(async () => {
   for (;;) {
-    const { pieces } = await json(`${address}/api/bench`);
-    if (pieces.length > 0 && pieces.every(({ state }) => state === 'planned')) return pieces.length;
-    await new Promise((resolve) => setTimeout(resolve, 200));
+    const { pieces } = await json(at('/api/bench'));
+    if (pieces.length > 1 && pieces.every(({ state }) => state === 'planned')) return pieces.length;
+    await sleep(200);
   }
 });
-console.log(
-  `Bench of ${answered.value} pieces, all anew, beside learning: ${(answered.ms / 1000).toFixed(1)} s`,
-);
-await new Promise((resolve) => setTimeout(resolve, 4_000));
-await stop('SIGKILL');
-const again = await start();
-({ address } = again);
-const first = await timed(() => json(`${address}/api/bench`));
-const states = first.value.pieces.map(({ state }) => state);
-console.log(
-  `Start ${again.seconds.toFixed(1)} s, to an answered Bench ${(again.seconds + first.ms / 1000).toFixed(1)} s (wanted 6): ${states.filter((s) => s === 'planned').length} of ${states.length} with their last numbers; memory ${memory().toFixed(0)} MB (wanted 700)`,
-);
+await sleep(4_000);
+await server.stop('SIGKILL');
+server = await startServer(data, clock);
+const first = await timed(() => json(at('/api/bench')));
+const { pieces } = first.value;
+const planned = pieces.filter(({ state }) => state === 'planned').length;
+const atStart = server.memory();
 const many = async (count, work) => {
   const times = [];
   for (let i = 0; i < count; i++) times.push((await timed(work)).ms);
   return median(times);
 };
-console.log(`Bench warm: ${(await many(40, () => json(`${address}/api/bench`))).toFixed(0)} ms (wanted 50)`);
-console.log(
-  `First page of pieces: ${(await many(40, () => json(`${address}/api/pieces?which=finished`))).toFixed(0)} ms (wanted 50); a search ${(await many(20, () => json(`${address}/api/pieces?which=finished&search=piece+49`))).toFixed(0)} ms`,
+const warm = await many(40, () => json(at('/api/bench')));
+const page = await many(40, () => json(at('/api/pieces?which=finished')));
+const search = await many(20, () => json(at('/api/pieces?which=finished&search=piece+49')));
+const piece = pieces[0].pieceId;
+const act = await many(40, () => log(cover(piece)));
+const seen = await many(8, async () => {
+  await log(cover(piece));
+  for (;;) {
+    const now = await json(at('/api/bench'));
+    if (now.pieces.find(({ pieceId }) => pieceId === piece).state === 'planned') return;
+  }
+});
+const s = (value) => `${value.toFixed(value < 10 ? 1 : 0)} s`;
+const ms = (value) => `${value.toFixed(0)} ms`;
+tell(
+  'years',
+  [
+    ['', 'wanted', 'measured'],
+    ['import of it all, with progress', '90 s', s(taken.ms / 1000)],
+    ['until the database has every reading, behind', '', `${s(written.ms / 1000)} more`],
+    [
+      'an act of a person in that time: longest of 99 %; longest',
+      '200 ms',
+      `${ms(atShare(waits.act, 0.99))}; ${ms(atShare(waits.act, 1))}`,
+    ],
+    [
+      'another request in that time: longest of 99 %; longest',
+      '200 ms',
+      `${ms(atShare(waits.read, 0.99))}; ${ms(atShare(waits.read, 1))}`,
+    ],
+    [`Bench of ${answered.value} pieces, all anew, beside learning`, '', s(answered.ms / 1000)],
+    [
+      'start to an answered Bench, with its last full ones',
+      '6 s',
+      `${s(server.seconds + first.ms / 1000)}, ${planned} of ${pieces.length}`,
+    ],
+    ['Bench, warm', '50 ms', ms(warm)],
+    ['an act acknowledged', '30 ms', ms(act)],
+    ['an act seen on the Bench, beside learning', '500 ms', s(seen / 1000)],
+    ['first page of pieces; a search over all', '50 ms', `${ms(page)}; ${ms(search)}`],
+    [
+      'memory after the start; after all of this',
+      '700 MB',
+      `${atStart.toFixed(0)} MB; ${server.memory().toFixed(0)} MB`,
+    ],
+  ],
+  `${waits.act.length} acts were logged while it was taken and written.`,
 );
-const piece = first.value.pieces[0].pieceId;
-const act = () => {
-  const at = new Date(Date.parse('2026-03-11T09:05:00Z')).toISOString();
-  const entry = {
-    id: randomUUID(),
-    kind: 'piece.covered',
-    v: 1,
-    subject: piece,
-    at,
-    place: null,
-    face: null,
-    body: { cover: 'draped', stand: 'board' },
-  };
-  return { id: randomUUID(), makerId: 'maker-default', deviceAt: at, entries: [entry] };
-};
-const send = () =>
-  fetch(`${address}/api/acts`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(act()),
-  });
-console.log(`An act acknowledged: ${(await many(40, send)).toFixed(0)} ms (wanted 30)`);
-const seen = [];
-for (let i = 0; i < 8; i++)
-  seen.push(
-    (
-      await timed(async () => {
-        await send();
-        for (;;) {
-          const { pieces } = await json(`${address}/api/bench`);
-          if (pieces.find(({ pieceId }) => pieceId === piece).state === 'planned') return;
-        }
-      })
-    ).ms,
-  );
-console.log(`An act seen on the Bench: ${median(seen).toFixed(0)} ms (wanted 500)`);
-console.log(`Memory at the end: ${memory().toFixed(0)} MB`);
-await stop('SIGTERM');
+await server.stop('SIGTERM');
 rmSync(folder, { recursive: true, force: true });
