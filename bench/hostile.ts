@@ -54,6 +54,8 @@ const folder = mkdtempSync(join(tmpdir(), 'kosmema-hostile-'));
 const clock = join(folder, 'clock');
 writeFileSync(clock, new Date(NOW).toISOString());
 let child: ChildProcess | null = null;
+process.on('exit', () => child?.kill('SIGKILL'));
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(1));
 let output = '';
 async function start(): Promise<string> {
   child = spawn('node', ['dist/server/main.js'], {

@@ -87,6 +87,8 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
     },
   };
   studio.setClock('2026-03-10T08:00:00Z');
+  // a journey that fails lets nothing run on beside the others
+  process.on('exit', () => child?.kill('SIGKILL'));
   return studio;
 }
 

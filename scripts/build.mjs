@@ -1,4 +1,7 @@
 import { cpSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { PGlite } from '@electric-sql/pglite';
+import { drizzle } from 'drizzle-orm/pglite';
+import { migrate } from 'drizzle-orm/pglite/migrator';
 import { build as bundle } from 'esbuild';
 import { root, tool } from './run.mjs';
 import { weigh } from './weight.mjs';
@@ -21,10 +24,19 @@ export const nodeBundles = {
   logLevel: 'warning',
 };
 
+const migrationsFolder = `${root}server/db/migrations`;
+
 export async function buildNode() {
   await bundle(nodeBundles);
   mkdirSync(`${root}dist/server`, { recursive: true });
-  cpSync(`${root}server/db/migrations`, `${root}dist/server/migrations`, { recursive: true });
+  cpSync(migrationsFolder, `${root}dist/server/migrations`, { recursive: true });
+}
+
+/** An empty database, for new ones to be copied from. */
+async function buildBlank() {
+  const client = await PGlite.create(`${root}dist/server/blank`);
+  await migrate(drizzle(client), { migrationsFolder });
+  await client.close();
 }
 
 export function buildWeb() {
@@ -38,5 +50,6 @@ export function buildWeb() {
 if (process.argv[1] === new URL(import.meta.url).pathname) {
   rmSync(`${root}dist`, { recursive: true, force: true });
   await buildNode();
+  await buildBlank();
   buildWeb();
 }

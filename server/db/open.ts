@@ -1,4 +1,4 @@
-import { cpSync, existsSync, mkdirSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
@@ -21,19 +21,24 @@ export const migrationsFolder = [
   fileURLToPath(new URL('../../server/db/migrations', import.meta.url)),
 ].find((folder) => existsSync(folder))!;
 
+/** An empty database made with the program: a new one is a copy of it, which takes a quarter of the time. */
+const besideProgram = fileURLToPath(new URL('./blank', import.meta.url));
+
 /**
  * Opens the database in a folder and brings it up to this program's version.
+ * @param blank an empty database that a new one is copied from; where there is none it is made from nothing
  * @returns a problem where the folder was written by a newer program
  * @throws where the database cannot be opened at all
  */
-export async function openDatabase(folder: string): Promise<Result<Database>> {
+export async function openDatabase(folder: string, blank = besideProgram): Promise<Result<Database>> {
   const isNew = !existsSync(folder);
+  if (isNew && existsSync(blank)) copyWhole(blank, folder);
   mkdirSync(folder, { recursive: true });
   const client = await PGlite.create(folder);
   const db = drizzle(client) as unknown as Tx;
   const close = () => client.close();
   const known = readMigrationFiles({ migrationsFolder });
-  const applied = isNew ? [] : await appliedMigrations(db);
+  const applied = await appliedMigrations(db);
   if (applied.some((at) => !known.some((migration) => migration.folderMillis === at))) {
     await close();
     const { code, field, message } = problem(
@@ -44,15 +49,19 @@ export async function openDatabase(folder: string): Promise<Result<Database>> {
     return refused(code, field, message);
   }
   if (applied.length < known.length) {
-    if (applied.length > 0) {
-      const before = `${folder}.before-${known.at(-1)!.folderMillis}`;
-      // what an earlier start left of it was never whole
-      rmSync(before, { recursive: true, force: true });
-      cpSync(folder, before, { recursive: true });
-    }
+    if (applied.length > 0) copyWhole(folder, `${folder}.before-${known.at(-1)!.folderMillis}`);
     await migrate(drizzle(client), { migrationsFolder });
   }
   return ok({ db, close });
+}
+
+/** Copies a folder so that it is there whole or not at all. */
+function copyWhole(from: string, to: string): void {
+  const begun = `${to}.begun`;
+  rmSync(begun, { recursive: true, force: true });
+  cpSync(from, begun, { recursive: true });
+  rmSync(to, { recursive: true, force: true });
+  renameSync(begun, to);
 }
 
 async function appliedMigrations(db: Tx): Promise<number[]> {

@@ -32,7 +32,7 @@ const openForTest: OpenDatabase = onPostgres
       await migrate(db, { migrationsFolder });
       return ok({ db: db as unknown as Tx, close: () => pool.end() });
     }
-  : openDatabase;
+  : (folder) => openDatabase(folder, inject('template'));
 
 /** An empty data folder; removed after the test. */
 export function emptyFolder(): string {
