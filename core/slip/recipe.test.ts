@@ -144,7 +144,7 @@ describe('a batch', () => {
       expect(Math.abs(line.weighKg / 0.0001 - Math.round(line.weighKg / 0.0001))).toBeLessThan(1e-6);
       expect(Math.abs(line.truePercent / line.percent - 1)).toBeLessThan(0.05);
     }
-    expect(Math.abs(fine.factor - 1)).toBeLessThanOrEqual(0.03);
+    expect(fine.factor).toBeLessThanOrEqual(1.03 + 1e-3);
     const coarse = roundedBatch(batchOf(engobe(), rawMaterials, { by: 'dry', kg: 0.03 }), 0.001);
     expect(coarse.worst).toBeGreaterThan(0.01);
     const better = roundedBatch(
@@ -153,12 +153,32 @@ describe('a batch', () => {
     );
     expect(better.worst).toBeLessThanOrEqual(0.01 + 1e-9);
   });
+  it('is never less than was asked for', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.0002, max: 0.02, noNaN: true }), (m3) => {
+        const batch = batchOf(engobe(), rawMaterials, { by: 'volume', m3 });
+        const { lines, factor, waterKg } = roundedBatch(batch, 0.0001);
+        const weighed = lines.reduce((sum, l) => sum + (l.part === 'electrolyte' ? 0 : l.weighKg), 0);
+        expect(weighed).toBeGreaterThanOrEqual(batch.dryKg * (1 - 1e-9));
+        expect(batch.volumeM3 * factor).toBeGreaterThanOrEqual(m3 * (1 - 1e-9));
+        expect(weighed).toBeLessThan(batch.dryKg * 1.031 + 0.001);
+        expect(Math.abs(waterKg / 0.0001 - Math.round(waterKg / 0.0001))).toBeLessThan(1e-5);
+      }),
+    );
+  });
+  it('tells its shares no finer than they are weighed', () => {
+    const shares = (kg: number, stepKg: number) =>
+      roundedBatch(batchOf(engobe(), rawMaterials, { by: 'dry', kg }), stepKg).decimals;
+    // a tenth of a gram of half a kilogram is 0.02 %, a gram of it 0.2 %
+    expect(shares(0.5, 0.0001)).toBe(1);
+    expect(shares(0.5, 0.001)).toBe(0);
+    expect(shares(5, 0.0001)).toBe(2);
+  });
   it('is never rounded up to more than there is of what is short', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 2, noNaN: true }), (kg) => {
         const batch = batchOf(engobe(), rawMaterials, { by: 'ingredient', materialId: 'china-clay', kg });
-        const { lines, factor } = roundedBatch(batch, 0.0001, 1);
-        expect(factor).toBeLessThanOrEqual(1 + 1e-12);
+        const { lines } = roundedBatch(batch, 0.0001, 'less');
         expect(lines[0]!.weighKg).toBeLessThanOrEqual(kg + 0.5e-4 + 1e-12);
       }),
     );

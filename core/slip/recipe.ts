@@ -202,47 +202,57 @@ export interface RoundedBatch {
   /** `truePercent` is of the base as weighed; of all dry mass for the electrolyte. */
   lines: (BatchLine & { weighKg: number; truePercent: number })[];
   waterKg: number;
-  /** Batch made over batch asked for. */
+  /** Dry mass that is weighed in over that asked for. */
   factor: number;
   /** Largest relative error of a line after rounding. */
   worst: number;
+  /** Decimals of a percentage that the scale can tell of this base. */
+  decimals: number;
   /** Dry mass that would bring every line within one percent on this scale, kg; null where this one does. */
   betterDryKg: number | null;
 }
 
-/** A batch may be made this much larger or smaller if that lets every line be weighed truer. */
+/** A batch may be made this much larger, or smaller where something is short, if that lets every line be weighed truer. */
 const LEEWAY = 0.03;
 const TRIALS = 61;
 const TRUE_ENOUGH = 0.01;
+const MOST_DECIMALS = 3;
 
 /**
  * A batch as a scale can weigh it: the size within 3 % of that asked for at which the worst line is truest.
  * @param stepKg what the scale resolves, kg
- * @param most the largest size over that asked for; 1 where there is no more of something
+ * @param spare `more`: never less is made than was asked for; `less`: never more, where there is no more of something
  */
-export function roundedBatch(batch: Batch, stepKg: number, most = 1 + LEEWAY): RoundedBatch {
-  const errorAt = (factor: number) => worstError(batch, factor, stepKg);
-  let factor = 1;
-  for (let i = 0; i < TRIALS; i++) {
-    const trial = 1 - LEEWAY + ((most - 1 + LEEWAY) * i) / (TRIALS - 1);
-    if (errorAt(trial) < errorAt(factor) - 1e-9) factor = trial;
-  }
-  const weigh = (kg: number) => Math.round((kg * factor) / stepKg) * stepKg;
-  const sumOf = (parts: BatchLine['part'][]) =>
-    batch.lines.filter((l) => parts.includes(l.part)).reduce((sum, l) => sum + weigh(l.kg), 0);
-  const base = sumOf(['base']);
-  const dry = sumOf(['base', 'addition']);
+export function roundedBatch(batch: Batch, stepKg: number, spare: 'more' | 'less' = 'more'): RoundedBatch {
+  const weigh = (kg: number, factor: number) => Math.round((kg * factor) / stepKg) * stepKg;
+  const dryAt = (factor: number) =>
+    batch.lines.reduce((sum, { part, kg }) => sum + (part === 'electrolyte' ? 0 : weigh(kg, factor)), 0);
+  const isEnough = (factor: number) => spare === 'less' || dryAt(factor) >= batch.dryKg * (1 - 1e-9);
+  const sizes = Array.from({ length: TRIALS }, (_, i) => {
+    const by = (LEEWAY * i) / (TRIALS - 1);
+    return spare === 'more' ? 1 + by : 1 - by;
+  });
+  // on a scale too coarse for it the largest is the nearest
+  const enough = sizes.filter(isEnough);
+  const size = (enough.length > 0 ? enough : sizes.slice(-1)).reduce((best, of) =>
+    worstError(batch, of, stepKg) < worstError(batch, best, stepKg) - 1e-9 ? of : best,
+  );
+  const base = batch.lines.reduce((sum, l) => sum + (l.part === 'base' ? weigh(l.kg, size) : 0), 0);
+  const dry = dryAt(size);
+  const factor = dry > 0 ? dry / batch.dryKg : size;
   const smallest = Math.min(...batch.lines.filter((l) => l.kg > 0).map((l) => l.kg));
-  const worst = errorAt(factor);
+  const worst = worstError(batch, size, stepKg);
   return {
     factor,
     worst,
+    decimals:
+      base > 0 ? Math.min(MOST_DECIMALS, Math.max(0, Math.floor(-Math.log10((100 * stepKg) / base)))) : 0,
     lines: batch.lines.map((line) => ({
       ...line,
-      weighKg: weigh(line.kg),
-      truePercent: base > 0 ? (100 * weigh(line.kg)) / (line.part === 'electrolyte' ? dry : base) : 0,
+      weighKg: weigh(line.kg, size),
+      truePercent: base > 0 ? (100 * weigh(line.kg, size)) / (line.part === 'electrolyte' ? dry : base) : 0,
     })),
-    waterKg: batch.waterKg * factor,
+    waterKg: weigh(batch.waterKg, factor),
     betterDryKg: worst > TRUE_ENOUGH ? (batch.dryKg * stepKg) / (2 * TRUE_ENOUGH) / smallest : null,
   };
 }

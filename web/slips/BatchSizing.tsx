@@ -73,7 +73,7 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
   const size = sizeTyped(by, typed, units);
   const batch = 'wrong' in size ? null : batchOf(recipe, catalogue.materials, size, catalogue.wanted);
   const rounded =
-    batch && batch.dryKg > 0 ? roundedBatch(batch, stepKg, by === 'ingredient' ? 1 : undefined) : null;
+    batch && batch.dryKg > 0 ? roundedBatch(batch, stepKg, by === 'ingredient' ? 'less' : 'more') : null;
 
   const begin = async () => {
     if (!batch || !rounded) return;
@@ -152,8 +152,8 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
               line.weighKg === 0 && line.kg > 0
                 ? `under ${formatQuantity('mass', stepKg, units)}`
                 : formatQuantity('mass', line.weighKg, units),
-              `${formatNumber(line.truePercent, 3, units)} %`,
-              `${formatNumber(line.percent, 3, units)} %`,
+              `${formatFixed(line.truePercent, rounded.decimals, units)} %`,
+              `${formatFixed(line.percent, rounded.decimals, units)} %`,
             ])}
             headers={['Material', 'Weigh', 'Truly', 'In the recipe']}
           />
