@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { begin, choose, clockOf, goOn, logStep, row } from './steps.ts';
+import { begin, choose, goOn, logStep, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test, type Studio } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
@@ -47,22 +47,6 @@ test('a tissue transfer, fresh: laid on a thrown wall and shaped with it', async
   await expect(row(page, /^Lay, rub, peel/)).toContainText('In its window');
   await logStep(page, /^Lay, rub, peel/);
   await expect(row(page, /^Lay, rub, peel/)).toContainText('Done');
-});
-
-test('sigillata on leather-hard and on bone-dry clay: the dry school starts days later', async ({
-  page,
-  studio,
-}) => {
-  const daysTo = async (name: string, on: RegExp) => {
-    studio.setClock(MADE);
-    await begin(page, studio.address, '^Terra sigillata', name, () => choose(page, 'On which clay?', on));
-    await until(page, studio, /^Burnish until it shines/);
-    return ((await clockOf(page, studio)).at - Date.parse(MADE)) / 86_400_000;
-  };
-  const leather = await daysTo('Ember jar', /^Leather-hard/);
-  const dry = await daysTo('Ember bowl', /^Bone dry/);
-  expect(leather).toBeLessThan(2);
-  expect(dry).toBeGreaterThan(leather + 0.5);
 });
 
 test('once fired to the end; twice fired, the list has both firings', async ({ page, studio }) => {

@@ -198,6 +198,13 @@ describe('techniques in time', () => {
       },
     ],
     [
+      'sigillata on bone-dry clay begins half a day or more after that on leather-hard',
+      () => {
+        const at = (on: string) => opens(plan(0.5, { layers: [layer('sigillata', { on })] }), `coat-${on}`);
+        return at('leather') < 12 && at('dry') > at('leather') + 12;
+      },
+    ],
+    [
       'inlay fills wait for one another',
       () => {
         const fills = plan(4, { layers: [layer('inlay')] }).gates.filter(
