@@ -90,7 +90,7 @@ async function nextOf(page: Page, studio: Studio, id: string): Promise<Next | nu
 }
 
 /** What the studio's clock shows. */
-export async function clockOf(page: Page, studio: Studio): Promise<{ at: number }> {
+async function clockOf(page: Page, studio: Studio): Promise<{ at: number }> {
   const answer = await page.request.get(`${studio.address}/api/bench`);
   return (await answer.json()) as { at: number };
 }
