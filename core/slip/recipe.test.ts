@@ -170,9 +170,9 @@ describe('a batch', () => {
     const shares = (kg: number, stepKg: number) =>
       roundedBatch(batchOf(engobe(), rawMaterials, { by: 'dry', kg }), stepKg).decimals;
     // a tenth of a gram of half a kilogram is 0.02 %, a gram of it 0.2 %
-    expect(shares(0.5, 0.0001)).toBe(1);
-    expect(shares(0.5, 0.001)).toBe(0);
-    expect(shares(5, 0.0001)).toBe(2);
+    expect(shares(0.5, 0.0001)).toBe(2);
+    expect(shares(0.5, 0.001)).toBe(1);
+    expect(shares(50, 0.1)).toBe(1);
   });
   it('is never rounded up to more than there is of what is short', () => {
     fc.assert(

@@ -206,7 +206,7 @@ export interface RoundedBatch {
   factor: number;
   /** Largest relative error of a line after rounding. */
   worst: number;
-  /** Decimals of a percentage that the scale can tell of this base. */
+  /** Decimals of a percentage that are as fine as the scale tells of this base. */
   decimals: number;
   /** Dry mass that would bring every line within one percent on this scale, kg; null where this one does. */
   betterDryKg: number | null;
@@ -246,7 +246,7 @@ export function roundedBatch(batch: Batch, stepKg: number, spare: 'more' | 'less
     factor,
     worst,
     decimals:
-      base > 0 ? Math.min(MOST_DECIMALS, Math.max(0, Math.floor(-Math.log10((100 * stepKg) / base)))) : 0,
+      base > 0 ? Math.min(MOST_DECIMALS, Math.max(0, Math.round(-Math.log10((100 * stepKg) / base)))) : 0,
     lines: batch.lines.map((line) => ({
       ...line,
       weighKg: weigh(line.kg, size),

@@ -153,7 +153,7 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
                 ? `under ${formatQuantity('mass', stepKg, units)}`
                 : formatQuantity('mass', line.weighKg, units),
               `${formatFixed(line.truePercent, rounded.decimals, units)} %`,
-              `${formatFixed(line.percent, rounded.decimals, units)} %`,
+              `${formatNumber(line.percent, 3, units)} %`,
             ])}
             headers={['Material', 'Weigh', 'Truly', 'In the recipe']}
           />
