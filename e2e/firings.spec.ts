@@ -4,7 +4,6 @@ import { expect, expectNoAxeFindings, test, type Studio } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
 
-test.setTimeout(300_000);
 test.beforeEach(({ studio }) => studio.setClock(MADE));
 
 /** Goes on with a piece until one of its steps is done; returns the steps that were logged on the way. */

@@ -1,7 +1,5 @@
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
-test.setTimeout(300_000);
-
 test.describe('on a tablet in portrait', () => {
   test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true, serviceWorkers: 'allow' });
 

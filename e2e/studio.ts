@@ -27,6 +27,10 @@ export const TEMPLATES = 'KOSMEMA_E2E_TEMPLATES';
 
 export const root = join(import.meta.dirname, '..');
 
+/** A journey that fails lets nothing run on beside the others. */
+const running = new Set<ChildProcess>();
+process.on('exit', () => running.forEach((child) => child.kill('SIGKILL')));
+
 export function createStudio(): Studio & { discard: () => Promise<void> } {
   const folder = mkdtempSync(join(tmpdir(), 'kosmema-e2e-'));
   const clock = join(folder, 'clock');
@@ -48,6 +52,9 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
         cwd: root,
         env: { ...process.env, KOSMEMA_DATA: studio.data, KOSMEMA_CLOCK_FILE: clock, PORT: port, ...env },
       });
+      const begun = child;
+      running.add(begun);
+      begun.once('exit', () => running.delete(begun));
       studio.output = '';
       studio.address = await new Promise((resolve, reject) => {
         const listen = (chunk: Buffer) => {
@@ -87,8 +94,6 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
     },
   };
   studio.setClock('2026-03-10T08:00:00Z');
-  // a journey that fails lets nothing run on beside the others
-  process.on('exit', () => child?.kill('SIGKILL'));
   return studio;
 }
 

@@ -4,7 +4,6 @@ import { expect, expectNoAxeFindings, test } from './studio.ts';
 const MADE = '2026-03-10T08:00:00Z';
 const later = (hours: number) => new Date(Date.parse(MADE) + hours * 3_600_000).toISOString();
 
-test.setTimeout(300_000);
 test.beforeEach(({ studio }) => studio.setClock(MADE));
 
 test.describe('by touch on a tablet', () => {

@@ -22,7 +22,7 @@ const tubAsLeft = ({ ledger, once }: Admission, id: string): TubAsLeft =>
     return {
       tub,
       entries,
-      volumeBefore: (entry) => (volumes ??= volumesBefore(id, entries)).get(entry.id) ?? tub.volumeM3,
+      volumeBefore: (entry) => (volumes ??= volumesBefore(id, entries)).get(entry.id)!,
     };
   });
 

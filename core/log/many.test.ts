@@ -3,6 +3,7 @@ import { layerOf } from '../technique/technique.test-support.ts';
 import { at, madeBody, today } from './admit.test-support.ts';
 import { allAgainst, whyNot } from './admit.ts';
 import { freeCodes, readCode, CODE } from './code.ts';
+import { tubBody } from './entries.test-support.ts';
 import { type Act, type Entry, type EntryBodies, type EntryKind } from './entry.ts';
 import { groupsOf, guidesOf } from './group.ts';
 import { emptyLedger, entriesAbout, record, type Ledger } from './ledger.ts';
@@ -52,28 +53,7 @@ describe('an act over many pieces', () => {
 });
 
 describe('an act of many entries about one thing', () => {
-  const tub = () =>
-    e(
-      'tub.made',
-      't',
-      {
-        name: 'Black',
-        use: 'brushed-engobe',
-        contents: '',
-        volumeM3: 0.001,
-        capacityM3: 0.01,
-        grainDensity: 2600,
-        wetColour: '#888888',
-        firedColour: '#222222',
-        adjusted: 'none',
-        clayId: null,
-        carries: [],
-        keepsDays: null,
-        composition: [],
-        batchId: null,
-      },
-      0,
-    );
+  const tub = () => e('tub.made', 't', tubBody(), 0);
   const bin = () => e('bin.set', 'b', { name: 'Reclaim', kind: 'reclaim', clayId: null }, 0);
   const filled = { waste: 'clean', clayId: null, massKg: 0.1, from: 'the wheel', override: null } as const;
   it.each<[string, () => Entry, () => Entry]>([

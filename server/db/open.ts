@@ -31,8 +31,7 @@ const besideProgram = fileURLToPath(new URL('./blank', import.meta.url));
  * @throws where the database cannot be opened at all
  */
 export async function openDatabase(folder: string, blank = besideProgram): Promise<Result<Database>> {
-  const isNew = !existsSync(folder);
-  if (isNew && existsSync(blank)) copyWhole(blank, folder);
+  if (!existsSync(folder) && existsSync(blank)) copyWhole(blank, folder);
   mkdirSync(folder, { recursive: true });
   const client = await PGlite.create(folder);
   const db = drizzle(client) as unknown as Tx;
@@ -59,7 +58,13 @@ export async function openDatabase(folder: string, blank = besideProgram): Promi
 function copyWhole(from: string, to: string): void {
   const begun = `${to}.begun`;
   rmSync(begun, { recursive: true, force: true });
-  cpSync(from, begun, { recursive: true });
+  try {
+    cpSync(from, begun, { recursive: true });
+  } catch (error) {
+    // on a full disk half a copy takes the room that is left
+    rmSync(begun, { recursive: true, force: true });
+    throw error;
+  }
   rmSync(to, { recursive: true, force: true });
   renameSync(begun, to);
 }
