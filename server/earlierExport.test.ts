@@ -1,6 +1,6 @@
 import { createReadStream, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { stages } from '../core/clay/stage.ts';
 import { doneOf, routeOf } from '../core/log/piece.ts';
 import { planPiece } from '../core/plan/plan.ts';
@@ -38,6 +38,11 @@ describe('an export of before pieces had layers', () => {
       createReadStream(file('quillstone-1.zip')),
     );
     expect(outcome).toMatchObject({ ok: true });
+    // its air is written into the database behind
+    for (const { id } of folder.store.studio().rooms)
+      await vi.waitFor(() => expect(folder.store.readingsMark(id)).not.toContain('more'), {
+        timeout: 20_000,
+      });
     const cases = createCases(folder.store, null);
     for (const [id, , result] of before.finished) expect(cases.piece(id)!.finished!.outcome).toBe(result);
     const at = Date.parse(before.at);

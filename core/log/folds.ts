@@ -14,6 +14,18 @@ export function rememberedBy<T>(kinds: SubjectKind[], fold: (ledger: Ledger) => 
   };
 }
 
+/** What follows from a state alone, worked out once for each: a state is not changed once it is folded. */
+export function rememberedOf<S extends object, T>(work: (state: S) => T): (state: S) => T {
+  const known = new WeakMap<S, { value: T }>();
+  return (state) => {
+    const last = known.get(state);
+    if (last) return last.value;
+    const value = work(state);
+    known.set(state, { value });
+    return value;
+  };
+}
+
 /** What subjects' logs fold into, each kept until something is logged of it. Of what was never logged nothing is kept. */
 export type Folded = <T>(kind: SubjectKind, id: string, fold: () => T) => T;
 

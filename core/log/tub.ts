@@ -7,6 +7,7 @@ import { gravityFelt, type FeltGravity } from '../slip/feel.ts';
 import { judgeSlip, type Judgement } from '../slip/judge.ts';
 import { DAY, SECOND, type Instant } from '../units/quantity.ts';
 import type { Entry, EntryOf, FlowTaken, TubMade } from './entry.ts';
+import { rememberedOf } from './folds.ts';
 import { instantOf } from './moment.ts';
 
 /** One measurement as it was taken. */
@@ -174,13 +175,13 @@ function measured(state: TubState, entry: EntryOf<'tub.measured'>): void {
 }
 
 /** Every time a word and a number were taken of the same slip. */
-export function feltAndWeighed({ measurements }: TubState): FeltAndWeighed[] {
-  return measurements.flatMap((m) => {
+export const feltAndWeighed = rememberedOf(({ measurements }: TubState): FeltAndWeighed[] =>
+  measurements.flatMap((m) => {
     if (m.feel === null) return [];
     const weighed = m.specificGravity ?? lastGravity(measurements, m);
     return weighed === null ? [] : [{ feel: m.feel, gravity: weighed }];
-  });
-}
+  }),
+);
 
 const lastGravity = (all: TubMeasurement[], of: TubMeasurement): number | null =>
   all.findLast((m) => m.changes === of.changes && m.at <= of.at && m.specificGravity !== null)

@@ -2,6 +2,7 @@ import { converter, differenceCiede2000 } from 'culori';
 import { surfaceState } from '../drying/face.ts';
 import type { Climate } from '../drying/air.ts';
 import type { SlipCatalogue } from '../log/catalogue.ts';
+import { rememberedOf } from '../log/folds.ts';
 import { feltAndWeighed, judgeTub, wasteOf, type TubJudgement, type TubState } from '../log/tub.ts';
 import type { Waste } from '../slip/bin.ts';
 import {
@@ -158,7 +159,7 @@ function attentionFor(
 }
 
 /** Out-of-control signals at the newest reading. */
-function signalsNow(tub: TubState): Attention[] {
+const signalsNow = rememberedOf((tub: TubState): Attention[] => {
   const series: [of: 'gravity' | 'flow', values: number[]][] = [
     ['gravity', gravitiesOf(tub).map((m) => m.value)],
     ...Object.values(flowsOf(tub)).map((flow): ['flow', number[]] => ['flow', flow.map((f) => f.value)]),
@@ -167,7 +168,7 @@ function signalsNow(tub: TubState): Attention[] {
     const last = controlChart(values)?.signals.find((signal) => signal.at === values.length - 1);
     return last ? [{ kind: 'signal', rule: last.rule, of }] : [];
   });
-}
+});
 
 export const gravitiesOf = (tub: TubState): { at: Instant; value: number }[] =>
   tub.measurements.flatMap((m) =>
@@ -214,9 +215,9 @@ export function alikeWhenWet(tubs: TubState[]): Map<string, TubState[]> {
   );
 }
 
-function wordsOf(tub: TubState): TubOnShelf['words'] {
+const wordsOf = rememberedOf((tub: TubState): TubOnShelf['words'] => {
   const pairs = feltAndWeighed(tub);
   return feelWords
     .filter(({ feel }) => pairs.some((pair) => pair.feel === feel))
     .map(({ feel }) => ({ feel, means: gravityFelt(pairs, feel) }));
-}
+});

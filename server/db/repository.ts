@@ -1,11 +1,14 @@
 import { and, asc, eq, gt, gte, inArray, lte, max, min, sql } from 'drizzle-orm';
 import type { AirReading } from '../../core/drying/series.ts';
 import type { AnyEntry, AnyRecordedAct } from '../../core/log/upcast.ts';
+import { DAY, type Instant } from '../../core/units/quantity.ts';
 import { breathing } from '../breath.ts';
 import type { Tx } from './open.ts';
-import { acts, entries, readings } from './schema.ts';
+import { acts, airDays, entries } from './schema.ts';
 
 const PAGE = 2_000;
+/** Days of readings in a page. */
+const DAYS = 100;
 /** The last moment that a log can hold. */
 const LAST = Date.UTC(2999, 11, 31);
 
@@ -14,15 +17,15 @@ export type ReadingsByAct = Map<string, { roomId: string; means: AirReading[] }[
 
 export type StoredReading = AirReading & { actId: string };
 
-type ReadingRow = { roomId: string } & AirReading;
+type AirDay = typeof airDays.$inferSelect;
 
 /** Inserts acts whole: with their entries and readings. */
 export async function insertWhole(tx: Tx, recorded: AnyRecordedAct[], means: ReadingsByAct): Promise<void> {
   await insertActs(tx, recorded);
   const breathe = breathing();
-  for (const [i, rows] of readingRows(means, recorded).entries())
-    for (const part of pages(rows, 500)) {
-      await insertReadings(tx, recorded[i]!.id, part);
+  for (const act of recorded)
+    for (const part of pages(daysOf(act.id, means), 10)) {
+      await insertDays(tx, part);
       await breathe();
     }
   await insertEntries(tx, recorded);
@@ -30,59 +33,72 @@ export async function insertWhole(tx: Tx, recorded: AnyRecordedAct[], means: Rea
 
 /** Inserts the heads of acts. What an act that was cut off left there stays. */
 export async function insertActs(tx: Tx, recorded: AnyRecordedAct[]): Promise<void> {
-  const heads = recorded.map((act) => ({
-    id: act.id,
-    n: act.n,
-    makerId: act.makerId,
-    deviceAt: new Date(act.deviceAt),
-    recordedAt: new Date(act.recordedAt),
+  const heads = recorded.map(({ id, n, makerId, deviceAt, recordedAt }) => ({
+    id,
+    n,
+    maker_id: makerId,
+    device_at: deviceAt,
+    recorded_at: recordedAt,
   }));
-  await tx.insert(acts).values(heads).onConflictDoNothing({ target: acts.id });
+  await tx.execute(sql`
+    insert into ${acts} (id, n, maker_id, device_at, recorded_at)
+    select * from json_to_recordset(${JSON.stringify(heads)}::json)
+      as l(id uuid, n bigint, maker_id text, device_at timestamptz, recorded_at timestamptz)
+    on conflict (id) do nothing`);
 }
 
 /** Inserts the entries of acts. Those that are there already are an error of the caller. */
 export async function insertEntries(tx: Tx, recorded: AnyRecordedAct[]): Promise<void> {
   const breathe = breathing();
   const rows = recorded.flatMap((act) =>
-    act.entries.map((entry, seq) => ({
-      actId: act.id,
-      seq,
-      id: entry.id,
-      kind: entry.kind,
-      v: entry.v,
-      subject: entry.subject,
-      at: new Date(entry.at),
-      place: entry.place,
-      face: entry.face,
-      body: entry.body,
-    })),
+    act.entries.map((entry, seq) => ({ act_id: act.id, seq, ...entry })),
   );
   for (const part of pages(rows, 100)) {
-    await tx.insert(entries).values(part);
+    await tx.execute(sql`
+      insert into ${entries} (act_id, seq, id, kind, v, subject, at, place, face, body)
+      select * from json_to_recordset(${JSON.stringify(part)}::json) as l(
+        act_id uuid, seq int, id text, kind text, v int, subject text, at timestamptz, place text, face text, body jsonb)`);
     await breathe();
   }
 }
 
-/** The readings that each of some acts brings; where files of one act speak of one moment in one room, the last. */
-export const readingRows = (means: ReadingsByAct, recorded: AnyRecordedAct[]): ReadingRow[][] =>
-  recorded.map(({ id }) => [
-    ...new Map(
-      (means.get(id) ?? []).flatMap(({ roomId, means: of }) =>
-        of.map((reading): [string, ReadingRow] => [`${roomId} ${reading.at}`, { roomId, ...reading }]),
-      ),
-    ).values(),
-  ]);
+/** The readings that an act brings by room and day; where files of it speak of one moment in one room, the last. */
+export function daysOf(actId: string, brought: ReadingsByAct): AirDay[] {
+  const days = new Map<string, { roomId: string; of: Map<Instant, AirReading> }>();
+  for (const { roomId, means } of brought.get(actId) ?? [])
+    for (const reading of means) {
+      const key = `${Math.floor(reading.at / DAY)} ${roomId}`;
+      const known = days.get(key) ?? { roomId, of: new Map<Instant, AirReading>() };
+      if (known.of.size === 0) days.set(key, known);
+      known.of.set(reading.at, reading);
+    }
+  return [...days.values()].map(({ roomId, of }) => {
+    const sorted = [...of.values()].sort((a, b) => a.at - b.at);
+    return {
+      roomId,
+      day: new Date(sorted[0]!.at).toISOString().slice(0, 10),
+      actId,
+      from: new Date(sorted[0]!.at),
+      to: new Date(sorted.at(-1)!.at),
+      means: {
+        at: sorted.map(({ at }) => at),
+        celsius: sorted.map(({ celsius }) => celsius),
+        humidity: sorted.map(({ humidity }) => humidity),
+      },
+    };
+  });
+}
 
-/** Inserts readings of an act. Those that are there already stay. */
-export async function insertReadings(tx: Tx, actId: string, rows: ReadingRow[]): Promise<void> {
-  const listed = JSON.stringify(
-    rows.map((row) => ({ r: row.roomId, t: new Date(row.at), c: row.celsius, h: row.humidity })),
-  );
-  await tx.execute(sql`
-    insert into ${readings} (room_id, at, act_id, celsius, humidity)
-    select r, t, ${actId}::uuid, c, h
-    from jsonb_to_recordset(${listed}::jsonb) as l(r text, t timestamptz, c float8, h float8)
-    on conflict do nothing`);
+/** Inserts days of readings; what was there of an act's day gives way to all of it. */
+export async function insertDays(tx: Tx, days: AirDay[]): Promise<void> {
+  if (days.length === 0) return;
+  await tx
+    .insert(airDays)
+    .values(days)
+    .onConflictDoUpdate({
+      target: [airDays.roomId, airDays.day, airDays.actId],
+      set: { from: sql`excluded.from`, to: sql`excluded.to`, means: sql`excluded.means` },
+    });
 }
 
 /** Every act but those of `known`, in journal order, read in pages. */
@@ -126,40 +142,47 @@ function entryOf(row: typeof entries.$inferSelect): AnyEntry {
   return { id, kind, v, subject, at: at.toISOString(), place, face, body } as unknown as AnyEntry;
 }
 
-/** A room's means between two instants, by act. */
+/** The last row of a page of days. */
+export type PageEnd = Pick<AirDay, 'day' | 'actId'>;
+
+/**
+ * A room's means between two instants by act, a page of days at a time.
+ * @param after where the page before ended; null for the first
+ */
 export async function readingsBetween(
   tx: Tx,
   roomId: string,
-  from: number,
-  to: number,
-): Promise<StoredReading[]> {
-  const found: StoredReading[] = [];
-  for (let offset = 0; ; offset += PAGE * 10) {
-    const page = await tx
-      .select()
-      .from(readings)
-      .where(
-        and(
-          eq(readings.roomId, roomId),
-          gte(readings.at, new Date(from)),
-          lte(readings.at, new Date(Math.min(to, LAST))),
-        ),
-      )
-      .orderBy(asc(readings.at), asc(readings.actId))
-      .limit(PAGE * 10)
-      .offset(offset);
-    for (const { at, celsius, humidity, actId } of page)
-      found.push({ at: at.getTime(), celsius, humidity, actId });
-    if (page.length < PAGE * 10) return found;
-  }
+  from: Instant,
+  to: Instant,
+  after: PageEnd | null,
+): Promise<{ readings: StoredReading[]; end: PageEnd | null }> {
+  const days = await tx
+    .select()
+    .from(airDays)
+    .where(
+      and(
+        eq(airDays.roomId, roomId),
+        gte(airDays.to, new Date(from)),
+        lte(airDays.from, new Date(Math.min(to, LAST))),
+        after ? sql`(${airDays.day}, ${airDays.actId}) > (${after.day}, ${after.actId})` : undefined,
+      ),
+    )
+    .orderBy(asc(airDays.day), asc(airDays.actId))
+    .limit(DAYS);
+  const readings = days.flatMap(({ actId, means }) =>
+    means.at.flatMap((at, i) =>
+      at < from || at > to ? [] : [{ at, celsius: means.celsius[i]!, humidity: means.humidity[i]!, actId }],
+    ),
+  );
+  return { readings, end: days.length < DAYS ? null : days.at(-1)! };
 }
 
 /** When a room's means begin and end; null where it has none. */
-export async function readingSpan(tx: Tx, roomId: string): Promise<{ from: number; to: number } | null> {
+export async function readingSpan(tx: Tx, roomId: string): Promise<{ from: Instant; to: Instant } | null> {
   const [row] = await tx
-    .select({ from: min(readings.at), to: max(readings.at) })
-    .from(readings)
-    .where(eq(readings.roomId, roomId));
+    .select({ from: min(airDays.from), to: max(airDays.to) })
+    .from(airDays)
+    .where(eq(airDays.roomId, roomId));
   return row?.from && row.to ? { from: row.from.getTime(), to: row.to.getTime() } : null;
 }
 
@@ -168,6 +191,6 @@ export async function actIds(tx: Tx): Promise<string[]> {
   return (await tx.selectDistinct({ id: entries.actId }).from(entries)).map(({ id }) => id);
 }
 
-function* pages<T>(rows: T[], size: number): Generator<T[]> {
+export function* pages<T>(rows: T[], size: number): Generator<T[]> {
   for (let i = 0; i < rows.length; i += size) yield rows.slice(i, i + size);
 }

@@ -1,8 +1,9 @@
 import {
   bigint,
-  doublePrecision,
+  date,
   index,
   integer,
+  json,
   jsonb,
   pgTable,
   primaryKey,
@@ -11,6 +12,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { AnyEntry } from '../../core/log/upcast.ts';
+import type { Instant } from '../../core/units/quantity.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, precision: 3, mode: 'date' });
 
@@ -44,17 +46,25 @@ export const entries = pgTable(
   ],
 );
 
-/** Five-minute means of a room's air, with the act that brought them. */
-export const readings = pgTable(
-  'readings',
+/** Five-minute means of a room's air, a row for each day in UTC, with the act that brought them. */
+export const airDays = pgTable(
+  'air_days',
   {
     roomId: text('room_id').notNull(),
-    at: moment('at').notNull(),
+    day: date('day', { mode: 'string' }).notNull(),
     actId: uuid('act_id')
       .notNull()
       .references(() => acts.id),
-    celsius: doublePrecision('celsius').notNull(),
-    humidity: doublePrecision('humidity').notNull(),
+    from: moment('from').notNull(),
+    to: moment('to').notNull(),
+    means: json('means').$type<MeansOfDay>().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.roomId, table.at, table.actId] })],
+  (table) => [primaryKey({ columns: [table.roomId, table.day, table.actId] })],
 );
+
+/** Column by column, oldest first. */
+export interface MeansOfDay {
+  at: Instant[];
+  celsius: number[];
+  humidity: number[];
+}

@@ -29,28 +29,38 @@ export interface Journal {
 
 export interface JournalBatch {
   /** Appends a part as a line of its own. It does not count before the last line is there. */
-  add: (acts: AnyRecordedAct[]) => void;
+  add: (part: JournalPart) => void;
   /** Appends the line that makes all parts count. */
   close: () => void;
 }
 
+/** Acts of one line, as they are written there. */
+export interface JournalPart {
+  acts: number;
+  text: string;
+}
+
 /** Acts in parts, each short enough for one line. */
-export function* inLines(acts: readonly AnyRecordedAct[]): Generator<AnyRecordedAct[]> {
-  let part: AnyRecordedAct[] = [];
+export function* inLines(acts: readonly AnyRecordedAct[]): Generator<JournalPart> {
+  let part: string[] = [];
   let entries = 0;
   let length = 0;
+  const whole = (): JournalPart => ({ acts: part.length, text: `[${part.join()}]` });
   for (const act of acts) {
-    const more = JSON.stringify(act).length;
-    if (part.length > 0 && (entries + act.entries.length > MOST_IN_LINE || length + more > LONGEST_LINE)) {
-      yield part;
+    const more = JSON.stringify(act);
+    if (
+      part.length > 0 &&
+      (entries + act.entries.length > MOST_IN_LINE || length + more.length > LONGEST_LINE)
+    ) {
+      yield whole();
       part = [];
       entries = length = 0;
     }
-    part.push(act);
+    part.push(more);
     entries += act.entries.length;
-    length += more;
+    length += more.length;
   }
-  if (part.length > 0) yield part;
+  if (part.length > 0) yield whole();
 }
 
 /** Entries in one line of many acts. */
@@ -58,10 +68,8 @@ const MOST_IN_LINE = 500;
 /** Characters in it: quick to write, and far from longer than a string may be. */
 const LONGEST_LINE = 2_000_000;
 
-const lineOf = (acts: AnyRecordedAct[], head = HEAD): Buffer => {
-  const text = JSON.stringify(acts);
-  return Buffer.from(`${head}${text}${TAIL}${hexOf(crc32(text))}"}\n`);
-};
+const lineOf = (text: string, head = HEAD): Buffer =>
+  Buffer.from(`${head}${text}${TAIL}${hexOf(crc32(text))}"}\n`);
 
 /** Writes a journal anew with these acts, one a line; the old one is kept beside it under `keepAs`. */
 export function rewriteJournal(
@@ -77,7 +85,9 @@ export function rewriteJournal(
     for (const act of acts)
       writeAll(
         fd,
-        old.has(act.id) ? Buffer.from(`${BEGINNING}${JSON.stringify([act])}}\n`) : lineOf([act]),
+        old.has(act.id)
+          ? Buffer.from(`${BEGINNING}${JSON.stringify([act])}}\n`)
+          : lineOf(JSON.stringify([act])),
         null,
       );
     for (const { line } of passedOver) writeAll(fd, Buffer.from(`${line}\n`), null);
@@ -117,7 +127,7 @@ export function openJournal(path: string, end: number): Journal {
   };
 
   return {
-    append: (acts) => write(lineOf(acts)),
+    append: (acts) => write(lineOf(JSON.stringify(acts))),
     undoAppend: () => {
       length = before;
       ftruncateSync(fd, length);
@@ -127,8 +137,8 @@ export function openJournal(path: string, end: number): Journal {
       const batch = uuid();
       let parts = 0;
       return {
-        add: (acts) => {
-          write(lineOf(acts, partHead(batch)));
+        add: ({ text }) => {
+          write(lineOf(text, partHead(batch)));
           parts += 1;
         },
         close: () => write(Buffer.from(closeLine(batch, parts))),

@@ -6,7 +6,14 @@ import { upcast, type AnyAct, type AnyRecordedAct } from '../../core/log/upcast.
 import type { Problem } from '../../core/units/problem.ts';
 import type { Clock } from '../clock.ts';
 import type { Database } from '../db/open.ts';
-import { insertWhole, readingsBetween, readingSpan, type ReadingsByAct } from '../db/repository.ts';
+import {
+  insertWhole,
+  readingsBetween,
+  readingSpan,
+  type PageEnd,
+  type ReadingsByAct,
+  type StoredReading,
+} from '../db/repository.ts';
 import type { FileStore } from '../files/fileStore.ts';
 import { filesOf } from '../files/named.ts';
 import type { Journal } from '../journal/journal.ts';
@@ -68,7 +75,16 @@ export function createStore(parts: {
   const turns = createTurns();
   const behind = createWriteBehind(db, turns, files);
   const air = createRoomAir(ledger, behind, {
-    between: (...asked) => turns.then(() => readingsBetween(db, ...asked)),
+    between: async (...asked) => {
+      const found: StoredReading[] = [];
+      let after: PageEnd | null = null;
+      do {
+        const page = await turns.then(() => readingsBetween(db, ...asked, after));
+        found.push(...page.readings);
+        after = page.end;
+      } while (after);
+      return found;
+    },
     span: (roomId) => turns.then(() => readingSpan(db, roomId)),
   });
 

@@ -119,7 +119,7 @@ async function takeOnce(
   for (const part of inLines(kept.fresh)) {
     await breathe();
     await turns.last(() => Promise.resolve(batch.add(part)));
-    written += part.length;
+    written += part.acts;
     if (!told('keeping', written)) return { problem: stopped };
   }
 

@@ -1,10 +1,11 @@
 import { sql } from 'drizzle-orm';
 import type { AnyRecordedAct } from '../../core/log/upcast.ts';
 import {
+  daysOf,
   insertActs,
+  insertDays,
   insertEntries,
-  insertReadings,
-  readingRows,
+  pages,
   type ReadingsByAct,
 } from '../db/repository.ts';
 import type { Tx } from '../db/open.ts';
@@ -25,10 +26,10 @@ export interface WriteBehind {
   settled: () => Promise<void>;
 }
 
-/** Acts, entries and readings written in one turn. */
+/** So many in one turn. */
 const ACTS = 200;
-const ENTRIES = 200;
-const READINGS = 1_000;
+const ENTRIES = 100;
+const DAYS = 10;
 
 export function createWriteBehind(db: Tx, turns: Turns, files: FileStore): WriteBehind {
   const pending = new Set<string>();
@@ -44,11 +45,9 @@ export function createWriteBehind(db: Tx, turns: Turns, files: FileStore): Write
   };
 
   const readingsIn = async (page: AnyRecordedAct[], known: ReadingsByAct | undefined): Promise<void> => {
-    for (const act of page) {
-      const [rows] = readingRows(known ?? (await readingsOfActs([act], files)), [act]);
-      for (let i = 0; rows && i < rows.length; i += READINGS)
-        await step((tx) => insertReadings(tx, act.id, rows.slice(i, i + READINGS)));
-    }
+    for (const act of page)
+      for (const part of pages(daysOf(act.id, known ?? (await readingsOfActs([act], files))), DAYS))
+        await step((tx) => insertDays(tx, part));
   };
 
   const later = (acts: readonly AnyRecordedAct[], work: (page: AnyRecordedAct[]) => Promise<void>): void => {
