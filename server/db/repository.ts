@@ -2,7 +2,7 @@ import { and, asc, eq, gt, gte, inArray, lte, max, min, sql } from 'drizzle-orm'
 import type { AirReading } from '../../core/drying/series.ts';
 import type { AnyEntry, AnyRecordedAct } from '../../core/log/upcast.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
-import { breathing } from '../breath.ts';
+import { breathe } from '../breath.ts';
 import type { Tx } from './open.ts';
 import { acts, airDays, entries } from './schema.ts';
 
@@ -22,7 +22,7 @@ type AirDay = typeof airDays.$inferSelect;
 /** Inserts acts whole: with their entries and readings. */
 export async function insertWhole(tx: Tx, recorded: AnyRecordedAct[], means: ReadingsByAct): Promise<void> {
   await insertActs(tx, recorded);
-  const breathe = breathing();
+  await breathe();
   for (const act of recorded)
     for (const part of pages(daysOf(act.id, means), 10)) {
       await insertDays(tx, part);
@@ -49,11 +49,10 @@ export async function insertActs(tx: Tx, recorded: AnyRecordedAct[]): Promise<vo
 
 /** Inserts the entries of acts. Those that are there already are an error of the caller. */
 export async function insertEntries(tx: Tx, recorded: AnyRecordedAct[]): Promise<void> {
-  const breathe = breathing();
   const rows = recorded.flatMap((act) =>
     act.entries.map((entry, seq) => ({ act_id: act.id, seq, ...entry })),
   );
-  for (const part of pages(rows, 100)) {
+  for (const part of pages(rows, 50)) {
     await tx.execute(sql`
       insert into ${entries} (act_id, seq, id, kind, v, subject, at, place, face, body)
       select * from json_to_recordset(${JSON.stringify(part)}::json) as l(

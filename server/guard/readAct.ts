@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { schema } from '../../api/index.ts';
-import { breathing } from '../breath.ts';
+import { breathe } from '../breath.ts';
 
 type SentAct = z.infer<typeof schema.act>;
 type Read =
@@ -10,7 +10,6 @@ type Read =
 export async function readAct(body: unknown): Promise<Read> {
   const head = schema.actUnread.safeParse(body);
   if (!head.success) return { success: false, error: head.error };
-  const breathe = breathing();
   const entries: SentAct['entries'] = [];
   const issues: z.core.$ZodIssue[] = [];
   for (const [i, unread] of head.data.entries.entries()) {

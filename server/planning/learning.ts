@@ -15,7 +15,7 @@ import { instantOf } from '../../core/log/moment.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import { breathing } from '../breath.ts';
+import { breathe } from '../breath.ts';
 import { SENSOR_FILE } from '../sensors/means.ts';
 import type { Derived } from '../derived.ts';
 import type { Store } from '../store/store.ts';
@@ -201,7 +201,6 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
   const write = () => kept.write(() => [...known, [REACHED, { ...reached, pieces: known.size }]]);
 
   const learnFrom = async (from: Instant): Promise<void> => {
-    const breathe = breathing();
     const pieces = cases
       .finished()
       .filter(({ finished }) => finished!.at >= from)

@@ -6,7 +6,7 @@ import { settingsKept } from '../../core/log/settingsKept.ts';
 import { DEFAULT_MAKER, studioOf } from '../../core/log/studio.ts';
 import { upcast, type AnyRecordedAct } from '../../core/log/upcast.ts';
 import { problem, type Problem } from '../../core/units/problem.ts';
-import { breathing } from '../breath.ts';
+import { breathe } from '../breath.ts';
 import type { Clock } from '../clock.ts';
 import { inLines, type Journal, type JournalBatch } from '../journal/journal.ts';
 import { normal, sameAct } from './sameAct.ts';
@@ -73,7 +73,6 @@ async function takeOnce(
   told: Told,
 ): Promise<ManyKept | { problem: Problem } | 'contradicted'> {
   const { ledger, journal, clock, turns, numbers } = parts;
-  const breathe = breathing();
   /** Gives way; false where it is to stop. */
   const goesOn = async (phase: Parameters<Told>[0], done: number) => {
     await breathe();
