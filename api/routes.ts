@@ -5,6 +5,8 @@ import type { CheckValue } from '../core/forecast/value.ts';
 import type { PieceFacts } from '../core/piece/facts.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { PlanAnswers } from '../core/plan/plan.ts';
+import type { PlanWire } from '../core/plan/wire.ts';
+import type { Spell } from '../core/plan/hours.ts';
 import type { Due } from '../core/plan/due.ts';
 import type { Ribbon } from '../core/plan/ribbon.ts';
 import type { Look } from '../core/piece/look.ts';
@@ -194,6 +196,12 @@ export interface PieceAnswer {
   look: Look | null;
   /** Thickness that its wall proved to have, m; null where that is still being worked out. */
   thicknessM: number | null;
+}
+
+/** GET /api/pieces/:id/plan: all that is planned of it, and the nights of that time. */
+export interface PlanReply {
+  plan: PlanWire;
+  nights: Spell[];
 }
 
 /** GET /api/guides/:id: the pieces that are led, as each would be answered by itself; those that are gone are left out. */

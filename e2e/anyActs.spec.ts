@@ -82,6 +82,7 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
           'wet',
           'due',
           'tonight',
+          'working',
           'kiln',
           'carryBy',
           'thicknessM',

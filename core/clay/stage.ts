@@ -59,7 +59,8 @@ export const stages: StageDescription[] = [
   {
     stage: 'bone-dry',
     name: 'Bone dry',
-    from: Number.NEGATIVE_INFINITY,
+    // below all water
+    from: -1_000,
     signs: ['Pale and chalky all over', 'No longer cold', 'A scratch makes powder'],
     goodFor: 'brushing off crumbs; loading for bisque once kiln-dry',
     goesWrong: 'the most fragile moment',

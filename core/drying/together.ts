@@ -67,6 +67,8 @@ export function carryTogether(
     exchange(walls, present, areas, middle, span / 1000);
     carryTo(Math.min(to, at + span));
   }
+  // what befalls them at the very end
+  carryTo(to);
   for (const [, run] of all) run.state.comesKgM2S = undefined;
   watch(walls, to);
   return walls;

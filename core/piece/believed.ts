@@ -10,7 +10,7 @@ import {
 } from '../forecast/ensemble.ts';
 import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
-import { plainSetting, startRun, type WallSetting } from '../drying/run.ts';
+import { plainSetting, startRun, type WallEvent, type WallSetting } from '../drying/run.ts';
 import { zoneOffset } from '../plan/hours.ts';
 import { carryTogether, type Walls } from '../drying/together.ts';
 import { emptyTrajectory, since } from '../drying/trajectory.ts';
@@ -37,6 +37,8 @@ export interface Believed extends Ensemble {
   joined: Seams;
   /** What they are. */
   divided: Divided;
+  /** What has befallen each of them so far. */
+  befell: Partial<Record<WallName, WallEvent[]>>;
 }
 
 /** The walls that a piece is carried as. */
@@ -54,20 +56,34 @@ export function believedNow(piece: PieceState, facts: PieceFacts, now: Instant, 
   const { observations, unread } = observationsOf(piece, facts, now, divided);
   const recent = withoutLongPast(piece, facts, now, () => ownWall(piece, facts));
   const looked = observations.filter(({ at }) => at > recent.piece.madeAt);
-  const solids = drySolidsPerArea(facts.body, piece.made.form.wallM);
-  const waterAdded = entriesOf(facts.entries, 'piece.done').reduce((sum, entry) => {
-    const deed = deedOf(entry, piece.layers);
-    return sum + (laidBy(deed).water / solids) * shareOfPiece(deed, divided.own, divided.zones);
-  }, 0);
   const ensemble = ensembleOf({
     ...wallCase(recent.piece, recent.facts, now, divided),
     observations: looked,
     members,
   });
   forgetPast(ensemble.members, piece);
-  const joined = seams(piece, divided);
-  return { ...ensemble, at: now, observations: looked, unread, waterAdded, joined, divided };
+  return {
+    ...ensemble,
+    at: now,
+    observations: looked,
+    unread,
+    waterAdded: waterAdded(piece, facts, divided),
+    joined: seams(piece, divided),
+    divided,
+    befell: befallen(wallsOf(piece, facts, divided), now),
+  };
 }
+
+function waterAdded(piece: PieceState, facts: PieceFacts, divided: Divided): number {
+  const solids = drySolidsPerArea(facts.body, piece.made.form.wallM);
+  return entriesOf(facts.entries, 'piece.done').reduce((sum, entry) => {
+    const deed = deedOf(entry, piece.layers);
+    return sum + (laidBy(deed).water / solids) * shareOfPiece(deed, divided.own, divided.zones);
+  }, 0);
+}
+
+const befallen = (walls: WallOfPiece[], until: Instant): Believed['befell'] =>
+  Object.fromEntries(walls.map(({ place, events }) => [place, events.filter(({ at }) => at <= until)]));
 
 /** What a piece is carried as: its places, its wall divided by the bands on it, and the parts made for it. */
 export function dividedInto(piece: PieceState, { entries }: PieceFacts): Divided {
@@ -102,21 +118,40 @@ function forgetPast(members: Walls[], piece: PieceState): void {
       run.trajectory = isOwn(name) ? since(run.trajectory, last) : emptyTrajectory();
 }
 
-/** The same walls at a later moment, if nothing was logged of the piece since. */
+/**
+ * The same walls at a later moment, with what was logged of them since. The walls of `before` go on, and are not where they
+ * were any more.
+ * @returns null where what was logged tells of what was before, of what the walls are, or of what was found of them
+ */
 export function believedLater(
   before: Believed,
   piece: PieceState,
   facts: PieceFacts,
   now: Instant,
-): Believed {
-  const coming = wallsOf(piece, facts, before.divided).map(({ place, events }) => ({
-    place,
-    events: events.filter((event) => event.at > before.at && event.at <= now),
-  }));
-  for (const walls of [before.best, ...before.members])
-    carryTogether(walls, before.joined, Object.fromEntries(coming.map((of) => [of.place, of.events])), now);
-  return { ...before, at: now };
+): Believed | null {
+  const divided = dividedInto(piece, facts);
+  const { observations, unread } = observationsOf(piece, facts, now, divided);
+  const sameWalls = isSame([divided, seams(piece, divided)], [before.divided, before.joined]);
+  const looked = observations.filter(({ at }) => at > piece.madeAt);
+  const sameFound = isSame([looked, unread], [before.observations, before.unread]);
+  if (!sameWalls || !sameFound || isFoldedAway(piece, facts, now)) return null;
+  const befell = befallen(wallsOf(piece, facts, divided), now);
+  const coming: Believed['befell'] = {};
+  for (const { name } of divided.walls) {
+    const [of, was] = [befell[name]!, before.befell[name]!];
+    coming[name] = of.slice(was.length);
+    if (!isSame(of.slice(0, was.length), was) || coming[name].some(({ at }) => at < before.at)) return null;
+  }
+  for (const walls of [before.best, ...before.members]) carryTogether(walls, before.joined, coming, now);
+  forgetPast(before.members, piece);
+  return { ...before, at: now, befell, waterAdded: waterAdded(piece, facts, divided) };
 }
+
+const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Whether it was left alone for so long that what was before is folded away. */
+const isFoldedAway = (piece: PieceState, facts: PieceFacts, now: Instant): boolean =>
+  withoutLongPast(piece, facts, now, () => ownWall(piece, facts)).piece !== piece;
 
 /** What is known of a piece's walls until an instant, before anything was found of them. */
 export function wallCase(

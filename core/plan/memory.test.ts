@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { Entry, EntryBodies } from '../log/entry.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import { rememberingPlanner } from './memory.ts';
 import { caseOf, coatLaid, cruetMade, firstKey, hoursOn, logged } from '../piece/piece.test-support.ts';
@@ -31,7 +32,50 @@ describe('a planner that remembers', () => {
     expect(plan(given, hoursOn(5), undefined, effort)).toEqual(first);
   });
 
-  it('forgets what it knew once something is logged, or the clock is set back', () => {
+  const corrected = ({ body }: Entry) =>
+    logged('piece.corrected', hoursOn(5), {
+      ...(body as EntryBodies['piece.made']),
+      madeAt: new Date(hoursOn(-3)).toISOString(),
+    });
+  const cover = (at: number) => logged('piece.covered', at, { cover: 'draped', stand: 'rack' });
+  it.each<[string, Entry[], number]>([
+    ['at the very moment of the last plan', [coatLaid(2, hoursOn(5))], 5],
+    ['since, and time has gone on', [coatLaid(2, hoursOn(5.2)), cover(hoursOn(5.4))], 6],
+    ['for later than now', [cover(hoursOn(5.1))], 5],
+    ['hours later', [cover(hoursOn(14))], 20],
+  ])('goes on with what was logged %s, to where it would have come anew', (_when, since, hours) => {
+    const plan = rememberingPlanner(2);
+    plan(given, hoursOn(5), undefined, effort);
+    const more = { ...given, entries: [...given.entries, ...since] };
+    const on = plan(more, hoursOn(hours), undefined, effort)!;
+    const anew = planPiece(more, hoursOn(hours), undefined, effort)!;
+    expect(on.now.meanX).toBeCloseTo(anew.now.meanX, 4);
+    expect(on.believed.waterAdded).toBe(anew.believed.waterAdded);
+    expect(on.piece).toEqual(anew.piece);
+    expect(on.gates.map(({ planned, status }) => [planned.key, status])).toEqual(
+      anew.gates.map(({ planned, status }) => [planned.key, status]),
+    );
+    for (const [k, { opens: of }] of anew.gates.entries())
+      expect(Math.abs((on.gates[k]!.opens ?? 0) - (of ?? 0))).toBeLessThan(3 * MINUTE);
+    for (const [k, place] of anew.places.places.entries())
+      expect(on.places.places[k]!.meanX).toBeCloseTo(place.meanX, 3);
+  });
+
+  it.each<[string, (entries: Entry[]) => Entry[]]>([
+    ['something is undone', (entries) => entries.slice(0, 1)],
+    ['something is logged of before', (entries) => [entries[0]!, cover(hoursOn(2)), ...entries.slice(1)]],
+    ['something of before comes last', (entries) => [...entries, cover(hoursOn(2))]],
+    ['what it is was corrected', ([made, ...rest]) => [made!, ...rest, corrected(made!)]],
+  ])('plans anew where %s', (_what, changed) => {
+    const plan = rememberingPlanner(2);
+    plan(given, hoursOn(5), undefined, effort);
+    const other = { ...given, entries: changed([...given.entries]) };
+    expect(plan(other, hoursOn(5), undefined, effort)).toEqual(
+      planPiece(other, hoursOn(5), undefined, effort),
+    );
+  });
+
+  it('forgets what it knew once something is found, or the clock is set back', () => {
     const plan = rememberingPlanner(2);
     const before = plan(given, hoursOn(6), undefined, effort);
     const checked = logged('piece.checked', hoursOn(6), { stage: 'plastic', confirmed: true, note: '' });

@@ -1,6 +1,7 @@
 import { MEMBERS } from '../forecast/ensemble.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
-import { HOUR, type Instant } from '../units/quantity.ts';
+import type { Entry } from '../log/entry.ts';
+import { DAY, type Instant } from '../units/quantity.ts';
 import { believedLater, believedNow, type Believed } from '../piece/believed.ts';
 import type { PieceFacts } from '../piece/facts.ts';
 import { planAt, planFrom, type Effort, type PiecePlan, type WhatIf } from './plan.ts';
@@ -9,29 +10,42 @@ import { planAt, planFrom, type Effort, type PiecePlan, type WhatIf } from './pl
 export type PlanOf = (facts: PieceFacts, now: Instant, whatIf?: WhatIf, effort?: Effort) => PiecePlan | null;
 
 /** A believed is carried on no longer than this: what it has on record grows. */
-const CARRIED_ON = 6 * HOUR;
+const CARRIED_ON = DAY;
+
+/** What a believed rests on besides the entries that came later. */
+interface Remembered {
+  key: string;
+  entries: readonly Entry[];
+  from: Instant;
+  believed: Believed;
+}
+
+/** Whether entries are those of before, and some that came later and leave what was made as it is. */
+const goOn = (before: readonly Entry[], entries: readonly Entry[]): boolean =>
+  before.every(({ id }, i) => entries[i]?.id === id) &&
+  entries.slice(before.length).every(({ kind }) => kind !== 'piece.made' && kind !== 'piece.corrected');
 
 /**
  * A planner that remembers where the walls of the last pieces stood. Where nothing that a piece's believed rests on has
- * changed, its walls are only carried on, or only looked ahead from.
+ * changed but for what was logged since, its walls are only carried on, or only looked ahead from.
  * @param pieces how many are remembered; those not asked for longest are forgotten first
  */
 export function rememberingPlanner(pieces: number): PlanOf {
-  const known = new Map<string, { key: string; from: Instant; believed: Believed }>();
+  const known = new Map<string, Remembered>();
 
   const recall = (piece: PieceState, facts: PieceFacts, at: Instant, members: number): Believed => {
-    const key = JSON.stringify([facts, members]);
+    const { entries, ...rest } = facts;
+    const key = JSON.stringify([rest, members]);
     const last = known.get(piece.id);
     known.delete(piece.id);
-    const goesOn =
+    const mayGoOn =
       last?.key === key &&
       at >= last.believed.at &&
       at - last.from < CARRIED_ON &&
-      piece.lastAt <= last.believed.at;
-    const believed = goesOn
-      ? believedLater(last.believed, piece, facts, at)
-      : believedNow(piece, facts, at, members);
-    known.set(piece.id, { key, from: goesOn ? last.from : at, believed });
+      goOn(last.entries, entries);
+    const carried = mayGoOn ? believedLater(last.believed, piece, facts, at) : null;
+    const believed = carried ?? believedNow(piece, facts, at, members);
+    known.set(piece.id, { key, entries, from: carried ? last!.from : at, believed });
     if (known.size > pieces) known.delete(known.keys().next().value!);
     return believed;
   };

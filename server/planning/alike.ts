@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import type { Entry } from '../../core/log/entry.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
-import type { PlanKept } from '../../core/plan/kept.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
-import type { Planner } from './planner.ts';
+import type { Planned, Planner } from './planner.ts';
 
 /** Plans of so many different pieces are kept for those alike. */
 const KEPT = 60;
@@ -27,15 +27,14 @@ function unnamed(entry: Omit<Entry, 'id' | 'subject'>): object {
 
 /** A planner that works out pieces alike once: a class of thirty is one piece until their logs differ. */
 export function planningAlike(planner: Planner): Planner {
-  const plans = new Map<string, { at: Instant; plan: Promise<PlanKept | null> }>();
-  return (given, now) => {
-    const mark = alikeMark(given);
+  const plans = new LRUCache<string, { at: Instant; plan: Promise<Planned | null> }>({ max: KEPT });
+  return (given, now, whole = false) => {
+    // a whole plan names its piece
+    const mark = whole ? `${alikeMark(given)} ${given.pieceId}` : alikeMark(given);
     const known = plans.get(mark);
     if (known && now >= known.at && now - known.at < SERVES) return known.plan;
-    const plan = planner(given, now);
-    plans.delete(mark);
+    const plan = planner(given, now, whole);
     plans.set(mark, { at: now, plan });
-    if (plans.size > KEPT) plans.delete(plans.keys().next().value!);
     // what failed is asked again
     plan.catch(() => plans.delete(mark));
     return plan;

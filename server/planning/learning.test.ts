@@ -23,21 +23,21 @@ function finished(id: string, day: number): Entry[] {
 /** Learning with a planner that counts, kept where it is told to be. */
 function learningOf({ store }: OpenFolder, path: string | null = null) {
   const here = plannerHere();
-  let planned = 0;
+  let count = 0;
   const kept = derivedFile<Studied>(path, 'test');
   const learning = createLearning({
     store,
     cases: createCases(store, null),
     plan: (...wanted) => {
-      planned += 1;
-      return here(...wanted);
+      count += 1;
+      return here(...wanted).then((planned) => planned && planned.kept);
     },
     kept,
   });
   return {
     learning,
     kept,
-    planned: () => planned,
+    planned: () => count,
     study: async () => {
       learning.study();
       await learning.studied();

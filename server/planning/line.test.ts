@@ -7,7 +7,7 @@ describe('a line of work', () => {
     let open = () => {};
     const gate = new Promise<void>((resolve) => (open = resolve));
     const line = createLine((key, error) => log.push(`${key} failed: ${String(error)}`));
-    const first = line.ask('first', '', true, () => gate);
+    const first = line.ask('first', '', 'pressing', () => gate);
     const work = (name: string) => () => {
       log.push(name);
       return Promise.resolve();
@@ -18,22 +18,24 @@ describe('a line of work', () => {
   it('does the pressing first, and what waits once, as it was asked for last', async () => {
     const { log, line, open, work } = held();
     const all = [
-      line.ask('a', '1', false, work('a of old')),
-      line.ask('b', '1', false, work('b')),
-      line.ask('c', '1', true, work('c')),
-      line.ask('a', '2', false, work('a')),
-      line.ask('b', '1', true, work('b')),
+      line.ask('a', '1', 'behind', work('a of old')),
+      line.ask('b', '1', 'behind', work('b')),
+      line.ask('c', '1', 'pressing', work('c')),
+      line.ask('a', '2', 'behind', work('a')),
+      line.ask('b', '1', 'pressing', work('b')),
+      line.ask('d', '1', 'looked-at', work('d')),
+      line.ask('d', '1', 'behind', work('d')),
     ];
     open();
     await Promise.all(all);
-    expect(log).toEqual(['b', 'c', 'a']);
+    expect(log).toEqual(['d', 'b', 'c', 'a']);
   });
 
   it('joins what is at it under the same mark, and does it again under another', async () => {
     const { log, line, first, open, work } = held();
     await Promise.resolve();
-    expect(line.ask('first', '', true, work('again'))).toBe(first);
-    const again = line.ask('first', 'another', true, work('again'));
+    expect(line.ask('first', '', 'pressing', work('again'))).toBe(first);
+    const again = line.ask('first', 'another', 'pressing', work('again'));
     expect(again).not.toBe(first);
     open();
     await again;
@@ -46,15 +48,15 @@ describe('a line of work', () => {
       open();
       await first;
       for (let i = 0; i < hops; i++) await Promise.resolve();
-      await line.ask('next', '', false, work('next'));
+      await line.ask('next', '', 'behind', work('next'));
       expect(log).toEqual(['next']);
     }
   });
 
   it('tells of what failed, goes on, and is idle in the end', async () => {
     const { log, line, open, work } = held();
-    const bad = line.ask('bad', '', false, () => Promise.reject(new Error('no clay')));
-    const good = line.ask('good', '', false, work('good'));
+    const bad = line.ask('bad', '', 'behind', () => Promise.reject(new Error('no clay')));
+    const good = line.ask('good', '', 'behind', work('good'));
     open();
     await Promise.all([bad, good]);
     await line.idle();

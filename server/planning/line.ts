@@ -1,3 +1,7 @@
+/** What somebody looks at, what a list waits for, and what may wait. */
+const urgencies = ['looked-at', 'pressing', 'behind'] as const;
+export type Urgency = (typeof urgencies)[number];
+
 /** Work that is done one thing at a time, the pressing first. */
 export interface Line {
   /**
@@ -5,14 +9,14 @@ export interface Line {
    * where its mark is the same.
    * @param mark of what the work rests on
    */
-  ask: (key: string, mark: string, pressing: boolean, work: () => Promise<void>) => Promise<void>;
+  ask: (key: string, mark: string, urgency: Urgency, work: () => Promise<void>) => Promise<void>;
   /** Ends when nothing is asked for. */
   idle: () => Promise<void>;
 }
 
 interface Asked {
   mark: string;
-  pressing: boolean;
+  urgency: Urgency;
   work: () => Promise<void>;
   done: Promise<void>;
   end: () => void;
@@ -24,7 +28,10 @@ export function createLine(failed: (key: string, error: unknown) => void): Line 
   let atIt: { key: string; asked: Asked } | null = null;
   let running: Promise<void> | null = null;
 
-  const next = () => [...waiting].find(([, { pressing }]) => pressing) ?? [...waiting][0];
+  const next = () =>
+    urgencies
+      .map((of) => [...waiting].find(([, { urgency }]) => urgency === of))
+      .find((first) => first !== undefined);
 
   const run = async (): Promise<void> => {
     for (let first = next(); first; first = next()) {
@@ -43,16 +50,16 @@ export function createLine(failed: (key: string, error: unknown) => void): Line 
   };
 
   return {
-    ask: (key, mark, pressing, work) => {
+    ask: (key, mark, urgency, work) => {
       if (atIt?.key === key && atIt.asked.mark === mark) return atIt.asked.done;
       const already = waiting.get(key);
       if (already) {
-        Object.assign(already, { mark, work, pressing: already.pressing || pressing });
+        Object.assign(already, { mark, work, urgency: moreUrgent(already.urgency, urgency) });
         return already.done;
       }
       let end = () => {};
       const done = new Promise<void>((resolve) => (end = resolve));
-      waiting.set(key, { mark, pressing, work, done, end });
+      waiting.set(key, { mark, urgency, work, done, end });
       running ??= Promise.resolve().then(run);
       return done;
     },
@@ -61,3 +68,5 @@ export function createLine(failed: (key: string, error: unknown) => void): Line 
     },
   };
 }
+
+const moreUrgent = (a: Urgency, b: Urgency): Urgency => (urgencies.indexOf(a) < urgencies.indexOf(b) ? a : b);

@@ -1,12 +1,23 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
+import type { PlanReply } from '../../api/index.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import { keptOf, type PlanKept } from '../../core/plan/kept.ts';
 import { rememberingPlanner } from '../../core/plan/memory.ts';
+import { nightTime } from '../../core/plan/hours.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { toWire } from '../../core/plan/wire.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
+/** What is kept of a plan, and all of it as it is sent where that was asked for. */
+export interface Planned {
+  kept: PlanKept;
+  /** JSON of a PlanReply. */
+  whole: string | null;
+}
+
 /** Plans a piece, wherever that is done, and lets its walls go. */
-export type Planner = (given: PieceFacts, now: Instant) => Promise<PlanKept | null>;
+export type Planner = (given: PieceFacts, now: Instant, whole?: boolean) => Promise<Planned | null>;
 
 /** Pieces whose walls are remembered. */
 const REMEMBERED = 60;
@@ -19,24 +30,35 @@ export interface PlanTask {
   ticket: number;
   given: PieceFacts;
   now: Instant;
+  whole: boolean;
 }
 
 /** What the thread answers: a plan, or why there is none. */
-export type PlanDone = { ticket: number } & ({ plan: PlanKept | null } | { failed: string });
+export type PlanDone = { ticket: number } & ({ plan: Planned | null } | { failed: string });
 
 interface Asked {
   task: PlanTask;
   tries: number;
-  resolve: (plan: PlanKept | null) => void;
+  resolve: (plan: Planned | null) => void;
   reject: (error: Error) => void;
 }
+
+const replyOf = (plan: PiecePlan, { studio }: PieceFacts): PlanReply => ({
+  plan: toWire(plan),
+  nights: nightTime(studio, plan.trajectory.at[0]!, plan.trajectory.at.at(-1)!),
+});
 
 /** Plans on this thread, and hands over what is kept of it. */
 export function plannerHere(): Planner {
   const plan = rememberingPlanner(REMEMBERED);
-  return async (given, now) => {
+  return async (given, now, whole = false) => {
     const planned = plan(given, now);
-    return planned && keptOf(planned, given);
+    return (
+      planned && {
+        kept: keptOf(planned, given),
+        whole: whole ? JSON.stringify(replyOf(planned, given)) : null,
+      }
+    );
   };
 }
 
@@ -77,8 +99,8 @@ export function threadedPlanner(path: string): Planner {
     }
   }
 
-  return (given, now) => {
-    const task = { ticket: (tickets += 1), given, now };
+  return (given, now, whole = false) => {
+    const task = { ticket: (tickets += 1), given, now, whole };
     return new Promise((resolve, reject) => {
       asked.set(task.ticket, { task, tries: 0, resolve, reject });
       worker.postMessage(task);

@@ -1,4 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
+import { LRUCache } from 'lru-cache';
 import type {
   BenchRow,
   KilnAnswer,
@@ -17,14 +18,14 @@ import { dueOf } from '../../core/plan/due.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
-import type { Result } from '../../core/units/problem.ts';
+import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
 import { createCases } from './cases.ts';
 import { clayName, headOf, isLongPast, kilnRow, pieceRow, plannedOf, roomName, type Night } from './rows.ts';
-import { createLine } from './line.ts';
+import { createLine, type Urgency } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
 
@@ -40,6 +41,8 @@ export interface Plans {
   /** What the pieces say of each technique. */
   records: () => Record<string, TechniqueRecord>;
   caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceFacts> | null>;
+  /** All that is planned of a piece, as JSON of a PlanReply, from the very plan that the Bench shows; null where there is none. */
+  whole: (pieceId: string, now: Instant) => Promise<Result<string> | null>;
   /** What the Bench shows of a piece, while it holds. */
   answersOf: (pieceId: string) => Pick<PlanKept, 'answers' | 'thicknessM'> | null;
   /** The latest pieces, oldest first. */
@@ -55,6 +58,16 @@ export interface KeptAnswer extends PlanKept {
   logMark: string;
   airMark: string;
 }
+
+/** The last whole plan of a piece that somebody looks at; none while it is worked out for the first time. */
+interface WholePlan {
+  of: KeptAnswer | null;
+  text: string | null;
+}
+
+const nothingYet: WholePlan = { of: null, text: null };
+/** What is being worked out already may be without the whole, or be overtaken by what is logged meanwhile. */
+const TRIES = 3;
 
 export interface PlanParts {
   store: Store;
@@ -73,6 +86,8 @@ export interface PlanParts {
 const PATIENCE_MS = 300;
 const LITTLE = 2;
 const PAGE = 200;
+/** Whole plans that are at hand: of the pieces looked at last. */
+const WHOLE = 8;
 
 export function createPlans({
   store,
@@ -85,6 +100,7 @@ export function createPlans({
   const cases = createCases(store, sensors);
   const answers = new Map(Object.entries(kept.read() ?? {}));
   const failed = new Map<string, { logMark: string; message: string }>();
+  const looked = new LRUCache<string, WholePlan>({ max: WHOLE });
   const line = createLine((id, error) => {
     const piece = cases.piece(id);
     console.error(`${piece?.made.name ?? id} could not be planned: ${String(error)}`);
@@ -102,7 +118,7 @@ export function createPlans({
     plan: async (given, now) => {
       // a lesson gives way to whatever the Bench waits for
       await line.idle();
-      return closed ? null : studyPlanner(given, now);
+      return closed ? null : ((await studyPlanner(given, now))?.kept ?? null);
     },
   });
 
@@ -116,19 +132,46 @@ export function createPlans({
     return known?.logMark === cases.logMark(piece) ? known : null;
   };
 
-  /** Works a piece out, the pressing ones first. */
-  const workOut = (piece: PieceState, now: Instant, pressing: boolean): Promise<void> => {
+  /** Works a piece out, the urgent ones first; all of it where somebody looks at it. */
+  const workOut = (piece: PieceState, now: Instant, urgency: Urgency): Promise<void> => {
     const logMark = cases.logMark(piece);
     const airMark = airMarkOf(piece);
-    return line.ask(piece.id, `${logMark} ${airMark}`, pressing, async () => {
+    return line.ask(piece.id, `${logMark} ${airMark}`, urgency, async () => {
       if (closed || cases.logMark(piece) !== logMark) return;
       const given = await cases.of(piece, priorOf(piece), now);
       if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
-      const plan = await planner(given.value, now);
+      const planned = await planner(given.value, now, looked.has(piece.id));
       failed.delete(piece.id);
-      if (plan) answers.set(piece.id, { logMark, airMark, ...plan });
+      if (!planned) return;
+      const answer = { logMark, airMark, ...planned.kept };
+      if (looked.has(piece.id)) looked.set(piece.id, { of: answer, text: planned.whole });
+      if (piece.finished) return;
+      answers.set(piece.id, answer);
       kept.write(() => answers);
     });
+  };
+
+  const isCurrent = ({ airMark, answers: of }: KeptAnswer, piece: PieceState, now: Instant): boolean =>
+    now >= of.at && now < of.holdsUntil && airMark === airMarkOf(piece);
+
+  const whole = async (id: string, now: Instant): Promise<Result<string> | null> => {
+    const piece = cases.piece(id);
+    if (!piece) return null;
+    const shown = (): string | null => {
+      const { of, text } = looked.get(id) ?? nothingYet;
+      return of?.logMark === cases.logMark(piece) && isCurrent(of, piece, now) ? text : null;
+    };
+    const known = shown();
+    if (known) return ok(known);
+    if (!looked.has(id)) looked.set(id, nothingYet);
+    for (let tries = 0; tries < TRIES; tries++) {
+      await workOut(piece, now, 'looked-at');
+      const why = failed.get(id);
+      if (why?.logMark === cases.logMark(piece)) return refused('unplanned', null, why.message);
+      const text = looked.get(id)?.text;
+      if (text) return ok(text);
+    }
+    return null;
   };
 
   const rowOf = (piece: PieceState, now: Instant): BenchRow => {
@@ -154,12 +197,10 @@ export function createPlans({
       if (isResting(piece, now)) continue;
       const known = knownOf(piece);
       if (!known) {
-        if (!failedAsIs(piece)) pressing.push(workOut(piece, now, true));
+        if (!failedAsIs(piece)) pressing.push(workOut(piece, now, 'pressing'));
         continue;
       }
-      const { answers: of, airMark } = known;
-      if (now >= of.holdsUntil || now < of.at || airMark !== airMarkOf(piece))
-        background.push(workOut(piece, now, false));
+      if (!isCurrent(known, piece, now)) background.push(workOut(piece, now, 'behind'));
     }
     Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
     const done = Promise.all(pressing);
@@ -207,6 +248,7 @@ export function createPlans({
       const piece = cases.piece(id);
       return piece && !piece.finished ? knownOf(piece) : null;
     },
+    whole,
     learned: () => {
       learning.study();
       return learning.answer();

@@ -131,6 +131,18 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     await answered(response, `piece ${id}`, () => pieceAnswer(id));
   });
 
+  router.get('/pieces/:id/plan', async (request, response) => {
+    const whole = await plans.whole(request.params.id, clock.now());
+    if (!whole)
+      return sendProblem(response, 404, {
+        code: 'no-plan',
+        field: 'id',
+        message: 'This piece is not planned: its making was undone, or it is not in the log.',
+      });
+    if (!whole.ok) return sendProblem(response, 422, whole.problem);
+    response.type('json').send(whole.value);
+  });
+
   router.get('/kiln', (_request, response) => {
     const all = loadsOf(store.ledger).filter(({ set }) => !set.over);
     const open = all.filter(({ unloadedAt }) => unloadedAt === null);

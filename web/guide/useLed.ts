@@ -12,7 +12,7 @@ import type { Planned } from '../../core/technique/layer.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { useOutbox } from '../frame/outbox.ts';
 import type { CoatedWall } from '../pieces/coatedWall.ts';
-import { planInWorker, withWaiting } from '../pieces/usePlan.ts';
+import { OWN_WAITS, planInWorker, withWaiting } from '../pieces/usePlan.ts';
 
 /** A piece that is led, as far as this tablet knows it. */
 export interface LedPiece {
@@ -57,19 +57,24 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
   const ask = useRef(new Set<string>());
   const due = Math.floor(now / 10_000) * 10_000;
   useEffect(() => {
-    for (const { pieceId, facts, key, own, answers } of cases) {
+    const asking = () => {
+      for (const one of cases) askHere(one);
+    };
+    const askHere = ({ pieceId, facts, key, own, answers }: (typeof cases)[number]) => {
       const known = answered[pieceId];
       const here = known?.key === key ? known.answers : null;
       const holds = (of: PlanAnswers | null) => of !== null && due < of.holdsUntil;
-      if (!(own || (away && !holds(answers))) || holds(here)) continue;
+      if (!(own || (away && !holds(answers))) || holds(here)) return;
       const question = `${pieceId} ${key} ${here === null ? '' : due}`;
-      if (ask.current.has(question)) continue;
+      if (ask.current.has(question)) return;
       ask.current.add(question);
       void planInWorker({ given: facts, now: due }).then(({ plan }) => {
         ask.current.delete(question);
         if (plan) setAnswered((before) => ({ ...before, [pieceId]: { key, answers: plan } }));
       });
-    }
+    };
+    const timer = setTimeout(asking, away ? 0 : OWN_WAITS);
+    return () => clearTimeout(timer);
   }, [cases, away, due, answered]);
   return useMemo(
     () =>

@@ -46,7 +46,7 @@ export function Piece() {
   const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
   const given = useCase(data);
   const now = useNow();
-  const planned = usePlan(given, now);
+  const planned = usePlan(given, given !== data?.given, now);
   const zone = useZone();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the piece …</Typography>;
@@ -70,12 +70,9 @@ export function Piece() {
         <Typography role="status">The wall is being worked out …</Typography>
       </>
     );
-  // what is shown here is what the Bench shows, unless this tablet knows more
-  const same = given === data.given && data.answers ? data.answers : null;
-  const plan = same ? { ...planned.plan, ...same } : planned.plan;
   return (
     <PieceView
-      plan={plan}
+      plan={planned.plan}
       given={given}
       nights={planned.nights}
       acts={data.acts}

@@ -42,7 +42,7 @@ export function TrialChoice({ plan, now, trying }: { plan: PiecePlan; now: Insta
     }),
   ];
   return (
-    <Box sx={{ width: 260 }}>
+    <Box sx={{ width: 260 }} onPointerEnter={trying.prepare} onFocus={trying.prepare}>
       <ChoiceField
         label="What if"
         value={trying.trial ? valueOf(trying.trial.tried) : NOTHING}

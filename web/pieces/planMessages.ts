@@ -11,8 +11,10 @@ export interface PlanRequest {
   effort?: Effort;
 }
 
+/** As the worker answers. */
+export type PlanAnswered = PlanAnswer & { ticket: number };
+
 export interface PlanAnswer {
-  ticket: number;
   plan: PiecePlan | null;
   nights: Spell[];
   /** Why there is no plan, where it could not be worked out. */

@@ -14,7 +14,7 @@ vi.mock('./usePlan.ts', () => ({
     new Promise<PlanAnswer>((resolve) =>
       asked.push({
         wanted,
-        answer: (plan) => act(async () => resolve({ ticket: 0, plan, nights: [] })),
+        answer: (plan) => act(async () => resolve({ plan, nights: [] })),
       }),
     ),
 }));

@@ -23,6 +23,8 @@ export interface Trying {
   /** Works it out with all members. */
   release: () => void;
   stop: () => void;
+  /** Says that something may be tried soon: the walls are worked out for it. */
+  prepare: () => void;
 }
 
 /** Members carried ahead while something is dragged. */
@@ -44,6 +46,7 @@ export function useTrial(plan: PiecePlan, given: PieceFacts): Trying {
   const [found, setFound] = useState<PiecePlan | null>(null);
   const newest = useRef<Wanted | null>(null);
   const busy = useRef(false);
+  const prepared = useRef<PieceFacts | null>(null);
   const base = useRef({ given, at: plan.at });
 
   const work = useCallback(async () => {
@@ -81,6 +84,11 @@ export function useTrial(plan: PiecePlan, given: PieceFacts): Trying {
     },
     move: (at) => setWanted((w) => w && { ...w, at, effort: DRAGGED }),
     release: () => setWanted((w) => w && { ...w, effort: WHOLE }),
+    prepare: () => {
+      if (prepared.current === given) return;
+      prepared.current = given;
+      void planInWorker({ given, now: plan.at });
+    },
     stop: () => {
       setWanted(null);
       setFound(null);
