@@ -120,7 +120,7 @@ test('two techniques in bands of their own share clay, kiln and one list of step
   await page.getByRole('button', { name: 'Add another technique' }).click();
   await page.getByRole('combobox', { name: 'Technique' }).nth(1).click();
   await page.getByRole('option', { name: 'Silicate crackle, thrown' }).click();
-  await expect(page.getByText(/does not hold on silicate/).first()).toBeVisible();
+  await expect(page.getByText(/will not stick on silicate/).first()).toBeVisible();
   await page.getByRole('combobox', { name: 'Technique' }).nth(1).click();
   await page.getByRole('option', { name: 'Inlay' }).click();
   await page

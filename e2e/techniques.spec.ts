@@ -111,9 +111,9 @@ test('three techniques in zones of one pot, fired once; a clash is mended with o
   await add('Way to the kiln', 2);
   await choose(page, 'How is it fired?', /^Once/);
   await add('Silicate crackle, thrown', 3);
-  await expect(page.getByText(/does not hold on silicate/).first()).toBeVisible();
+  await expect(page.getByText(/will not stick on silicate/).first()).toBeVisible();
   await page.getByRole('group', { name: 'What mends it' }).getByRole('button').first().click();
-  await expect(page.getByText(/does not hold on silicate/)).toHaveCount(0);
+  await expect(page.getByText(/will not stick on silicate/)).toHaveCount(0);
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'Log it as made' }).click();
   await expect(page.getByText('Bands on a fresh wall, Sgraffito, Way to the kiln')).toBeVisible();

@@ -105,7 +105,8 @@ export const slipOff =
 export const strained: Judge = (history) => {
   const deed = worst(done(history, 'coat'), ({ flake }) => flake ?? 0);
   if (deed?.flake == null) return silent('No coat is in the record.');
-  const words = `${deed.step} stored ${deed.flake.toFixed(1)} times the strain of a coat known to hold`;
+  const times = deed.flake.toFixed(1);
+  const words = `${deed.step} was ${times === '1.0' ? 'as thick' : `${times} times as thick`}, for a wall so dry, as is known to hold`;
   return deed.flake > 2 ? pro(`${words}.`, deed.flake / 8) : contra(`${words}.`);
 };
 

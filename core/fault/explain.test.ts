@@ -55,7 +55,7 @@ const stories: Record<string, Story> = {
     fault: 'flaking or peeling coat',
     because: 'laid-too-thick',
     log: [cruetMade(), did(7.4, coat(0.0012), { slip: slip(1.45) })],
-    words: /times the strain/,
+    words: /\d times as thick, for a wall so dry, as is known to hold/,
   },
   'a second colour into the first while it shone': {
     fault: 'colours muddied',

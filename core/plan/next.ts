@@ -23,7 +23,9 @@ export function stepAt({ doneAt, ...gate }: Gate, now: Instant): NextStep {
 
 /** What to do once the window of a step has closed, in words; empty where nothing helps. */
 export function remedyFor({ rescue, planned }: Pick<NextStep, 'rescue' | 'planned'>): string {
-  const remedy = rescue?.remedy ?? planned.step.remedies.find(({ when }) => when === 'too-dry');
+  const dry = planned.step.remedies.filter(({ when }) => when === 'too-dry');
+  // what would wet it again was tried, and does not help
+  const remedy = rescue?.remedy ?? dry.find(({ effects }) => !effects) ?? dry[0];
   return remedy?.say ?? '';
 }
 

@@ -1,6 +1,6 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { colours, dampened, firstThen, from, shows, step, tooWet, wrong } from './step.ts';
-import { water, type Technique } from './technique.ts';
+import { coatsWithin, colours, dampened, from, step, tooDryForSlip, tooWet, wrong } from './step.ts';
+import type { Technique } from './technique.ts';
 
 /** Coats of slip or engobe laid with a brush, in zones. */
 export const brushedCoats: Technique = {
@@ -31,7 +31,7 @@ export const brushedCoats: Technique = {
           share: { usual: 1 },
         },
       ],
-      needs: firstThen([water('skin', 62, 84)], [shows('matte', '@before')]),
+      needs: coatsWithin(62, 84),
       repeat: { least: 1, usual: 3, most: 5, until: 'no clay shows through', each: 'zone' },
       words: [
         'Cross the strokes of the coat before',
@@ -41,6 +41,7 @@ export const brushedCoats: Technique = {
       look: ['Matte all over before the next'],
       remedies: [
         dampened(55),
+        tooDryForSlip,
         tooWet('two strokes lift the first', 'Wait until the wall is leather-hard.'),
         wrong('clay shows through', 'A spot coat once it is matte.', 'coat'),
         wrong('the wall goes soft', 'Wait longer between coats; inside and outside on different days.'),

@@ -17,9 +17,10 @@ describe('a route of one technique', () => {
     const coats = planned.filter(({ refs: [ref] }) => ref!.step === 'coat');
     expect(coats.map(({ step }) => step.name)).toEqual(['Coat 1 of 3', 'Coat 2 of 3', 'Coat 3 of 3']);
     expect(coats[0]!.step.needs.map(({ kind }) => kind)).toEqual(['water']);
-    // from the second coat on the sign takes the place of the water of the wall
+    // from the second coat on the sign takes the place of the wet edge of the wall; the dry one stays
     for (const [i, coat] of coats.slice(1).entries())
       expect(coat.step.needs).toMatchObject([
+        { kind: 'water', of: 'skin', spans: [{ driest: 62 }] },
         { kind: 'sign', sign: 'matte', of: coats[i]!.key, side: 'after' },
       ]);
     const carve = planned.find(({ refs: [ref] }) => ref!.step === 'outlines')!;
@@ -86,7 +87,7 @@ describe('a route of several layers', () => {
   it('names what spoils what, with the remedy', () => {
     const { conflicts } = compose([layer('silicate-crackle'), layer('sgraffito')]);
     expect(conflicts.map(({ problem }) => problem.message).join('\n')).toMatch(
-      /does not hold on silicate.*zone/,
+      /will not stick on silicate.*zone/,
     );
   });
 

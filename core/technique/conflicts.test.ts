@@ -28,9 +28,13 @@ describe('what does not go together', () => {
     [
       'scraping inlay over trailing',
       [layer('slip-trailing'), layer('inlay', { finish: 'dry' })],
-      /slip lines off/,
+      /slip lines would come off/,
     ],
-    ['silicate under slip', [layer('silicate-crackle'), layer('brushed-coats')], /does not hold on silicate/],
+    [
+      'silicate under slip',
+      [layer('silicate-crackle'), layer('brushed-coats')],
+      /will not stick on silicate/,
+    ],
     ['a wash over silicate', [layer('silicate-crackle'), layer('oxide-wash')], /cannot soak in/],
     ['a wash over burnish', [layer('sigillata'), layer('oxide-wash')], /cannot soak in/],
     ['turning through silicate', [layer('silicate-crackle'), layer('shaping')], /silicate/],

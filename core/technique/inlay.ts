@@ -20,6 +20,7 @@ const fill: Step = {
     { ...water('skin', 58, 75), pass: 'first' },
     { kind: 'since', of: 'cut', least: 0, pass: 'first', only: { mark: 'cut' } },
     { kind: 'since', of: 'stamp', least: 0, pass: 'first', only: { mark: 'stamp' } },
+    { ...water('skin', 50, null), pass: 'later' },
     { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
   ],
   takesS: about(5 * MINUTE_S),

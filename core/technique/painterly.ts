@@ -2,6 +2,7 @@ import { brushedClean, glazed, toBisque } from './kiln.ts';
 import {
   anyOf,
   bisque,
+  coatsWithin,
   colours,
   cut,
   dampened,
@@ -9,9 +10,9 @@ import {
   firstThen,
   from,
   line,
-  shows,
   step,
   tooDry,
+  tooDryForSlip,
   tooWet,
 } from './step.ts';
 import { water, type Technique } from './technique.ts';
@@ -46,10 +47,10 @@ export const painterly: Technique = {
     step('layer', 'Lay a layer of colour', 'layer', {
       minutes: 10,
       effects: [line('brushed-decoration', from(0.1, 0.2, 0.4), from(0.05, 0.4, 1))],
-      needs: firstThen([water('skin', 58, 84)], [shows('firm', '@before')]),
+      needs: coatsWithin(58, 84, 'firm'),
       repeat: { least: 1, usual: 3, most: 8, until: 'it has depth enough' },
       words: ['From washes to opaque', 'Leave some of the one before'],
-      remedies: [tooWet('it lifts the one before', 'Wait until that is firm.'), dampened(50)],
+      remedies: [tooWet('it lifts the one before', 'Wait until that is firm.'), dampened(50), tooDryForSlip],
       hazards: colours,
     }),
     step('incise', 'Incise marks', 'marks incised', {
@@ -89,7 +90,10 @@ export const painterly: Technique = {
         effects: [film(0.02), line('running-engobe', from(0.05, 0.1, 0.3), from(0.1, 0.5, 1))],
         needs: firstThen(
           [water('skin', 58, 84)],
-          [{ kind: 'sign', sign: 'matte', of: '@before', side: 'after', rather: true }],
+          [
+            water('skin', 58, null),
+            { kind: 'sign', sign: 'matte', of: '@before', side: 'after', rather: true },
+          ],
         ),
         words: ['Dampen, then let watered engobe run', 'More water fades it'],
       },

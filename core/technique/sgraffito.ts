@@ -1,4 +1,5 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
+import { coatsWithin, tooDryForSlip } from './step.ts';
 import { about, water, type Need, type Remedy, type Step, type Technique } from './technique.ts';
 
 const MINUTE_S = 60;
@@ -125,10 +126,7 @@ export const sgraffito: Technique = {
           share: about(1),
         },
       ],
-      needs: [
-        { ...water('skin', 62, 84), pass: 'first' },
-        { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
-      ],
+      needs: coatsWithin(62, 84),
       takesS: about(3 * MINUTE_S),
       repeat: { least: 1, usual: 3, most: 4, until: 'no clay shows through' },
       look: ['The last coat has lost its shine', 'Clay that shows through now shows after firing'],
@@ -140,6 +138,7 @@ export const sgraffito: Technique = {
       remedies: [
         { when: 'too-wet', sign: 'two strokes lift the first', say: 'Let the wall dry on.' },
         dampened,
+        tooDryForSlip,
       ],
       hazards: ['toxic-colour'],
     },
@@ -232,10 +231,7 @@ export const sgraffito: Technique = {
       step: 'coat',
       set: {
         repeat: { least: 1, usual: 2, most: 3, until: 'no clay shows through' },
-        needs: [
-          { ...water('skin', 55, 80), pass: 'first' },
-          { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
-        ],
+        needs: coatsWithin(55, 80),
         effects: [
           {
             does: 'coat',

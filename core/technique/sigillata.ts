@@ -1,5 +1,5 @@
 import { brushedClean, toLowBisque } from './kiln.ts';
-import { coat, firstThen, from, shows, step, tooDry, tooWet, wrong } from './step.ts';
+import { coat, coatsWithin, firstThen, from, shows, step, tooDry, tooWet, wrong } from './step.ts';
 import { water, type Technique } from './technique.ts';
 
 /** The finest of a slip, in thin coats, burnished. */
@@ -44,10 +44,10 @@ export const sigillata: Technique = {
         only: { on },
         minutes: 3,
         effects: [coat('sigillata', 0.05)],
-        needs: firstThen(
-          [on === 'leather' ? water('skin', 50, 70) : water('skin', null, 6)],
-          [shows('matte', '@before')],
-        ),
+        needs:
+          on === 'leather'
+            ? coatsWithin(50, 70)
+            : firstThen([water('skin', null, 6)], [shows('matte', '@before')]),
         repeat: { least: 2, usual: 2, most: 3 },
         words: ['A soft brush, hardly any pressure', 'No drips, no hairs: they show'],
         look: ['The shine of each coat is gone before the next'],

@@ -1,6 +1,6 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { coat, firstThen, shows, step, tooDry, tooWet, wrong } from './step.ts';
-import { water, type Technique } from './technique.ts';
+import { coat, coatsWithin, step, tooDry, tooWet, wrong } from './step.ts';
+import type { Technique } from './technique.ts';
 
 /** Many dry-looking passes from a spray gun. */
 export const sprayedEngobe: Technique = {
@@ -14,7 +14,7 @@ export const sprayedEngobe: Technique = {
     step('spray', 'Spray a pass', 'pass sprayed', {
       minutes: 2,
       effects: [coat('sprayed', 0.03)],
-      needs: firstThen([water('skin', 50, 75)], [shows('matte', '@before')]),
+      needs: coatsWithin(50, 75),
       repeat: { least: 2, usual: 6, most: 12, until: 'it covers' },
       words: ['Turning, from an arm away', 'It looks dry as it lands, or it is too much'],
       remedies: [

@@ -8,6 +8,7 @@ import {
   type Of,
   type Remedy,
   type Span,
+  water,
   type Step,
   type Usual,
 } from './technique.ts';
@@ -59,6 +60,12 @@ export const firstThen = (first: Need[], later: Need[]): Need[] => [
   ...first.map((need): Need => ({ ...need, pass: 'first' })),
   ...later.map((need): Need => ({ ...need, pass: 'later' })),
 ];
+/**
+ * Coats on a wall whose outer millimetre is between two edges. Each puts water back, so that of the later ones only the wet edge
+ * gives way to a sign of the one before: a wall that has gone too dry under its coats takes no more.
+ */
+export const coatsWithin = (driest: number, wettest: number | null, sign: Sign = 'matte'): Need[] =>
+  firstThen([water('skin', driest, wettest)], [water('skin', driest, null), shows(sign, '@before')]);
 /** Only the maker can see it; usually so many minutes after a step. */
 export const seen = (what: string, of?: Of, minutes?: number): Need => ({
   kind: 'seen',
@@ -125,5 +132,12 @@ export const dampened = (driest: number): Remedy =>
 /** Misted, it can be gone on with once the shine is gone. */
 export const misted = (sign: string): Remedy =>
   tooDry(sign, 'Mist it lightly, wait until matte, go on.', { effects: [film(0.03)], then: 'matte' });
+
+/** No slip holds there any more, wetted or not. */
+export const tooDryForSlip: Remedy = {
+  when: 'too-dry',
+  sign: 'the wall is pale under its coats',
+  say: 'Too dry for more slip: it would lift. Bisque it, and lay underglaze on the bisque.',
+};
 
 export const colours: HazardId[] = ['toxic-colour'];

@@ -1,5 +1,5 @@
 import { glazed, toBisque } from './kiln.ts';
-import { coat, colours, from, firstThen, heat, seen, shows, step, tooDry, tooWet, wrong } from './step.ts';
+import { coat, coatsWithin, colours, from, heat, seen, step, tooDry, tooWet, wrong } from './step.ts';
 import { water, type Technique } from './technique.ts';
 
 /** A thick slab with a skin of slip and silicate, thrown out thin and draped. */
@@ -44,7 +44,7 @@ export const stretchedSlab: Technique = {
     step('coat', 'Coat in one direction', 'coat', {
       minutes: 3,
       effects: [coat('broad-brush', 0.3)],
-      needs: firstThen([water('skin', 84, null)], [shows('matte', '@before')]),
+      needs: coatsWithin(84, null),
       repeat: { least: 2, usual: 3, most: 4, until: 'it covers' },
       words: ['Along the same strokes each time'],
       remedies: [tooDry('the slab is firm', 'Too late to stretch it: use it for another technique.')],

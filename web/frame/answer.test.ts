@@ -50,7 +50,7 @@ describe('the answer in words', () => {
         now + 25_000,
         zone,
       ).detail;
-    expect(of(4 * HOUR)).toBe('Until 14:20: about 4 h left, closing between 11:20 and 17:20.');
+    expect(of(4 * HOUR)).toBe('Until 14:20: about 4 h left, could close between 11:20 and 17:20.');
     expect(of(4 * MINUTE)).toContain('Until 10:20: under 10 min left');
     expect(of(12 * HOUR)).toContain(': 12 h left');
   });
@@ -107,7 +107,7 @@ describe('how sure a moment is, in words', () => {
     [now + HOUR + 3 * MINUTE, now + 4 * HOUR + 7 * MINUTE, ', between 11:20 and 14:30'],
     [now + HOUR + 3 * MINUTE, now + 2 * HOUR, ', between 11:25 and 12:20'],
     [now + HOUR + 3 * MINUTE, now + HOUR + 13 * MINUTE, ', between 11:23 and 11:33'],
-    [now - HOUR, now + HOUR, ', between now and 11:20'],
+    [now - HOUR, now + HOUR, ', any time, at the latest 11:20'],
     [now + HOUR, now + 23 * HOUR, ', between 11:20 and tomorrow 09:20'],
     [now + HOUR, null, ', not before 11:20'],
     [now - 3 * HOUR, now - HOUR, ''],

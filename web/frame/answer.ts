@@ -85,7 +85,7 @@ function ownAnswer(next: NextStep | null, now: Instant, zone: string, cover: Cov
     const until =
       closes === null
         ? 'It stays open.'
-        : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, closes - now)} left${between(spread?.closes, now, zone, ', closing ')}.`;
+        : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, closes - now)} left${between(spread?.closes, now, zone, ', could close ')}.`;
     return { tone: 'now', headline: `${name} now`, detail: until };
   }
   if (opens === null)
@@ -149,7 +149,7 @@ export function between(edge: EdgeSpread | undefined, now: Instant, zone: string
   const to = whenNear(asKnown(edge.p90, edge), now, zone);
   if (to === whenNear(early, now, zone)) return '';
   return edge.p10 <= now
-    ? `${lead}between now and ${to}`
+    ? `${lead}any time, at the latest ${to}`
     : `${lead}between ${whenNear(early, now, zone)} and ${to}`;
 }
 

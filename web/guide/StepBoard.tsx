@@ -62,7 +62,7 @@ export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
         ))}
         {onLeave && (
           <Button onClick={onLeave} sx={{ mt: 2, px: 0 }}>
-            Put it down, and on with what presses
+            Next urgent piece
           </Button>
         )}
       </Box>

@@ -320,11 +320,10 @@ function checksWords({ believed }: PiecePlan): string | null {
   const { observations, setting, widened, taken } = believed;
   if (observations.length === 0) return null;
   const faster = Math.round((setting.airFactor - 1) * 100);
-  // the times above hold all that the checks told, of which the air is one part: they may have come nearer all the same
   const pace =
     Math.abs(faster) < 5
       ? 'as was thought'
       : `${Math.abs(faster)} % ${faster > 0 ? 'faster' : 'slower'} than was thought before`;
   const checks = observations.length === 1 ? 'One check' : `${observations.length} checks`;
-  return `${checks} so far, and the times above hold all they told. Of the air alone: it takes water away ${pace}.${taken ? ' No drying explains the last one: it is taken as it was found.' : widened > 0 ? ' What was found was unlikely, so the forecast was made wider.' : ''}`;
+  return `${checks} so far, already used in the times above. By what was found, the air takes water away ${pace}.${taken ? ' No drying explains the last one: it is taken as it was found.' : widened > 0 ? ' What was found was unlikely, so the forecast was made wider.' : ''}`;
 }

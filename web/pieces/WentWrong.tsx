@@ -101,7 +101,7 @@ function Causes({ fault, causes }: { fault: string; causes: Explained[] }) {
 const standings = {
   for: { word: 'Its record speaks for it:', colour: ironRed },
   against: { word: 'Its record speaks against it:', colour: copperGreen },
-  nothing: { word: 'Its record is silent:', colour: faded },
+  nothing: { word: 'Not recorded:', colour: faded },
 };
 
 function Evidence({ cause: { evidence } }: { cause: Explained }) {

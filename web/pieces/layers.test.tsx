@@ -78,9 +78,9 @@ describe('what a piece carries', () => {
     opened();
     await press('Add another technique');
     await choose('Technique', 'Silicate crackle, thrown');
-    expect(await screen.findByText(/does not hold on silicate/)).toBeTruthy();
+    expect(await screen.findByText(/will not stick on silicate/)).toBeTruthy();
     await press(/above, .* below$/);
-    expect(screen.queryByText(/does not hold on silicate/)).toBeNull();
+    expect(screen.queryByText(/will not stick on silicate/)).toBeNull();
   });
 });
 

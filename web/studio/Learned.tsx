@@ -17,7 +17,7 @@ export function Learned() {
   if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : null;
   return (
     <Section
-      title="What the studio has taught"
+      title="Learned here"
       action={
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
           <Link
