@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { Router, type Express } from 'express';
+import onHeaders from 'on-headers';
 import { CLOCK_HEADER } from '../api/index.ts';
 import type { Clock } from './clock.ts';
 import type { FileStore } from './files/fileStore.ts';
@@ -82,7 +83,8 @@ function apiRoutes(
   const importer = createImporter(store, files, chores);
   const api = Router();
   api.use((_request, response, next) => {
-    response.set(CLOCK_HEADER, String(Math.round(clock.now())));
+    // the time of the answer: one that is waited for must not set the asker's clock back to when it was asked
+    onHeaders(response, () => response.setHeader(CLOCK_HEADER, String(Math.round(clock.now()))));
     response.set('cache-control', 'no-store');
     next();
   });

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { PlanReply } from '../../api/index.ts';
+import { CLOCK_HEADER, type PlanReply } from '../../api/index.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import { fromWire } from '../../core/plan/wire.ts';
 import type { Result } from '../../core/units/problem.ts';
+import { listeningOn } from '../testing/listening.ts';
 import { plansOf } from '../testing/plans.ts';
-import { act, emptyFolder, entry, NOW, opened, pieceMade } from '../testing/studio.ts';
+import { act, emptyFolder, entry, NOW, opened, pieceMade, testClock } from '../testing/studio.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { plannerHere, type Planner } from './planner.ts';
 
@@ -56,6 +57,24 @@ describe('the whole plan of a piece', () => {
     expect([read(first).plan.piece.id, read(last).plan.piece.id]).toEqual(['a', 'd']);
     expect(asked.indexOf('d')).toBeLessThan(asked.indexOf('b'));
     await bench;
+    await folder.close();
+  });
+
+  it('is told with the time of its answer, however long it was worked out', async () => {
+    const { folder } = await studio('cup');
+    let now = NOW;
+    const here = plannerHere();
+    const planner: Planner = (...asked) => {
+      now += 5_000;
+      return here(...asked);
+    };
+    const clock = { ...testClock, now: () => now };
+    const { address, close } = await listeningOn(folder, { clock, plans: plansOf(folder, planner) });
+    const response = await fetch(`${address}/api/pieces/cup/plan`);
+    expect(response.status).toBe(200);
+    expect(Number(response.headers.get(CLOCK_HEADER))).toBe(NOW + 5_000);
+    expect((await fetch(`${address}/api/pieces/no/plan`)).status).toBe(404);
+    await close();
     await folder.close();
   });
 

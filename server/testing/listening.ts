@@ -4,23 +4,26 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
 import { createApp } from '../app.ts';
+import type { Clock } from '../clock.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { hostNames } from '../guard/hosts.ts';
 import { httpServer } from '../httpServer.ts';
+import type { Plans } from '../planning/plans.ts';
 import { plansOf } from './plans.ts';
 import { onPostgres, opened, testClock } from './studio.ts';
 
 /** The whole application on an open data folder, listening. */
 export async function listeningOn(
   folder: OpenFolder,
+  { clock = testClock, plans = plansOf(folder) }: { clock?: Clock; plans?: Plans } = {},
 ): Promise<{ address: string; close: () => Promise<void> }> {
   const web = mkdtempSync(join(tmpdir(), 'kosmema-web-'));
   writeFileSync(join(web, 'index.html'), '<meta property="csp-nonce" nonce="__NONCE__">');
   const app = createApp({
     store: folder.store,
     files: folder.files,
-    clock: testClock,
-    plans: plansOf(folder),
+    clock,
+    plans,
     webFolder: web,
     hosts: hostNames(null),
     pairing: null,
