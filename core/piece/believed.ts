@@ -22,7 +22,7 @@ import type { Instant } from '../units/quantity.ts';
 import { deedOf, laidBy } from './deed.ts';
 import { begunAt, eventsOf, exposureOf, roomAt, roomOf, surroundingsIn, type LoggedWall } from './events.ts';
 import { observationsOf, shareOfPiece } from './found.ts';
-import { withoutLongPast } from './longPast.ts';
+import { begunAnew, withoutLongPast } from './longPast.ts';
 import { ownWalls, partSeams, seamsOf, zonesOf, type OwnWall } from './walls.ts';
 import type { PieceFacts } from './facts.ts';
 
@@ -37,6 +37,8 @@ export interface Believed extends Ensemble {
   joined: Seams;
   /** What they are. */
   divided: Divided;
+  /** From when on they were carried. */
+  begun: Instant;
   /** What has befallen each of them so far. */
   befell: Partial<Record<WallName, WallEvent[]>>;
 }
@@ -70,6 +72,7 @@ export function believedNow(piece: PieceState, facts: PieceFacts, now: Instant, 
     waterAdded: waterAdded(piece, facts, divided),
     joined: seams(piece, divided),
     divided,
+    begun: recent.piece.madeAt,
     befell: befallen(wallsOf(piece, facts, divided), now),
   };
 }
@@ -132,9 +135,10 @@ export function believedLater(
   const divided = dividedInto(piece, facts);
   const { observations, unread } = observationsOf(piece, facts, now, divided);
   const sameWalls = isSame([divided, seams(piece, divided)], [before.divided, before.joined]);
-  const looked = observations.filter(({ at }) => at > piece.madeAt);
+  const looked = observations.filter(({ at }) => at > before.begun);
   const sameFound = isSame([looked, unread], [before.observations, before.unread]);
-  if (!sameWalls || !sameFound || isFoldedAway(piece, facts, now)) return null;
+  const begun = begunAnew(piece, facts, now) ?? piece.madeAt;
+  if (!sameWalls || !sameFound || begun !== before.begun) return null;
   const befell = befallen(wallsOf(piece, facts, divided), now);
   const coming: Believed['befell'] = {};
   for (const { name } of divided.walls) {
@@ -148,10 +152,6 @@ export function believedLater(
 }
 
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-
-/** Whether it was left alone for so long that what was before is folded away. */
-const isFoldedAway = (piece: PieceState, facts: PieceFacts, now: Instant): boolean =>
-  withoutLongPast(piece, facts, now, () => ownWall(piece, facts)).piece !== piece;
 
 /** What is known of a piece's walls until an instant, before anything was found of them. */
 export function wallCase(

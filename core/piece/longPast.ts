@@ -23,10 +23,8 @@ export function withoutLongPast(
   now: Instant,
   wallOf: () => WallOfPiece & { begun: Parameters<WallOfPiece['begin']>[0] },
 ): { piece: PieceState; facts: PieceFacts } {
-  const moments = [piece.madeAt, ...facts.entries.map(instantOf).filter((at) => at > piece.madeAt), now];
-  const gap = moments.findLastIndex((at, i) => i > 0 && at <= now && at - moments[i - 1]! > LONG_PAST);
-  if (gap < 0) return { piece, facts };
-  const from = moments[gap]! - BEFORE;
+  const from = begunAnew(piece, facts, now);
+  if (from === null) return { piece, facts };
   const { begin, begun, events } = wallOf();
   const { state, wall } = carry(
     begin(begun, COARSE),
@@ -47,4 +45,11 @@ export function withoutLongPast(
       entries: facts.entries.filter((e) => instantOf(e) > from),
     },
   };
+}
+
+/** From when on a piece is carried that was left alone for long; null where it never was. */
+export function begunAnew(piece: PieceState, facts: PieceFacts, now: Instant): Instant | null {
+  const moments = [piece.madeAt, ...facts.entries.map(instantOf).filter((at) => at > piece.madeAt), now];
+  const gap = moments.findLastIndex((at, i) => i > 0 && at <= now && at - moments[i - 1]! > LONG_PAST);
+  return gap < 0 ? null : moments[gap]! - BEFORE;
 }

@@ -61,6 +61,16 @@ describe('a planner that remembers', () => {
       expect(on.places.places[k]!.meanX).toBeCloseTo(place.meanX, 3);
   });
 
+  it('goes on with a piece that was left alone for long, as with any other', () => {
+    const old = caseOf([cruetMade(), cover(hoursOn(40 * 24))]);
+    const plan = rememberingPlanner(2);
+    plan(old, hoursOn(40 * 24 + 1), undefined, effort);
+    const more = { ...old, entries: [...old.entries, cover(hoursOn(40 * 24 + 2))] };
+    const [on, anew] = [plan, planPiece].map((of) => of(more, hoursOn(40 * 24 + 3), undefined, effort)!);
+    expect(on!.now.meanX).toBeCloseTo(anew!.now.meanX, 4);
+    expect(on!.piece).toEqual(anew!.piece);
+  });
+
   it.each<[string, (entries: Entry[]) => Entry[]]>([
     ['something is undone', (entries) => entries.slice(0, 1)],
     ['something is logged of before', (entries) => [entries[0]!, cover(hoursOn(2)), ...entries.slice(1)]],

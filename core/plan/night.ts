@@ -1,6 +1,7 @@
 import type { StudioSet } from '../log/entry.ts';
 import { DAY, HOUR, type Instant } from '../units/quantity.ts';
-import { nightTime, workingTime } from './hours.ts';
+import { nightTime, workingTime, type Spell } from './hours.ts';
+import type { PiecePlan } from './plan.ts';
 
 export interface ComingNight {
   from: Instant;
@@ -22,3 +23,7 @@ export function comingNight(studio: StudioSet, now: Instant): ComingNight {
   known.set(studio, { at: now, until: first?.to ?? now, night });
   return night;
 }
+
+/** The nights of the time that a plan shows. */
+export const nightsOf = ({ trajectory: { at } }: Pick<PiecePlan, 'trajectory'>, studio: StudioSet): Spell[] =>
+  nightTime(studio, at[0]!, at.at(-1)!);

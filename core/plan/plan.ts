@@ -55,7 +55,9 @@ export interface PiecePlan {
   warnings: Hazard[];
   /** The softest that coats make it; null where none wets it. */
   softest: Softest | null;
-  believed: Omit<Believed, 'best' | 'members' | 'joined' | 'divided' | 'befell'> & { setting: WallSetting };
+  believed: Omit<Believed, 'best' | 'members' | 'joined' | 'divided' | 'begun' | 'befell'> & {
+    setting: WallSetting;
+  };
   places: PlacesNow;
   /** What one touch check would do to the next window; null where it says nothing. */
   check: CheckValue | null;
@@ -128,7 +130,7 @@ export function planFrom(
   whatIf: WhatIf | undefined,
   effort: Effort = {},
 ): PiecePlan {
-  const { best, members, at, joined: _joins, befell: _past, divided, ...rest } = believed;
+  const { best, members, at, joined: _joins, begun: _begun, befell: _past, divided, ...rest } = believed;
   // a wall still warm from a hot tool is known until it has cooled
   const from = Math.max(at, ...divided.own.map(({ name }) => best[name]!.at));
   const spells = workingTime(facts.studio.hours, facts.studio.zone, from, from + HORIZON);

@@ -136,7 +136,7 @@ export const misted = (sign: string): Remedy =>
 /** No slip holds there any more, wetted or not. */
 export const tooDryForSlip: Remedy = {
   when: 'too-dry',
-  sign: 'the wall is pale under its coats',
+  sign: 'the wall has gone pale',
   say: 'Too dry for more slip: it would lift. Bisque it, and lay underglaze on the bisque.',
 };
 

@@ -4,7 +4,7 @@ import type { PlanReply } from '../../api/index.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import { keptOf, type PlanKept } from '../../core/plan/kept.ts';
 import { rememberingPlanner } from '../../core/plan/memory.ts';
-import { nightTime } from '../../core/plan/hours.ts';
+import { nightsOf } from '../../core/plan/night.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { toWire } from '../../core/plan/wire.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -45,7 +45,7 @@ interface Asked {
 
 const replyOf = (plan: PiecePlan, { studio }: PieceFacts): PlanReply => ({
   plan: toWire(plan),
-  nights: nightTime(studio, plan.trajectory.at[0]!, plan.trajectory.at.at(-1)!),
+  nights: nightsOf(plan, studio),
 });
 
 /** Plans on this thread, and hands over what is kept of it. */

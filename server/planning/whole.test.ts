@@ -78,6 +78,25 @@ describe('the whole plan of a piece', () => {
     await folder.close();
   });
 
+  it('is never the one before, though something is logged while it is worked out', async () => {
+    const { folder } = await studio('cup');
+    const here = plannerHere();
+    const cover = (of: 'draped' | 'tight') =>
+      log(folder, entry('piece.covered', 'cup', { cover: of, stand: 'board' }));
+    let asked = 0;
+    const planner: Planner = async (...wanted) => {
+      asked += 1;
+      if (asked === 2) await cover('tight');
+      return here(...wanted);
+    };
+    const plans = plansOf(folder, planner);
+    await plans.whole('cup', NOW);
+    await cover('draped');
+    expect(read(await plans.whole('cup', NOW)).plan.piece.cover).toBe('tight');
+    expect(asked).toBe(3);
+    await folder.close();
+  });
+
   it('of a finished piece is had too, and changes nothing in the lists', async () => {
     const { folder, plans } = await studio('cup');
     await log(folder, entry('piece.finished', 'cup', { outcome: 'good', faults: [], note: '' }));

@@ -57,9 +57,6 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
   const ask = useRef(new Set<string>());
   const due = Math.floor(now / 10_000) * 10_000;
   useEffect(() => {
-    const asking = () => {
-      for (const one of cases) askHere(one);
-    };
     const askHere = ({ pieceId, facts, key, own, answers }: (typeof cases)[number]) => {
       const known = answered[pieceId];
       const here = known?.key === key ? known.answers : null;
@@ -73,7 +70,7 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
         if (plan) setAnswered((before) => ({ ...before, [pieceId]: { key, answers: plan } }));
       });
     };
-    const timer = setTimeout(asking, away ? 0 : OWN_WAITS);
+    const timer = setTimeout(() => cases.forEach(askHere), away ? 0 : OWN_WAITS);
     return () => clearTimeout(timer);
   }, [cases, away, due, answered]);
   return useMemo(

@@ -56,7 +56,7 @@ export function Piece() {
     return (
       <>
         <Title piece={piece} />
-        <Trouble>{whyUnplanned(data, planned?.failed ?? null)}</Trouble>
+        <Trouble>{planned?.unplanned ?? whyUnplanned(data, planned?.failed ?? null)}</Trouble>
         <PieceLog piece={piece} acts={data.acts} now={now} zone={zone} checks={null} />
       </>
     );

@@ -1,5 +1,5 @@
 import { rememberingPlanner } from '../../core/plan/memory.ts';
-import { nightTime } from '../../core/plan/hours.ts';
+import { nightsOf } from '../../core/plan/night.ts';
 import type { PlanAnswered, PlanRequest } from './planMessages.ts';
 
 /** One tablet looks at few pieces at a time. */
@@ -8,9 +8,7 @@ const plan = rememberingPlanner(4);
 function answerTo({ ticket, given, now, whatIf, effort }: PlanRequest): PlanAnswered {
   try {
     const planned = plan(given, now, whatIf, effort);
-    const run = planned?.trajectory.at;
-    const nights = run ? nightTime(given.studio, run[0]!, run.at(-1)!) : [];
-    return { ticket, plan: planned, nights };
+    return { ticket, plan: planned, nights: planned ? nightsOf(planned, given.studio) : [] };
   } catch (error) {
     return { ticket, plan: null, nights: [], failed: String(error) };
   }

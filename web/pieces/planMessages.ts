@@ -17,6 +17,8 @@ export type PlanAnswered = PlanAnswer & { ticket: number };
 export interface PlanAnswer {
   plan: PiecePlan | null;
   nights: Spell[];
-  /** Why there is no plan, where it could not be worked out. */
+  /** Why it cannot be planned, in the studio's words. */
+  unplanned?: string;
+  /** What went wrong where it was worked out. */
   failed?: string;
 }

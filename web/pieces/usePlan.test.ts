@@ -101,7 +101,11 @@ describe('the plan of a piece on its page', () => {
     answer = () => problem(422, 'unplanned', 'Its clay is no longer in the log.');
     const { result } = hook(false);
     await settled();
-    expect(result.current).toEqual({ plan: null, nights: [], failed: 'Its clay is no longer in the log.' });
+    expect(result.current).toEqual({
+      plan: null,
+      nights: [],
+      unplanned: 'Its clay is no longer in the log.',
+    });
     expect(worked).toEqual([]);
   });
 });

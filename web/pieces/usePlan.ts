@@ -74,7 +74,7 @@ async function planOf({ given, now, own }: Wanted): Promise<PlanAnswer> {
     return { plan: fromWire(plan), nights };
   } catch (error) {
     return error instanceof ServerProblem && error.details.code === 'unplanned'
-      ? { plan: null, nights: [], failed: error.details.detail }
+      ? { plan: null, nights: [], unplanned: error.details.detail }
       : planInWorker({ given, now });
   }
 }
