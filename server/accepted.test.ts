@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import type { BenchAnswer, PieceAnswer, ProblemDetails } from '../api/index.ts';
+import type { BenchAnswer, PieceAnswer, ProblemDetails, RoomsAnswer } from '../api/index.ts';
 import { defaultBody } from '../core/clay/body.ts';
 import { tubBody } from '../core/log/entries.test-support.ts';
 import type { Entry } from '../core/log/entry.ts';
@@ -226,6 +226,29 @@ describe('readings', () => {
       detail: expect.stringContaining('“one.csv”') as string,
     });
     expect(await get('/api/rooms')).toMatchObject({ 'room-default': { celsius: 20.5, humidity: 0.5 } });
+  });
+
+  it('that were undone are measured no more, whenever they were asked for', async () => {
+    const measured = async () => (await get<RoomsAnswer>('/api/rooms'))['room-default'];
+    const before = await measured();
+    const later = await take(taken(await file(rows('15', 30)), 'later.csv'));
+    const undone = await take(undo(later.id));
+    expect(await measured()).toEqual(before);
+    await take(undo(undone.id));
+    expect((await measured())!.to).toBeGreaterThan(before!.to);
+  });
+
+  it('are other ones where as many stand, and the last is the same', async () => {
+    const mark = () => studio.folder.store.readingsMark('room-default');
+    const [first, second] = [
+      await take(taken(await file(rows('16', 30)), 'first.csv')),
+      await take(taken(await file(rows('17', 30)), 'second.csv')),
+    ];
+    await take(taken(await file(rows('18', 30)), 'last.csv'));
+    const undone = await take(undo(first.id));
+    const withoutFirst = mark();
+    await take(undo(undone.id), undo(second.id));
+    expect(mark()).not.toBe(withoutFirst);
   });
 });
 

@@ -1,8 +1,9 @@
+import { createHash } from 'node:crypto';
 import type { RoomMeasured } from '../api/index.ts';
 import type { AirReading } from '../core/drying/series.ts';
 import { actsNaming, revisionOf, stands, type Ledger } from '../core/log/ledger.ts';
 import type { Instant } from '../core/units/quantity.ts';
-import type { StoredReading } from './db/repository.ts';
+import type { ReadingSpan, StoredReading } from './db/repository.ts';
 
 /** What was measured in rooms, from the database; what was asked for last is at hand. */
 export interface RoomAir {
@@ -19,7 +20,7 @@ export interface RoomAir {
 /** The questions put to the database. */
 interface Ask {
   between: (roomId: string, from: Instant, to: Instant) => Promise<StoredReading[]>;
-  span: (roomId: string) => Promise<{ from: Instant; to: Instant } | null>;
+  spans: (roomId: string) => Promise<ReadingSpan[]>;
 }
 
 interface Held {
@@ -60,7 +61,10 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
     // while files are being written away it stays as it is: not each of them is followed
     const lacking = acts.some(({ id }) => pending.has(id)) ? ' and more' : '';
     const anew = acts.length > 0 && readAnew() > 0 ? ` anew ${readAnew()}` : '';
-    const fresh = `${acts.length}${acts.at(-1)?.id ?? ''}${lacking}${anew}`;
+    const which = createHash('sha1')
+      .update(acts.map(({ id }) => id).join())
+      .digest('base64url');
+    const fresh = `${which}${lacking}${anew}`;
     marks.set(roomId, { at, mark: fresh });
     return fresh;
   };
@@ -68,14 +72,24 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
   /** A room of which nothing was ever taken need not be asked for. */
   const nothingTaken = (roomId: string) => mark(roomId) === mark(NOWHERE);
 
+  /** From when to when a room was measured, by what stands of it; null where nothing does. */
+  const spanOf = async (roomId: string): Promise<{ from: Instant; to: Instant } | null> => {
+    const spans = (await ask.spans(roomId)).filter(({ actId }) => stands(ledger, actId));
+    if (spans.length === 0) return null;
+    return {
+      from: spans.reduce((first, { from }) => Math.min(first, from), spans[0]!.from),
+      to: spans.reduce((last, { to }) => Math.max(last, to), spans[0]!.to),
+    };
+  };
+
   const measuredNow = async (roomId: string): Promise<RoomMeasured | null> => {
-    const span = await ask.span(roomId);
+    const span = await spanOf(roomId);
     if (!span) return null;
-    const week = await standing(roomId, span.to - WEEK_MS, span.to);
-    if (week.length === 0) return null;
+    const { from, to } = span;
+    const week = await standing(roomId, to - WEEK_MS, to);
     const mean = (of: 'celsius' | 'humidity') =>
       week.reduce((sum, reading) => sum + reading[of], 0) / week.length;
-    return { ...span, celsius: mean('celsius'), humidity: mean('humidity') };
+    return { from, to, celsius: mean('celsius'), humidity: mean('humidity') };
   };
 
   return {
@@ -104,7 +118,7 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
       return fresh;
     },
     inPages: async function* (roomId) {
-      const span = await ask.span(roomId);
+      const span = await spanOf(roomId);
       if (!span) return;
       for (let from = span.from; from <= span.to; from += PAGE_MS)
         yield await standing(roomId, from, Math.min(span.to, from + PAGE_MS - 1));

@@ -12,7 +12,7 @@ import {
   insertActs,
   insertDays,
   readingsBetween,
-  readingSpan,
+  readingSpans,
   type PageEnd,
   type StoredReading,
 } from './repository.ts';
@@ -69,8 +69,10 @@ it('reads a room’s air page by page, to the very moments asked for', async () 
   const means = meansOf(130 * 8, FROM, 3 * 60 * MINUTE);
   await insertActs(tx, [act]);
   await insertDays(tx, daysOf(act.id, new Map([[act.id, [{ roomId: 'room', means }]]])));
-  expect(await readingSpan(tx, 'room')).toEqual({ from: means[0]!.at, to: means.at(-1)!.at });
-  expect(await readingSpan(tx, 'elsewhere')).toBeNull();
+  expect(await readingSpans(tx, 'room')).toEqual([
+    { actId: act.id, from: means[0]!.at, to: means.at(-1)!.at },
+  ]);
+  expect(await readingSpans(tx, 'elsewhere')).toEqual([]);
   const between = async (from: Instant, to: Instant) =>
     (await allBetween(tx, from, to)).map(({ at, celsius, humidity }) => ({ at, celsius, humidity }));
   expect(await between(0, Number.POSITIVE_INFINITY)).toEqual(means);

@@ -176,13 +176,21 @@ export async function readingsBetween(
   return { readings, end: days.length < DAYS ? null : days.at(-1)! };
 }
 
-/** When a room's means begin and end; null where it has none. */
-export async function readingSpan(tx: Tx, roomId: string): Promise<{ from: Instant; to: Instant } | null> {
-  const [row] = await tx
-    .select({ from: min(airDays.from), to: max(airDays.to) })
+/** When an act's means of a room begin and end. */
+export interface ReadingSpan {
+  actId: string;
+  from: Instant;
+  to: Instant;
+}
+
+/** When a room's means begin and end, by act, standing or not. */
+export async function readingSpans(tx: Tx, roomId: string): Promise<ReadingSpan[]> {
+  const rows = await tx
+    .select({ actId: airDays.actId, from: min(airDays.from), to: max(airDays.to) })
     .from(airDays)
-    .where(eq(airDays.roomId, roomId));
-  return row?.from && row.to ? { from: row.from.getTime(), to: row.to.getTime() } : null;
+    .where(eq(airDays.roomId, roomId))
+    .groupBy(airDays.actId);
+  return rows.map(({ actId, from, to }) => ({ actId, from: from!.getTime(), to: to!.getTime() }));
 }
 
 /** The names of all acts that are there whole: their entries are written last. */

@@ -10,7 +10,7 @@ import type { Database } from '../db/open.ts';
 import {
   insertWhole,
   readingsBetween,
-  readingSpan,
+  readingSpans,
   type PageEnd,
   type ReadingsByAct,
   type StoredReading,
@@ -86,7 +86,7 @@ export function createStore(parts: {
       } while (after);
       return found;
     },
-    span: (roomId) => turns.then(() => readingSpan(db, roomId)),
+    spans: (roomId) => turns.then(() => readingSpans(db, roomId)),
   });
 
   /** Journal first and on the disk, then the database, then memory; only then is it acknowledged. */
