@@ -7,14 +7,15 @@ import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { PlanAnswers } from '../core/plan/plan.ts';
 import type { PlanWire } from '../core/plan/wire.ts';
 import type { Spell } from '../core/plan/hours.ts';
-import type { Due } from '../core/plan/due.ts';
+import type { ComingNight } from '../core/plan/night.ts';
+import type { Due } from '../core/plan/standing.ts';
 import type { Ribbon } from '../core/plan/ribbon.ts';
 import type { Look } from '../core/piece/look.ts';
 import type { StepRef } from '../core/technique/layer.ts';
 import type { SharedStep } from '../core/technique/technique.ts';
 import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { GroupState, GuideState } from '../core/log/group.ts';
-import type { NextStep } from '../core/plan/next.ts';
+import type { NextStep, StepHead } from '../core/plan/next.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
 import type { BatchState } from '../core/log/batch.ts';
 import type { Carried } from '../core/log/carried.ts';
@@ -54,6 +55,7 @@ export interface StudioAnswer extends StudioState {
   workshopTime: boolean;
   pieces: number;
   tubs: number;
+  night: ComingNight;
 }
 
 /** POST /api/acts */
@@ -79,10 +81,18 @@ interface BenchHead {
 }
 
 export type BenchUnknown = BenchHead &
-  ({ state: 'working' } | { state: 'unplanned'; message: string } | { state: 'resting'; lastAt: Instant });
+  // when it was worked out last, too long ago to be shown; null where it never was
+  (
+    | { state: 'working'; asOf: Instant | null }
+    | { state: 'unplanned'; message: string }
+    | { state: 'resting'; lastAt: Instant }
+  );
 
 export interface BenchPiece extends BenchHead {
   state: 'planned';
+  /** When it was worked out, and until when that holds. */
+  asOf: Instant;
+  holdsUntil: Instant;
   techniqueName: string;
   /** When something was last logged of it. */
   lastAt: Instant;
@@ -108,8 +118,6 @@ export interface BenchPiece extends BenchHead {
 export interface BenchAnswer {
   at: Instant;
   pieces: BenchRow[];
-  /** When the coming night begins, and the working day after it. */
-  night: { from: Instant; morning: Instant };
   groups: GroupState[];
   guides: GuideState[];
   reminders: Reminder[];
@@ -138,7 +146,6 @@ export interface PiecesAnswer {
   finished: number;
   /** Those that are not closed. */
   groups: GroupState[];
-  night: { from: Instant; morning: Instant };
 }
 
 export interface PieceRow {
@@ -165,8 +172,13 @@ export interface PieceRow {
   wet: Ribbon | null;
   /** What is known of it is being worked out, or anew: ask again soon. */
   working: boolean;
-  /** What it asks for; null where that is not known, or nothing. */
-  due: { due: Due; name: string; opens: Instant | null; closes: Instant | null } | null;
+  /** When it was worked out, and until when that holds; null where it never was. */
+  asOf: Instant | null;
+  holdsUntil: Instant | null;
+  /** Whether what is told of it is how it stands now. */
+  current: boolean;
+  /** The step it asks for; null where that is not known, or none is left. */
+  next: StepHead | null;
   /** The cover it is to have for the night; null where none is advised. */
   tonight: PieceState['cover'] | null;
   cover: PieceState['cover'];

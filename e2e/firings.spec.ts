@@ -43,7 +43,7 @@ test('a tissue transfer, fresh: laid on a thrown wall and shaped with it', async
   await logStep(page, /^Rib the slurry off/);
   studio.setClock('2026-03-10T08:05:00Z');
   await page.reload();
-  await expect(row(page, /^Lay, rub, peel/)).toContainText('In its window');
+  await expect(row(page, /^Lay, rub, peel/)).toContainText('Now');
   await logStep(page, /^Lay, rub, peel/);
   await expect(row(page, /^Lay, rub, peel/)).toContainText('Done');
 });

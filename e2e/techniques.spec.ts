@@ -16,7 +16,7 @@ test.describe('by touch on a tablet', () => {
     });
     studio.setClock(later(7));
     await page.reload();
-    await expect(row(page, /^Trail/)).toContainText('In its window');
+    await expect(row(page, /^Trail/)).toContainText('Now');
     await logStep(page, /^Trail/);
     await expect(row(page, /^Trail/)).toContainText('Done');
     await logStep(page, /^Press the tips down/);
@@ -47,7 +47,7 @@ test('a handle waits for its pot: made apart, held back, set into the wet slip',
   await expect(page.getByText(/Handle, made .*covered loosely/i)).toBeVisible();
   studio.setClock(later(7));
   await page.reload();
-  await expect(row(page, /^Run the drips/)).toContainText(/In its window|Ahead/);
+  await expect(row(page, /^Run the drips/)).toContainText(/Now|Ahead/);
   await logStep(page, /^Level the pot/);
   await logStep(page, /^Run the drips/);
   await logStep(page, /^Set the handle/);
@@ -75,7 +75,7 @@ test('a slab is stretched and draped, and must come off its mould the same day',
   await expect(page.getByText(/wall 8(\.0)? mm/)).toBeVisible();
   await logStep(page, /^Drape it/);
   const off = row(page, /^Take it off the mould/);
-  await expect(off).toContainText(/Waiting|In its window/);
+  await expect(off).toContainText(/Now|Soon|Later|Tonight/);
   await expect(off.getByRole('cell').nth(2)).not.toContainText('stays open');
 });
 
@@ -136,7 +136,7 @@ test.describe('on a phone', () => {
     });
     studio.setClock(later(6));
     await page.reload();
-    await expect(row(page, /^Lay it and press/)).toContainText('In its window');
+    await expect(row(page, /^Lay it and press/)).toContainText('Now');
     await logStep(page, /^Lay it and press/);
     await logStep(page, /^Brush the slip/);
     await page.getByRole('button', { name: /^It is matte/ }).tap();

@@ -6,7 +6,10 @@ import type { Gate, GateStatus } from './gates.ts';
 export const isOpen = (status: GateStatus): boolean => status !== 'done' && status !== 'left-out';
 
 /** Where a gate stands at a moment: the one place where that is decided. */
-export function statusAt({ status, opens, closes, wait }: Gate, now: Instant): GateStatus {
+export function statusAt(
+  { status, opens, closes, wait }: Pick<Gate, 'status' | 'opens' | 'closes' | 'wait'>,
+  now: Instant,
+): GateStatus {
   if (!isOpen(status) || status === 'ahead' || status === 'never') return status;
   if (closes !== null && closes <= now) return 'closed';
   if (wait && !isSign(wait.what) && wait.from <= now) return 'ask';

@@ -89,3 +89,12 @@ function habit(present: Cover, day: Cover, night: Cover, spells: Spell[], now: I
   });
   return changes;
 }
+
+/**
+ * The cover a piece is to have for the night: what is advised by then, or the one it has.
+ * @param leave when hands leave
+ */
+export const coverFor = (leave: Instant, advice: CoverAdvice | null, present: Cover): Cover =>
+  !advice || advice.why === 'stay'
+    ? present
+    : (advice.changes.findLast(({ at }) => at <= leave)?.cover ?? present);

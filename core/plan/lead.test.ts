@@ -28,6 +28,7 @@ const led = (pieceId: string, { effects = [cut], takesS = 60, needs = [], ...mor
     opens: NOW - MINUTE,
     closes: null,
     wait: null,
+    windows: [],
     chain: [],
     ...more,
   } as unknown as NextStep,

@@ -1,9 +1,9 @@
-import { isSign } from '../coat/sign.ts';
 import { doneOf, routeOf, type PieceState } from '../log/piece.ts';
 import type { Planned } from '../technique/layer.ts';
 import type { Effect, Usual } from '../technique/technique.ts';
 import { MINUTE, SECOND, type Instant } from '../units/quantity.ts';
 import type { NextStep } from './next.ts';
+import { standingOf } from './standing.ts';
 
 /** Which of several pieces to take up: one pair of hands, many walls that do not wait. */
 
@@ -25,7 +25,7 @@ export interface Lead {
 }
 
 /** A sign that shows within this time is waited for beside the work. Common practice. */
-const SHORT = 20 * MINUTE;
+export const SHORT = 20 * MINUTE;
 /** Two signs nearer to one another than this ask for four hands. Common practice. */
 const APART = 90 * SECOND;
 /** A coat shows its sign about so soon. From memory. */
@@ -47,10 +47,6 @@ export const startsWait = ({ planned }: NextStep): boolean =>
 export const workOf = ({ planned }: NextStep): number =>
   (planned.step.takesS?.usual ?? USUAL_WORK / 1000) * 1000;
 
-/** The sign or sight that holds a step back. */
-const waitsUntil = ({ wait, status }: NextStep, now: Instant): Instant | null =>
-  wait && (status === 'ask' || status !== 'now' || wait.to >= now || isSign(wait.what)) ? wait.to : null;
-
 /** Whether a step must be done while the coat before it is still wet. */
 const wetInWet = ({ planned, chain }: NextStep): boolean =>
   chain.length > 0 || planned.step.needs.some((need) => need.kind === 'sign' && need.side === 'before');
@@ -61,17 +57,19 @@ const wetInWet = ({ planned, chain }: NextStep): boolean =>
  * @param held the piece in hand, if any
  */
 export function leadOf(pieces: readonly Led[], now: Instant, held: string | null): Lead {
-  const open = pieces.flatMap(({ pieceId, next }) =>
-    next ? [{ pieceId, next, sign: waitsUntil(next, now) }] : [],
-  );
+  const open = pieces.flatMap(({ pieceId, next }) => {
+    if (!next) return [];
+    const { asks, wait } = standingOf(next, now);
+    return [{ pieceId, next, asks, sign: wait && wait.to }];
+  });
   const comes =
     open
       .flatMap(({ pieceId, sign }) => (sign !== null && sign > now ? [{ pieceId, at: sign }] : []))
       .sort((a, b) => a.at - b.at)[0] ?? null;
-  const ready = open.filter(({ next, sign }) => sign === null && next.status === 'now');
+  const ready = open.filter(({ asks }) => asks === 'now');
   const inHand = ready.find(({ pieceId, next }) => pieceId === held && wetInWet(next));
   if (inHand) return { pick: { pieceId: inHand.pieceId, why: 'wet-in-wet' }, comes };
-  const due = open.filter(({ sign }) => sign !== null && sign <= now).sort((a, b) => a.sign! - b.sign!)[0];
+  const due = open.filter(({ asks }) => asks === 'look').sort((a, b) => a.sign! - b.sign!)[0];
   if (due) return { pick: { pieceId: due.pieceId, why: 'sign-due' }, comes };
   const signs = open.flatMap(({ sign }) => (sign !== null && sign > now && sign - now < SHORT ? [sign] : []));
   const fits = ready
@@ -83,7 +81,7 @@ export function leadOf(pieces: readonly Led[], now: Instant, held: string | null
       pick: { pieceId: first.pieceId, why: first.next.closes === null ? 'ready' : 'closes-first' },
       comes,
     };
-  const late = open.find(({ next }) => next.status === 'closed');
+  const late = open.find(({ asks }) => asks === 'late');
   return { pick: late && signs.length === 0 ? { pieceId: late.pieceId, why: 'late' } : null, comes };
 }
 

@@ -11,6 +11,18 @@ export interface NextStep extends Omit<Gate, 'doneAt'> {
   verb: string;
 }
 
+/** What of a step its headline is read from. */
+export type StepHead = Pick<NextStep, 'name' | 'status' | 'opens' | 'closes' | 'wait' | 'windows'>;
+
+export const headOf = ({ name, status, opens, closes, wait, windows }: NextStep): StepHead => ({
+  name,
+  status,
+  opens,
+  closes,
+  wait,
+  windows,
+});
+
 /** The next step of a plan as it stands at a moment within the plan's hold. */
 export const nextStep = ({ next }: Pick<PlanAnswers, 'next'>, now: Instant): NextStep | null =>
   next && stepAt(next, now);
@@ -18,7 +30,7 @@ export const nextStep = ({ next }: Pick<PlanAnswers, 'next'>, now: Instant): Nex
 /** One step of a plan as plain data, as it stands at a moment within the plan's hold. */
 export function stepAt({ doneAt, ...gate }: Gate, now: Instant): NextStep {
   const { name, verb } = gate.planned.step;
-  return { ...gate, name, verb, status: statusAt({ ...gate, doneAt: null }, now) };
+  return { ...gate, name, verb, status: statusAt(gate, now) };
 }
 
 /** What to do once the window of a step has closed, in words; empty where nothing helps. */

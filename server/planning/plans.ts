@@ -14,7 +14,7 @@ import type { Look } from '../../core/piece/look.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
-import { dueOf } from '../../core/plan/due.ts';
+import { dueOf, isPast, standingOf } from '../../core/plan/standing.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
@@ -24,7 +24,7 @@ import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
 import { createCases } from './cases.ts';
-import { clayName, headOf, isLongPast, kilnRow, pieceRow, plannedOf, roomName, type Night } from './rows.ts';
+import { clayName, headOf, kilnRow, pieceRow, plannedOf, roomName } from './rows.ts';
 import { createLine, type Urgency } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
@@ -174,11 +174,12 @@ export function createPlans({
     const known = knownOf(piece);
     const head = headOf(piece, store, cases);
     if (isResting(piece, now)) return { state: 'resting', ...head, lastAt: piece.lastAt };
-    if (known) return { state: 'planned', ...head, ...plannedOf(piece, known, store, now) };
+    if (known && !isPast(known.answers, now))
+      return { state: 'planned', ...head, ...plannedOf(piece, known, store, now) };
     const why = failed.get(piece.id);
     return why?.logMark === cases.logMark(piece)
       ? { state: 'unplanned', ...head, message: why.message }
-      : { state: 'working', ...head };
+      : { state: 'working', ...head, asOf: known && known.answers.at };
   };
 
   const failedAsIs = (piece: PieceState) => failed.get(piece.id)?.logMark === cases.logMark(piece);
@@ -206,12 +207,15 @@ export function createPlans({
     };
   };
 
-  const listed = (piece: PieceState, now: Instant, night: Night): PieceRow => {
+  const listed = (piece: PieceState, now: Instant, leave: Instant): PieceRow => {
     const known = knownOf(piece);
     // what cannot be worked out is not asked for again and again
     const working =
-      !piece.finished && !isResting(piece, now) && !failedAsIs(piece) && (!known || isLongPast(known, now));
-    return pieceRow(piece, known, working, { store, cases, now, night });
+      !piece.finished &&
+      !isResting(piece, now) &&
+      !failedAsIs(piece) &&
+      (!known || isPast(known.answers, now));
+    return pieceRow(piece, known, working, { store, cases, now, leave });
   };
 
   const isOf = (query: PiecesQuery, piece: PieceState): boolean =>
@@ -266,8 +270,8 @@ export function createPlans({
     },
     forKiln: (now) => {
       catchUp(now);
-      const night = comingNight(store.studio().studio, now);
-      return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, night)));
+      const { from: leave } = comingNight(store.studio().studio, now);
+      return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, leave)));
     },
     lookOf: (id) => {
       const piece = cases.piece(id);
@@ -280,18 +284,18 @@ export function createPlans({
       const night = comingNight(store.studio().studio, now);
       const isDue = (piece: PieceState) => {
         const known = knownOf(piece);
-        return known !== null && dueOf(nextStep(known.answers, now), now, night.morning) === query.due;
+        if (!known || isPast(known.answers, now)) return false;
+        return dueOf(standingOf(nextStep(known.answers, now), now), now, night) === query.due;
       };
       const found = all.filter((piece) => isOf(query, piece) && (query.due === undefined || isDue(piece)));
       found.sort((a, b) => b.madeAt - a.madeAt || (a.id < b.id ? 1 : -1));
       return {
-        rows: found.slice(page * PAGE, (page + 1) * PAGE).map((piece) => listed(piece, now, night)),
+        rows: found.slice(page * PAGE, (page + 1) * PAGE).map((piece) => listed(piece, now, night.from)),
         found: found.length,
         pages: Math.max(1, Math.ceil(found.length / PAGE)),
         unfinished: cases.unfinished().length,
         finished: cases.finished().length,
         groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
-        night,
       };
     },
     close: () => {

@@ -3,19 +3,20 @@ import { defaultBody } from '../../core/clay/body.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { doneOf, routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
-import { coverFor, dueOf } from '../../core/plan/due.ts';
+import { coverFor } from '../../core/plan/advice.ts';
 import { KILN_DRY_X } from '../../core/technique/kiln.ts';
 import { carriedUntil, ribbonFrom } from '../../core/plan/ribbon.ts';
-import { nextStep } from '../../core/plan/next.ts';
+import { headOf as stepHead, nextStep } from '../../core/plan/next.ts';
+import { asKnown, isPast } from '../../core/plan/standing.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { stateName } from '../../core/plan/plan.ts';
-import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import type { Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store/store.ts';
 import type { Cases } from './cases.ts';
 
 /** Pieces as lists show them. */
 
-type BenchHead = Omit<Extract<BenchRow, { state: 'working' }>, 'state'>;
+type BenchHead = Omit<Extract<BenchRow, { state: 'working' }>, 'state' | 'asOf'>;
 
 export const headOf = (piece: PieceState, store: Store, cases: Cases): BenchHead => ({
   pieceId: piece.id,
@@ -49,6 +50,8 @@ export function plannedOf(
 ): Omit<BenchPiece, 'state' | keyof BenchHead> {
   const body = bodyOf(piece, store);
   return {
+    asOf: answers.at,
+    holdsUntil: answers.holdsUntil,
     techniqueName: techniqueNames(piece.layers),
     stageName: stateName(answers.now),
     meanIndex: answers.now.meanIndex,
@@ -70,33 +73,26 @@ export function plannedOf(
   };
 }
 
-/** When the coming night begins, and the working day after it. */
-export interface Night {
-  from: Instant;
-  morning: Instant;
-}
-
 /** Whether its core is dry enough for the kiln, and when it will be. */
 function kilnDry({ answers: { now, gates } }: PlanKept): PieceRow['kiln'] {
   const loading = gates.find(({ planned }) => planned.step.needs.some(({ kind }) => kind === 'kiln-dry'));
   const need = loading?.planned.step.needs.find(({ kind }) => kind === 'kiln-dry');
   const dry = now.coreX <= (need?.kind === 'kiln-dry' ? need.wettestX : KILN_DRY_X);
-  return { dry, dryAt: dry ? null : (loading?.opens ?? null) };
+  return { dry, dryAt: dry || !loading ? null : asKnown(loading.opens, loading.windows[0]?.opens) };
 }
-
-/** What was worked out so long ago is not gone by for the kiln. */
-export const isLongPast = ({ answers }: PlanKept, now: Instant): boolean => now >= answers.holdsUntil + HOUR;
 
 /** A piece among all, with what is known of it at a moment. */
 export function pieceRow(
   piece: PieceState,
   known: PlanKept | null,
   working: boolean,
-  { store, cases, now, night }: { store: Store; cases: Cases; now: Instant; night: Night },
+  { store, cases, now, leave }: { store: Store; cases: Cases; now: Instant; leave: Instant },
 ): PieceRow {
   const needed = routeOf(piece).planned.filter(({ optional }) => !optional);
   const { wetColour, dryColour } = bodyOf(piece, store);
-  const next = known && nextStep(known.answers, now);
+  // what was worked out too long ago tells no more than when that was
+  const current = known && !isPast(known.answers, now) ? known : null;
+  const next = current && nextStep(current.answers, now);
   const dries = piece.fired === 'raw' && !piece.finished;
   return {
     id: piece.id,
@@ -111,24 +107,22 @@ export function pieceRow(
     stand: piece.stand,
     code: piece.code,
     handedAt: piece.handedAt,
-    carryBy: known && dries ? carriedUntil(known.ribbon) : null,
-    kiln: known && dries && !isLongPast(known, now) ? kilnDry(known) : null,
+    carryBy: current && dries ? carriedUntil(current.ribbon) : null,
+    kiln: current && dries ? kilnDry(current) : null,
     look: cases.look(piece),
     clay: { wetColour, dryColour },
     wet: known && dries ? known.ribbon : null,
     working,
-    due: next && {
-      due: dueOf(next, now, night.morning),
-      name: next.name,
-      opens: next.opens,
-      closes: next.closes,
-    },
-    tonight: known && dries ? coverFor(night.from, known.answers.advice, piece.cover) : null,
+    asOf: known && known.answers.at,
+    holdsUntil: known && known.answers.holdsUntil,
+    current: current !== null,
+    next: next && stepHead(next),
+    tonight: current && dries ? coverFor(leave, current.answers.advice, piece.cover) : null,
     cover: piece.cover,
     finished: piece.finished,
     doneSteps: needed.filter((step) => doneOf(piece, step)).length,
     steps: needed.length,
-    stageName: known && stateName(known.answers.now),
+    stageName: current && stateName(current.answers.now),
   };
 }
 

@@ -19,6 +19,7 @@ import { entriesOf } from '../../core/log/entry.ts';
 import { groupsOf, guidesOf } from '../../core/log/group.ts';
 import { kilnsOf, loadsOf } from '../../core/log/load.ts';
 import { comingNight } from '../../core/plan/night.ts';
+import { dues, isPast } from '../../core/plan/standing.ts';
 import { logOf } from '../../core/log/ledger.ts';
 import type { Store } from '../store/store.ts';
 import { together } from './together.ts';
@@ -34,9 +35,7 @@ const piecesQuery = z.object({
   group: z.string().max(200).exactOptional(),
   technique: z.string().max(200).exactOptional(),
   due: z
-    .enum(['late', 'now', 'soon', 'tonight', 'later'], {
-      error: 'Pieces are asked for as late, now, soon, tonight or later.',
-    })
+    .enum(dues, { error: `Pieces are asked for as ${dues.slice(0, -1).join(', ')} or ${dues.at(-1)}.` })
     .exactOptional(),
   page: z.coerce
     .number({ error: 'A page is a whole number from 0.' })
@@ -51,12 +50,14 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   const answered = together(() => store.ledger.changes);
 
   const pieceAnswer = async (id: string): Promise<PieceAnswer> => {
-    const given = await plans.caseOf(id, clock.now());
+    const now = clock.now();
+    const given = await plans.caseOf(id, now);
     const known = plans.answersOf(id);
+    const answers = known && !isPast(known.answers, now) ? known.answers : null;
     return {
       given: given?.ok ? given.value : null,
       unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
-      answers: known?.answers ?? null,
+      answers,
       thicknessM: known?.thicknessM ?? null,
       acts: logOf(store.ledger, 'piece', id),
       look: plans.lookOf(id),
@@ -74,6 +75,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       workshopTime: clock.workshopTime,
       pieces: plans.counted(),
       tubs: shelf.tubs().length,
+      night: comingNight(store.studio().studio, clock.now()),
     };
     response.json(answer);
   });
@@ -93,7 +95,6 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       at: now,
       pieces: await plans.bench(now),
       reminders: shelf.reminders(now),
-      night: comingNight(store.studio().studio, now),
       groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
       guides: guidesOf(store.ledger),
     };

@@ -1,20 +1,20 @@
 import { useBench } from './useBench.ts';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
-import type { BenchAnswer, BenchUnknown } from '../../api/routes.ts';
+import type { BenchAnswer, BenchRow, BenchUnknown } from '../../api/routes.ts';
 import type { Hazard } from '../../core/hazard/hazard.ts';
-import type { Due } from '../../core/plan/due.ts';
+import { isPast, type Due } from '../../core/plan/standing.ts';
 import { coverNamed } from '../../core/drying/face.ts';
-import { useNow } from '../frame/clock.ts';
-import { useZone } from '../frame/maker.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { dueNames } from '../frame/answer.ts';
+import { useHere } from '../frame/here.ts';
 import { CautionLine, Empty, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
-import { faded, hairline, reachable } from '../frame/theme.ts';
-import { clockTime, shortDate } from '../frame/times.ts';
+import { dueColours, faded, hairline, reachable } from '../frame/theme.ts';
+import { clockTime, shortDate, whenNear } from '../frame/times.ts';
 import { First, Row } from './BenchRow.tsx';
 import { placed, type Placed } from './placed.ts';
 import { useLead } from '../many/useLead.ts';
-import { dueColours } from './dueNames.ts';
 import { Reminders } from './Reminders.tsx';
 import { TouchNext } from './TouchNext.tsx';
 
@@ -22,8 +22,8 @@ const STALE_MS = 3 * 60_000;
 /** What to do now, next, and until when, over all pieces. */
 export function Bench() {
   const { data, error } = useBench();
-  const now = useNow();
-  const zone = useZone();
+  const here = useHere();
+  const { now, zone } = here;
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the walls …</Typography>;
   if (data.pieces.length === 0)
@@ -33,9 +33,10 @@ export function Bench() {
         <Reminders reminders={data.reminders} now={now} zone={zone} />
       </>
     );
-  const planned = data.pieces.filter((row) => row.state === 'planned');
-  const unknown = data.pieces.filter((row) => row.state !== 'planned');
-  const all = placed(planned, data, now, zone);
+  const rows = data.pieces.map((row) => current(row, now));
+  const planned = rows.filter((row) => row.state === 'planned');
+  const unknown = rows.filter((row) => row.state !== 'planned');
+  const all = placed(planned, data, here);
   const [first, ...others] = all;
   const stale = Math.abs(now - data.at) > STALE_MS;
   return (
@@ -49,45 +50,43 @@ export function Bench() {
         </Trouble>
       )}
       {first && (
-        <First placed={first} now={now} zone={zone}>
+        <First placed={first} here={here}>
           <Leading planned={all} guides={data.guides} pieces={data.pieces} />
         </First>
       )}
       <Cautions all={all} />
       <TouchNext pieces={planned} />
       <Reminders reminders={data.reminders} now={now} zone={zone} />
-      {sections.map(({ title, dues }) => {
-        const rows = others.filter(({ due }) => dues.includes(due));
+      {sections.map((due) => {
+        const of = others.filter(({ answer }) => answer.due === due);
         return (
-          rows.length > 0 && (
-            <Box component="section" key={title} aria-label={title} sx={{ mt: 2.5 }}>
-              <Typography variant="h2" sx={{ color: dueColours[dues[0]!] }}>
-                {title}
+          of.length > 0 && (
+            <Box component="section" key={due} aria-label={dueNames[due]} sx={{ mt: 2.5 }}>
+              <Typography variant="h2" sx={{ color: dueColours[due] }}>
+                {dueNames[due]}
               </Typography>
               <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-                {rows.map((p) => (
-                  <Row key={p.key} placed={p} now={now} zone={zone} />
+                {of.map((p) => (
+                  <Row key={p.key} placed={p} here={here} />
                 ))}
               </Box>
             </Box>
           )
         );
       })}
-      {unknown.length > 0 && <Unknown rows={unknown} zone={zone} />}
+      {unknown.length > 0 && <Unknown rows={unknown} now={now} zone={zone} />}
     </>
   );
 }
 
-const sections: { title: string; dues: Due[] }[] = [
-  { title: 'Now', dues: ['now'] },
-  { title: 'Late', dues: ['late'] },
-  { title: 'Soon', dues: ['soon'] },
-  { title: 'Tonight', dues: ['tonight'] },
-  { title: 'Later', dues: ['later'] },
-];
+const sections: Due[] = ['now', 'late', 'soon', 'today', 'tonight', 'later', 'done'];
+
+/** A row as it is now: what was worked out too long ago only says that it is being worked out. */
+const current = (row: BenchRow, now: Instant): BenchRow =>
+  row.state === 'planned' && isPast(row, now) ? { ...row, state: 'working' } : row;
 
 /** Pieces without an answer: it is on its way, no plan can be made of the log, or they were left alone for long. */
-function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
+function Unknown({ rows, now, zone }: { rows: BenchUnknown[]; now: Instant; zone: string }) {
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Without an answer yet">
       {rows.map((row) => (
@@ -106,7 +105,12 @@ function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
           <Box component="span" sx={{ color: faded }}>
             {coverNamed(row.cover).name.toLowerCase()} · {row.roomName}
           </Box>
-          {row.state === 'working' && <Box role="status">Its wall is being worked out …</Box>}
+          {row.state === 'working' && (
+            <Box role="status">
+              Its wall is being worked out …
+              {row.asOf !== null && ` It was last ${whenNear(row.asOf, now, zone)}.`}
+            </Box>
+          )}
           {row.state === 'unplanned' && <Trouble>{row.message} Open it to see its log.</Trouble>}
           {row.state === 'resting' && (
             <Box>
@@ -123,9 +127,9 @@ function Unknown({ rows, zone }: { rows: BenchUnknown[]; zone: string }) {
 /** What threatens walls, at once, and what steps ask care for when it is their time: each once, with whom it concerns. */
 function Cautions({ all }: { all: Placed[] }) {
   const of = new Map<string, { hazard: Hazard; names: string[] }>();
-  for (const { pieces, due } of all)
+  for (const { pieces, answer } of all)
     for (const piece of pieces)
-      for (const hazard of [...piece.warnings, ...(due === 'now' ? piece.cautions : [])]) {
+      for (const hazard of [...piece.warnings, ...(answer.due === 'now' ? piece.cautions : [])]) {
         const known = of.get(hazard.id) ?? { hazard, names: [] };
         known.names.push(piece.name);
         of.set(hazard.id, known);
@@ -163,7 +167,7 @@ function Leading({
   const lead = useLead();
   const navigate = useNavigate();
   const pressing = planned
-    .filter(({ due }) => due === 'now' || due === 'soon')
+    .filter(({ answer: { due } }) => due === 'now' || due === 'soon')
     .flatMap(({ pieces: of }) => of.map(({ pieceId }) => pieceId));
   const open = guides.filter((guide) =>
     guide.pieces.some((id) => pieces.some(({ pieceId }) => pieceId === id)),

@@ -4,10 +4,9 @@ import { Box, Button, Typography } from '@mui/material';
 import type { BenchPiece } from '../../api/routes.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/ribbon.ts';
-import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { Ribbon } from '../draw/Ribbon.tsx';
-import { coverWords } from '../frame/answer.ts';
+import { coverWords, type Here } from '../frame/answer.ts';
 import { AnswerBoard } from '../frame/parts.tsx';
 import { faded, hairline, reachable, tones, type Tone } from '../frame/theme.ts';
 import { LogNext } from '../pieces/LogNext.tsx';
@@ -56,8 +55,7 @@ function about({ pieces, group }: Placed) {
 
 interface PlacedProps {
   placed: Placed;
-  now: Instant;
-  zone: string;
+  here: Here;
 }
 
 /** The coming day of a piece's wall, with the window of its next step. */
@@ -66,16 +64,16 @@ const Ahead = ({ piece: { ribbon, next }, tone, zone }: { piece: BenchPiece; ton
 );
 
 /** What presses most, large. */
-export function First({ placed: of, now, zone, children }: PlacedProps & { children?: ReactNode }) {
+export function First({ placed: of, here, children }: PlacedProps & { children?: ReactNode }) {
   const { pieces, answer } = of;
   const [piece, ...others] = pieces;
   if (!piece) return null;
-  const cover = coverWords(piece.advice, piece.cover, now, zone);
+  const cover = coverWords(piece.advice, piece.cover, here.now, here.zone);
   return (
     <AnswerBoard answer={answer} about={about(of)} picture={<Pictures pieces={pieces} height={136} />}>
       {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', my: 1.5 }}>
-        <LogNext piece={piece} others={others} tone={answer.tone} />
+        <LogNext piece={piece} others={others} />
         {others.length === 0 && (
           <Button variant="outlined" component={RouterLink} to={`/pieces/${piece.pieceId}`}>
             Look at the wall
@@ -83,18 +81,18 @@ export function First({ placed: of, now, zone, children }: PlacedProps & { child
         )}
         {children}
       </Box>
-      <Ahead piece={piece} tone={answer.tone} zone={zone} />
+      <Ahead piece={piece} tone={answer.tone} zone={here.zone} />
     </AnswerBoard>
   );
 }
 
 /** What comes after it. */
-export function Row({ placed: of, now, zone }: PlacedProps) {
+export function Row({ placed: of, here }: PlacedProps) {
   const { pieces, answer } = of;
   const [piece, ...others] = pieces;
   if (!piece) return null;
-  const { colour, word } = tones[answer.tone];
-  const cover = coverWords(piece.advice, piece.cover, now, zone);
+  const { colour } = tones[answer.tone];
+  const cover = coverWords(piece.advice, piece.cover, here.now, here.zone);
   return (
     <Box
       component="li"
@@ -115,7 +113,7 @@ export function Row({ placed: of, now, zone }: PlacedProps) {
       <Box sx={{ borderLeft: `8px solid ${colour}`, pl: 1.5 }}>
         <Box>
           <Box component="span" sx={{ color: colour, fontWeight: 700, mr: 1 }}>
-            {word}
+            {answer.word}
           </Box>
           {about(of)}
         </Box>
@@ -126,7 +124,7 @@ export function Row({ placed: of, now, zone }: PlacedProps) {
         {cover && <Box>{cover}</Box>}
       </Box>
       <Box sx={{ gridColumn: { xs: '1 / -1', lg: 'auto' } }}>
-        <Ahead piece={piece} tone={answer.tone} zone={zone} />
+        <Ahead piece={piece} tone={answer.tone} zone={here.zone} />
       </Box>
       <Box
         sx={{
@@ -138,7 +136,7 @@ export function Row({ placed: of, now, zone }: PlacedProps) {
           justifyContent: { lg: 'flex-end' },
         }}
       >
-        <LogNext piece={piece} others={others} tone={answer.tone} />
+        <LogNext piece={piece} others={others} />
       </Box>
     </Box>
   );

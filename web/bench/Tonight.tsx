@@ -5,8 +5,8 @@ import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/ribbon.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { studioNow, useNow } from '../frame/clock.ts';
-import { useZone } from '../frame/maker.ts';
+import { studioNow } from '../frame/clock.ts';
+import { useHere } from '../frame/here.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
@@ -15,15 +15,15 @@ import { rowsWorking, useSoon } from '../frame/soon.ts';
 import { cobalt, copperGreen, faded, hairline, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { manyWords } from '../many/words.ts';
+import { asNow } from '../pieces/asNow.ts';
 
 /** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
 export function Tonight() {
   const { data, error } = useSoon<PiecesAnswer>('/api/pieces', rowsWorking);
-  const now = useNow();
-  const zone = useZone();
+  const { now, zone, night } = useHere();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the covers …</Typography>;
-  const drying = data.rows.filter(({ look }) => look.fired === 'raw');
+  const drying = data.rows.map((row) => asNow(row, now)).filter(({ look }) => look.fired === 'raw');
   if (drying.length === 0)
     return (
       <Empty
@@ -48,8 +48,8 @@ export function Tonight() {
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', mb: 1 }}>
         <Typography variant="h1">Tonight</Typography>
         <Box sx={{ color: faded, flex: 1 }}>
-          from {whenNear(data.night.from, now, zone)} until hands are back{' '}
-          {whenNear(data.night.morning, now, zone)}
+          when hands leave {whenNear(night.from, now, zone)} until hands are back{' '}
+          {whenNear(night.morning, now, zone)}
         </Box>
         <Button variant="outlined" onClick={() => print()} sx={{ displayPrint: 'none' }}>
           Print

@@ -34,6 +34,8 @@ const step = (change: Partial<NextStep> = {}): NextStep => ({
 
 const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> = {}): BenchPiece => ({
   state: 'planned',
+  asOf: NOON,
+  holdsUntil: NOON + 10 * MINUTE,
   lastAt: NOON - HOUR,
   pieceId: name,
   name,
@@ -75,7 +77,6 @@ function benchOf(pieces: BenchPiece[], more: Partial<BenchAnswer> = {}) {
     at: NOON,
     pieces,
     reminders: [],
-    night: { from: NOON + 10 * HOUR, morning: NOON + 20 * HOUR },
     groups: [],
     guides: [],
     ...more,

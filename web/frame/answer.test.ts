@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { defaultStudio } from '../../core/log/studio.ts';
 import type { NextStep } from '../../core/plan/next.ts';
+import { comingNight } from '../../core/plan/night.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
 import { answerFor, between, coverWords } from './answer.ts';
 import { span, whenNear } from './times.ts';
 
 const now = Date.parse('2026-03-11T09:20:00Z');
 const zone = 'Etc/GMT-1';
+const here = { now, zone, night: comingNight({ ...defaultStudio, zone }, now) };
 const step = (change: Partial<NextStep>): NextStep => ({
   planned: {
     step: { remedies: [{ when: 'too-dry', sign: 'lines chip', say: 'Mist it.' }] },
@@ -28,62 +31,63 @@ const step = (change: Partial<NextStep>): NextStep => ({
 
 describe('the answer in words', () => {
   it('says now and until when', () => {
-    expect(answerFor(step({}), now, zone)).toEqual({
+    expect(answerFor(step({}), here)).toEqual({
+      due: 'now',
       tone: 'now',
+      word: 'Now',
       headline: 'Carve now',
       detail: 'Until 12:20: 2 h left.',
     });
   });
   it('says when, and how long until then', () => {
-    const answer = answerFor(step({ status: 'waiting', opens: now + 95 * MINUTE }), now, zone);
+    const answer = answerFor(step({ status: 'waiting', opens: now + 95 * MINUTE }), here);
     expect(answer.headline).toBe('Carve at 11:55');
     expect(answer.tone).toBe('soon');
-    expect(answerFor(step({ status: 'waiting', opens: now + 22 * HOUR }), now, zone).headline).toBe(
+    expect(answerFor(step({ status: 'waiting', opens: now + 22 * HOUR }), here).headline).toBe(
       'Carve tomorrow 08:20',
     );
   });
   it('says no length of time finer than its edge is known', () => {
     const closes = { p10: now + HOUR, p50: now + 4 * HOUR, p90: now + 7 * HOUR };
     const of = (length: number) =>
-      answerFor(
-        step({ closes: now + length, windows: [{ opens: closes, closes, chance: 1 }] }),
-        now + 25_000,
-        zone,
-      ).detail;
+      answerFor(step({ closes: now + length, windows: [{ opens: closes, closes, chance: 1 }] }), {
+        ...here,
+        now: now + 25_000,
+      }).detail;
     expect(of(4 * HOUR)).toBe('Until 14:20: about 4 h left, could close between 11:20 and 17:20.');
     expect(of(4 * MINUTE)).toContain('Until 10:20: under 10 min left');
     expect(of(12 * HOUR)).toContain(': 12 h left');
   });
   it('names the sign that ends a wait', () => {
     const wait = { what: 'matte', look: 'the shine has gone', of: [], from: now, to: now + 3 * MINUTE };
-    expect(answerFor(step({ wait }), now, zone)).toMatchObject({
+    expect(answerFor(step({ wait }), here)).toMatchObject({
       tone: 'soon',
       headline: 'Wait until matte',
     });
   });
   it('asks for what only the maker can see', () => {
     const wait = { what: 'the kiln is cold', look: '', of: [], from: now - HOUR, to: now + 5 * HOUR };
-    const answer = answerFor(step({ status: 'ask', wait, opens: wait.to, closes: null }), now, zone);
+    const answer = answerFor(step({ status: 'ask', wait, opens: wait.to, closes: null }), here);
     expect(answer.headline).toBe('Wait until the kiln is cold');
     expect(answer.detail).toBe('Then carve, about 15:20.');
   });
   it('says what opens a closed window again, and when', () => {
     const [remedy] = step({}).planned.step.remedies;
     const rescue = { remedy: remedy!, opens: now + 10 * MINUTE, closes: now + HOUR };
-    const answer = answerFor(step({ status: 'closed', closes: now - HOUR, rescue }), now, zone);
+    const answer = answerFor(step({ status: 'closed', closes: now - HOUR, rescue }), here);
     expect(answer.detail).toContain('Mist it. That opens it again about 10:30, until 11:20.');
   });
   it('says it is late, since when, and the remedy', () => {
-    const answer = answerFor(step({ status: 'closed', closes: now - 90 * MINUTE }), now, zone);
+    const answer = answerFor(step({ status: 'closed', closes: now - 90 * MINUTE }), here);
     expect(answer.tone).toBe('late');
     expect(answer.detail).toContain('1 h 30 min ago');
     expect(answer.detail).toContain('Mist it.');
   });
   it('says what holds a step back for ever', () => {
-    expect(answerFor(step({ status: 'never', opens: null, closes: null }), now, zone).headline).toBe(
-      'Holding',
+    expect(answerFor(step({ status: 'never', opens: null, closes: null }), here).headline).toBe(
+      'Carve: not as it stands',
     );
-    expect(answerFor(null, now, zone).headline).toBe('All steps done');
+    expect(answerFor(null, here).headline).toBe('All steps done');
   });
   it('advises a cover only where it gains something', () => {
     const changes = [

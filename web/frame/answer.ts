@@ -2,10 +2,30 @@ import { isSign, signNames } from '../../core/coat/sign.ts';
 import type { CoverAdvice } from '../../core/plan/advice.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { remedyFor, type NextStep } from '../../core/plan/next.ts';
+import type { ComingNight } from '../../core/plan/night.ts';
+import {
+  asKnown,
+  dueOf,
+  grainOf,
+  standingOf,
+  type Asks,
+  type Due,
+  type Standing,
+  type Stands,
+} from '../../core/plan/standing.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
-import { span, whenNear } from './times.ts';
+import { dayOf, span, whenNear } from './times.ts';
 import type { Tone } from './theme.ts';
+
+/** What a piece asks for, in one line: the same line wherever it is named. */
+export interface Headline {
+  tone: Tone;
+  /** When it asks for hands, in a word. */
+  word: string;
+  headline: string;
+  due: Due;
+}
 
 /** The answer to “what now, and how long have I got”, in words. */
 export interface Answer {
@@ -16,16 +36,66 @@ export interface Answer {
   detail: string;
 }
 
-const SOON = 3 * HOUR;
+/** When and where an answer is given. */
+export interface Here {
+  now: Instant;
+  zone: string;
+  night: ComingNight;
+}
+
+/** When a piece asks for hands, in words. */
+export const dueNames: Record<Due, string> = {
+  late: 'Late',
+  now: 'Now',
+  soon: 'Soon',
+  today: 'Later today',
+  tonight: 'Tonight',
+  later: 'Later',
+  done: 'Done',
+};
+
+const toneOf: Record<Due, Tone> = {
+  late: 'late',
+  now: 'now',
+  soon: 'soon',
+  today: 'rest',
+  tonight: 'rest',
+  later: 'rest',
+  done: 'rest',
+};
+
+/** What a piece asks for, and when, in one line. */
+export function headlineOf(next: (Stands & { name: string }) | null, here: Here): Headline {
+  const standing = standingOf(next, here.now);
+  const due = dueOf(standing, here.now, here.night);
+  return {
+    due,
+    tone: toneOf[due],
+    word: wordOf(standing, due, here),
+    headline: next ? headlines[standing.asks](next.name, standing, here) : 'All steps done',
+  };
+}
+
+function wordOf({ asks, at }: Standing, due: Due, { now, zone }: Here): string {
+  if (asks === 'held') return 'Held';
+  return due === 'later' && at !== null ? dayOf(at, now, zone) : dueNames[due];
+}
+
+const headlines: Record<Asks, (name: string, standing: Standing, here: Here) => string> = {
+  nothing: () => 'All steps done',
+  late: (name) => `Too late: ${lower(name)}`,
+  now: (name) => `${name} now`,
+  look: (_name, { wait }) => `Look: ${waitWords(wait!.what)}?`,
+  wait: (_name, { wait }) => `Wait until ${waitWords(wait!.what)}`,
+  opens: (name, { at }, { now, zone }) => `${name} ${atTime(whenNear(at!, now, zone))}`,
+  held: (name) => `${name}: not as it stands`,
+};
 
 /** @param cover how it stands, for what to do where nothing opens under it */
-export function answerFor(
-  next: NextStep | null,
-  now: Instant,
-  zone: string,
-  cover: Cover | null = null,
-): Answer {
-  const answer = ownAnswer(next, now, zone, cover);
+export function answerFor(next: NextStep | null, here: Here, cover: Cover | null = null): Headline & Answer {
+  const { now, zone } = here;
+  const detail = next ? detailOf(next, here, cover) : 'Finish the piece when it is out of the kiln.';
+  const answer = { ...headlineOf(next, here), detail };
   const more = next && [jointWords(next, now, zone), candlingWords(next)].filter(Boolean).join(' ');
   return more ? { ...answer, detail: `${answer.detail} ${more}` } : answer;
 }
@@ -53,59 +123,40 @@ const roughly = (at: Instant): Instant => Math.round(at / (10 * MINUTE)) * 10 * 
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function ownAnswer(next: NextStep | null, now: Instant, zone: string, cover: Cover | null): Answer {
-  if (!next)
-    return {
-      tone: 'rest',
-      headline: 'All steps done',
-      detail: 'Finish the piece when it is out of the kiln.',
-    };
-  const { name, wait } = next;
+function detailOf(next: NextStep, { now, zone }: Here, cover: Cover | null): string {
+  const standing = standingOf(next, now);
+  const { at, closes, wait } = standing;
+  const { name } = next;
   const [spread] = next.windows;
-  const opens = asKnown(next.opens, spread?.opens);
-  const closes = asKnown(next.closes, spread?.closes);
-  if (next.status === 'closed') {
-    return {
-      tone: 'late',
-      headline: `Too late: ${lower(name)}`,
-      detail: closedWords(next, closes, now, zone),
-    };
-  }
-  if (wait && (next.status === 'ask' || opens === null || wait.to >= now || next.status !== 'now')) {
-    const until = opens !== null && opens > wait.to ? opens : wait.to;
-    const usual = until > now ? `, about ${whenNear(until, now, zone)}` : ', any moment now';
-    const look = isSign(wait.what) ? ` Look: ${wait.look}.` : '';
-    return {
-      tone: until - now < SOON ? 'soon' : 'rest',
-      headline: `Wait until ${waitWords(wait.what)}`,
-      detail: `Then ${lower(name)}${usual}.${look}`,
-    };
-  }
-  if (next.status === 'now') {
-    const until =
-      closes === null
+  const sign = wait && isSign(wait.what) ? ` It shows so: ${wait.look}.` : '';
+  switch (standing.asks) {
+    case 'nothing':
+      return '';
+    case 'late':
+      return closedWords(next, closes, now, zone);
+    case 'look':
+      return `Then ${lower(name)}${closes === null ? '' : `, until ${whenNear(closes, now, zone)}`}.${sign}`;
+    case 'wait':
+      return `Then ${lower(name)}${at! > now ? `, about ${whenNear(at!, now, zone)}` : ''}.${sign}`;
+    case 'now':
+      return closes === null
         ? 'It stays open.'
-        : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, closes - now)} left${between(spread?.closes, now, zone, ', could close ')}.`;
-    return { tone: 'now', headline: `${name} now`, detail: until };
+        : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, next.closes! - now)} left${between(spread?.closes, now, zone, ', could close ')}.`;
+    case 'held':
+      return cover === 'open' || cover === 'fan'
+        ? `${name} does not open as it stands: check the clay, and how the room was set.`
+        : `${name} does not open under this cover. Uncover to go on.`;
+    case 'opens':
+      return `Opens in ${spanTo(spread?.opens, at! - now)}${between(spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(spread?.closes, now, zone, ', ')}`}.`;
   }
-  if (opens === null)
-    return {
-      tone: 'rest',
-      headline: 'Holding',
-      detail:
-        cover === 'open' || cover === 'fan'
-          ? `${name} does not open as it stands: check the clay, and how the room was set.`
-          : `${name} does not open under this cover. Uncover to go on.`,
-    };
-  return {
-    tone: opens - now < SOON ? 'soon' : 'rest',
-    headline: `${name} ${atTime(whenNear(opens, now, zone))}`,
-    detail: `Opens in ${spanTo(spread?.opens, opens - now)}${between(spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(spread?.closes, now, zone, ', ')}`}.`,
-  };
 }
 
 /** What is waited for, in words. */
 export const waitWords = (what: string): string => (isSign(what) ? signNames[what].name : what);
+
+/** What the maker says who sees it. */
+export const seenWords = (what: string): string =>
+  isSign(what) ? `It is ${waitWords(what)}` : `Seen: ${what}`;
 
 /** When a window closed, and what opens it again. */
 function closedWords(next: NextStep, closes: Instant | null, now: Instant, zone: string): string {
@@ -117,19 +168,6 @@ function closedWords(next: NextStep, closes: Instant | null, now: Instant, zone:
     ? ` That opens it again ${rescue.opens <= now + MINUTE ? 'at once' : `about ${whenNear(rescue.opens, now, zone)}`}${rescue.closes === null ? '' : `, until ${whenNear(rescue.closes, now, zone)}`}.`
     : '';
   return `Its window closed${since}. ${remedyFor(next)}${again}`;
-}
-
-/** A moment no finer than it is known: to the minute only where the forecast is as sure as that. */
-export function asKnown<T extends Instant | null>(at: T, edge: EdgeSpread | undefined): T {
-  const grain = grainOf(edge);
-  return at === null || grain === null ? at : ((Math.round(at / grain) * grain) as T);
-}
-
-/** How fine an edge is known; null where nothing was forecast of it. */
-function grainOf(edge: EdgeSpread | undefined): number | null {
-  if (!edge || edge.p10 === null) return null;
-  const width = (edge.p90 ?? Number.POSITIVE_INFINITY) - edge.p10;
-  return width > 2 * HOUR ? 10 * MINUTE : width > 20 * MINUTE ? 5 * MINUTE : MINUTE;
 }
 
 /** How long it is until an edge or since, no finer than the edge is known. */

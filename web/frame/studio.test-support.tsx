@@ -12,6 +12,7 @@ import { entriesOf, type Act, type Entry, type EntryKind, type EntryOf } from '.
 import { asToday, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
 import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.ts';
 import { DEFAULT_MAKER, studioOf } from '../../core/log/studio.ts';
+import { comingNight } from '../../core/plan/night.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { createShelf } from '../../server/shelf.ts';
 import { setClock } from './clock.ts';
@@ -88,7 +89,13 @@ export function testStudio(...before: Entry[]): TestStudio {
   const looked = (path: string): unknown => {
     const id = path.split('/').at(-1)!;
     if (path === '/api/studio')
-      return { ...studioOf(ledger), workshopTime: false, pieces: 0, tubs: shelf.tubs().length };
+      return {
+        ...studioOf(ledger),
+        workshopTime: false,
+        pieces: 0,
+        tubs: shelf.tubs().length,
+        night: comingNight(studioOf(ledger).studio, NOON),
+      };
     if (path === '/api/shelf') return shelf.answer(NOON);
     if (path.startsWith('/api/tubs/')) {
       const found = shelf.tub(id, NOON);

@@ -1,4 +1,5 @@
 import { createTheme } from '@mui/material/styles';
+import type { Due } from '../../core/plan/standing.ts';
 
 /** The palette is the material's: kaolin paper, brown-black ink, and accents by role. */
 export const paper = '#f3ebdd';
@@ -16,13 +17,22 @@ export const slab = '"Bitter Variable", Georgia, serif';
 export const sans = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
 
 /** Colour and word of each urgency, so that neither stands alone. */
-export type Tone = 'now' | 'soon' | 'open' | 'late' | 'rest';
+export type Tone = 'now' | 'soon' | 'late' | 'rest';
 export const tones: Record<Tone, { colour: string; word: string }> = {
   now: { colour: copperGreen, word: 'Now' },
-  open: { colour: copperGreen, word: 'Open' },
   soon: { colour: ochre, word: 'Soon' },
   late: { colour: ironRed, word: 'Late' },
   rest: { colour: faded, word: 'Later' },
+};
+
+export const dueColours: Record<Due, string> = {
+  late: ironRed,
+  now: copperGreen,
+  soon: ochre,
+  today: ochre,
+  tonight: ochre,
+  later: faded,
+  done: faded,
 };
 
 /** A link among words that wet hands can hit: 48 px high, without pushing its lines apart. */

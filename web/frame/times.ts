@@ -26,6 +26,12 @@ export function whenNear(at: Instant, now: Instant, zone: string): string {
     : `${shortDate(at, zone)} ${clockTime(at, zone)}`;
 }
 
+/** The day of a moment to come: tomorrow, a weekday, or a date. */
+export function dayOf(at: Instant, now: Instant, zone: string): string {
+  if (dayKey(at, zone) === dayKey(now + DAY, zone)) return 'Tomorrow';
+  return at - now < 6 * DAY ? weekday(at, zone) : shortDate(at, zone);
+}
+
 /** A length of time, coarse enough to be honest. */
 export function span(ms: number): string {
   const minutes = Math.max(0, Math.round(ms / MINUTE));

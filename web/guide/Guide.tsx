@@ -2,9 +2,11 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { GuideAnswer } from '../../api/routes.ts';
-import { leadOf } from '../../core/plan/lead.ts';
+import { leadOf, SHORT } from '../../core/plan/lead.ts';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';
-import { answerFor, waitWords } from '../frame/answer.ts';
+import { standingOf } from '../../core/plan/standing.ts';
+import { headlineOf, waitWords } from '../frame/answer.ts';
+import { useHere } from '../frame/here.ts';
 import { useNow } from '../frame/clock.ts';
 import { useStudio, useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
@@ -122,11 +124,15 @@ function Leading({ led, now }: { led: LedPiece[]; now: Instant }) {
   }, [last]);
   const inHand = led.find(({ pieceId }) => pieceId === held) ?? null;
   // a sign that was not seen yet is not asked for at once again
-  const asked = led.filter(({ pieceId, next }) => !(next?.wait && (later[pieceId] ?? 0) > now));
+  const asked = led.filter(
+    ({ pieceId, next }) => !(standingOf(next, now).asks === 'look' && (later[pieceId] ?? 0) > now),
+  );
   const { pick, comes } = leadOf(asked, now, held ?? last);
   // what is in hand stays in hand until it is logged or left, whatever presses beside it
   if (!inHand && pick && pick.why !== 'late' && pick.pieceId !== held) hold(pick.pieceId);
-  const shown = inHand ?? led.find(({ pieceId }) => pieceId === pick?.pieceId) ?? null;
+  // with nothing else to do the next sign is waited for
+  const waited = comes && comes.at - now < SHORT ? comes.pieceId : null;
+  const shown = inHand ?? led.find(({ pieceId }) => pieceId === (pick?.pieceId ?? waited)) ?? null;
   const signs = useSigns(led, shown, later, now);
   const notYet = (id: string) => setLater((before) => ({ ...before, [id]: now + AGAIN }));
   return (
@@ -160,7 +166,7 @@ function useSigns(
   const called = useRef(new Set<string>());
   const due = led.filter(
     ({ pieceId, next }) =>
-      pieceId !== shown?.pieceId && next?.wait && next.wait.to <= now && (later[pieceId] ?? 0) <= now,
+      pieceId !== shown?.pieceId && standingOf(next, now).asks === 'look' && (later[pieceId] ?? 0) <= now,
   );
   useEffect(() => {
     for (const { pieceId, name, next } of due) {
@@ -215,7 +221,7 @@ function SignDue({ piece: { pieceId, name, next }, onNotYet }: { piece: LedPiece
 
 /** Nothing presses: what comes next, and when. */
 function Nothing({ led, comes, now }: { led: LedPiece[]; comes: Instant | null; now: Instant }) {
-  const zone = useZone();
+  const here = useHere();
   const next = led
     .flatMap(({ name, next: of }) =>
       of && of.opens !== null && of.opens > now ? [{ name, of, opens: of.opens }] : [],
@@ -229,9 +235,9 @@ function Nothing({ led, comes, now }: { led: LedPiece[]; comes: Instant | null; 
       </Typography>
       <Box sx={{ fontSize: '1.3rem', mt: 1 }}>
         {next
-          ? `${next.name}: ${answerFor(next.of, now, zone).headline.toLowerCase()}.`
+          ? `${next.name}: ${headlineOf(next.of, { ...here, now }).headline.toLowerCase()}.`
           : comes !== null
-            ? `The next sign shows about ${whenNear(comes, now, zone)}.`
+            ? `The next sign shows about ${whenNear(comes, now, here.zone)}.`
             : 'All that these pieces ask for now is done.'}
       </Box>
       <Button

@@ -3,8 +3,9 @@ import { isSign } from '../../core/coat/sign.ts';
 import { wetness } from '../../core/clay/colour.ts';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { answerFor, waitWords } from '../frame/answer.ts';
-import { useZone } from '../frame/maker.ts';
+import { standingOf } from '../../core/plan/standing.ts';
+import { headlineOf, waitWords } from '../frame/answer.ts';
+import { useHere } from '../frame/here.ts';
 import { board, faded, hairline, ink, ochre, tones } from '../frame/theme.ts';
 import { clockTime } from '../frame/times.ts';
 import type { LedPiece } from './useLed.ts';
@@ -78,17 +79,17 @@ export function wetOf({ piece, wall, next }: LedPiece) {
 }
 
 function State({ piece: { next, coming }, now }: { piece: LedPiece; now: Instant }) {
-  const zone = useZone();
+  const here = useHere();
   if (!next) return <Box sx={{ color: faded }}>{coming ? 'being worked out …' : 'all done'}</Box>;
-  const { wait } = next;
-  if (wait && wait.to > now)
+  const { asks, wait } = standingOf(next, now);
+  if (asks === 'wait' && wait)
     return (
       <Box sx={{ color: ochre, fontWeight: 700 }}>
-        {isSign(wait.what) ? waitWords(wait.what) : 'then'} {inWords(wait.to, now, zone)}
+        {isSign(wait.what) ? waitWords(wait.what) : 'then'} {inWords(wait.to, now, here.zone)}
       </Box>
     );
-  const { tone, word } = { word: undefined, ...answerFor(next, now, zone) };
-  return <Box sx={{ color: tones[tone].colour, fontWeight: 700 }}>{word ?? tones[tone].word}</Box>;
+  const { tone, word } = headlineOf(next, { ...here, now });
+  return <Box sx={{ color: tones[tone].colour, fontWeight: 700 }}>{word}</Box>;
 }
 
 /** How long until a moment: by the second when it is near, by the clock when it is not. */

@@ -3,13 +3,15 @@ import { Box, Button, Typography } from '@mui/material';
 import { isSign } from '../../core/coat/sign.ts';
 import { timedIn } from '../../core/plan/lead.ts';
 import { hazardsOf, remedyFor } from '../../core/plan/next.ts';
+import { standingOf } from '../../core/plan/standing.ts';
 import { techniqueOf } from '../../core/technique/catalogue.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import type { Remedy } from '../../core/technique/technique.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
-import { answerFor, between, waitWords } from '../frame/answer.ts';
+import { answerFor, between } from '../frame/answer.ts';
+import { useHere } from '../frame/here.ts';
 import { useUnits, useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -39,7 +41,7 @@ export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
   const { next, coming } = led;
   const planned = next?.planned ?? coming;
   if (!planned) return <AllDone led={led} onLeave={onLeave} />;
-  const waits = next?.wait && next.status !== 'closed' ? next.wait : null;
+  const waits = standingOf(next, now).wait;
   return (
     <>
       <Box
@@ -82,12 +84,12 @@ export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
 }
 
 function Heading({ led, planned, now }: { led: LedPiece; planned: Planned; now: Instant }) {
-  const zone = useZone();
-  const answer = led.next && answerFor(led.next, now, zone, led.piece.cover);
-  const { colour, word } = tones[answer?.tone ?? 'rest'];
+  const here = useHere();
+  const answer = led.next && answerFor(led.next, { ...here, now }, led.piece.cover);
+  const { colour } = tones[answer?.tone ?? 'rest'];
   const layer = led.piece.layers.find(({ id }) => planned.refs.some((ref) => ref.layer === id));
   const technique = layer && techniqueOf(layer);
-  const wait = led.next?.wait && led.next.status !== 'closed' ? led.next.wait : null;
+  const { wait } = standingOf(led.next, now);
   return (
     <Box sx={{ display: 'flex', gap: 3, alignItems: 'flex-end', borderLeft: `12px solid ${colour}`, pl: 2 }}>
       <Box sx={{ flexShrink: 0, maxWidth: { xs: 110, sm: 190 } }}>
@@ -96,12 +98,12 @@ function Heading({ led, planned, now }: { led: LedPiece; planned: Planned; now: 
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Box sx={{ fontSize: '1.2rem' }}>
           <Box component="span" sx={{ color: colour, fontFamily: slab, fontWeight: 700, mr: 1.5 }}>
-            {answer ? word : '…'}
+            {answer ? answer.word : '…'}
           </Box>
           <b>{led.name}</b>
         </Box>
         <Typography variant="h1" sx={{ fontSize: { xs: '2.2rem', sm: '3.2rem' }, my: 0.5 }}>
-          {wait ? `Wait until ${waitWords(wait.what)}` : planned.step.name}
+          {answer ? answer.headline : planned.step.name}
         </Typography>
         <Box sx={{ fontSize: '1.25rem' }}>{answer && !wait ? answer.detail : ''}</Box>
       </Box>
@@ -128,14 +130,16 @@ function Look({ led: { next }, now }: { led: LedPiece; now: Instant }) {
   const [spread] = next.windows;
   return (
     <Box sx={{ mt: 3 }}>
-      <Box
-        role="timer"
-        sx={{ fontFamily: slab, fontWeight: 700, fontSize: { xs: '3rem', sm: '4.4rem' }, lineHeight: 1.1 }}
-      >
-        {wait.to > now ? inWords(wait.to, now, zone) : 'Look now'}
-      </Box>
+      {wait.to > now && (
+        <Box
+          role="timer"
+          sx={{ fontFamily: slab, fontWeight: 700, fontSize: { xs: '3rem', sm: '4.4rem' }, lineHeight: 1.1 }}
+        >
+          {inWords(wait.to, now, zone)}
+        </Box>
+      )}
       <Box sx={{ fontSize: '1.4rem' }}>
-        {isSign(wait.what) ? `Look: ${wait.look}` : `You see it: ${wait.what}`}
+        {isSign(wait.what) ? `It shows so: ${wait.look}` : `You see it: ${wait.what}`}
         {between(spread?.opens, now, zone, ', most likely ')}.
       </Box>
       <Box sx={{ color: faded, mt: 1 }}>Then {next.name.toLowerCase()}. The sign counts, not the minute.</Box>

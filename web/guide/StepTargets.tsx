@@ -1,8 +1,7 @@
 import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Box, Button } from '@mui/material';
-import { isSign } from '../../core/coat/sign.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import { waitWords } from '../frame/answer.ts';
+import { seenWords, waitWords } from '../frame/answer.ts';
 import { studioNow } from '../frame/clock.ts';
 import { nextAct } from '../frame/nextAct.ts';
 import { useLog } from '../frame/notice.tsx';
@@ -64,7 +63,6 @@ export function Seen({ led, next, onDone }: { led: LedPiece; next: NextStep; onD
   const [doing, setDoing] = useState(false);
   const { wait } = next;
   if (!wait) return null;
-  const words = waitWords(wait.what);
   return (
     <>
       <Button
@@ -72,12 +70,12 @@ export function Seen({ led, next, onDone }: { led: LedPiece; next: NextStep; onD
         variant="contained"
         sx={large}
         onClick={() =>
-          void log(`${led.name}: ${words}`, [
+          void log(`${led.name}: ${waitWords(wait.what)}`, [
             entry('piece.seen', led.pieceId, { refs: wait.of, what: wait.what }),
           ])
         }
       >
-        {isSign(wait.what) ? `It is ${words}` : `Seen: ${words}`}
+        {seenWords(wait.what)}
       </Button>
       <Button variant="outlined" sx={{ minHeight: 92 }} onClick={() => setDoing(true)}>
         {next.verb} all the same

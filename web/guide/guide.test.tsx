@@ -6,7 +6,7 @@ import { caseOf, coatLaid, cruetMade } from '../../core/piece/piece.test-support
 import { foldPiece } from '../../core/log/piece.ts';
 import { lookOf } from '../../core/piece/look.ts';
 import { answersOf, planPiece } from '../../core/plan/plan.ts';
-import { HOUR, MINUTE } from '../../core/units/quantity.ts';
+import { HOUR, MINUTE, SECOND } from '../../core/units/quantity.ts';
 import { complaint, known, NOON, press, show, testStudio } from '../frame/studio.test-support.tsx';
 import { Countdown } from './Countdown.tsx';
 import { Guide } from './Guide.tsx';
@@ -56,7 +56,7 @@ const standing = (id: string, hours: number): Entry[] => [
 describe('the guide', () => {
   it('shows the step, how it is done and what goes wrong; one tap logs it as usual', async () => {
     const studio = led(standing('heron', 7));
-    expect(await screen.findByRole('heading', { name: 'Coat 1 of 3' })).toBeTruthy();
+    expect(await screen.findByRole('heading', { name: 'Coat 1 of 3 now' })).toBeTruthy();
     expect(screen.getByText(/No tub is set for it/)).toBeTruthy();
     expect(screen.getByText('Goes wrong?')).toBeTruthy();
     await press('Log coat 1');
@@ -67,10 +67,20 @@ describe('the guide', () => {
     });
   });
 
-  it('waits for a sign by the second, and takes it with one tap', async () => {
-    const studio = led([...standing('tern', 7), { ...coatLaid(1, NOON - MINUTE), subject: 'tern' }]);
+  const coated = (since: number) => [
+    ...standing('tern', 7),
+    { ...coatLaid(1, NOON - since), subject: 'tern' },
+  ];
+
+  it('waits for a sign by the second', async () => {
+    led(coated(5 * SECOND));
     expect(await screen.findByRole('heading', { name: 'Wait until matte' })).toBeTruthy();
-    expect(screen.getByRole('timer').textContent).toMatch(/\d|Look now/);
+    expect(screen.getByRole('timer').textContent).toMatch(/^in \d:\d\d$/);
+  });
+
+  it('asks for a sign that is due, and takes it with one tap', async () => {
+    const studio = led(coated(MINUTE));
+    expect(await screen.findByRole('heading', { name: 'Look: matte?' })).toBeTruthy();
     await press('It is matte');
     await expect.poll(() => studio.logged.flat().map(({ kind }) => kind)).toEqual(['piece.seen']);
   });
@@ -88,7 +98,7 @@ describe('the guide', () => {
   it('shows all that are led, takes another in hand with a tap, and keeps what is in hand', async () => {
     led(standing('crane', 7), standing('swift', 1));
     const tabs = within(await screen.findByRole('group', { name: 'Pieces that are led' }));
-    expect(await screen.findByRole('heading', { name: 'Coat 1 of 3' })).toBeTruthy();
+    expect(await screen.findByRole('heading', { name: 'Coat 1 of 3 now' })).toBeTruthy();
     fireEvent.click(tabs.getByRole('button', { name: /swift/ }));
     await expect
       .poll(() => tabs.getByRole('button', { name: /swift/ }).getAttribute('aria-pressed'))

@@ -8,6 +8,7 @@ import type { PieceFacts } from '../../core/piece/facts.ts';
 import { stepByLog } from '../../core/plan/lead.ts';
 import { nextStep, type NextStep } from '../../core/plan/next.ts';
 import type { PlanAnswers } from '../../core/plan/plan.ts';
+import { isPast } from '../../core/plan/standing.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { useOutbox } from '../frame/outbox.ts';
@@ -77,7 +78,8 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
     () =>
       cases.map(({ pieceId, facts, piece, look, thicknessM, answers, key }): LedPiece => {
         const here = answered[pieceId];
-        const known = (here?.key === key ? here.answers : null) ?? answers;
+        const last = (here?.key === key ? here.answers : null) ?? answers;
+        const known = last && !isPast(last, now) ? last : null;
         return {
           pieceId,
           name: piece.made.name,

@@ -5,6 +5,7 @@ import type { KilnAnswer, KilnRow } from '../../api/routes.ts';
 import { cones } from '../../core/firing/cone.ts';
 import { fillOf, firingAsked, usualCone, type Firing } from '../../core/firing/load.ts';
 import type { KilnState } from '../../core/log/load.ts';
+import { useNow } from '../frame/clock.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
@@ -13,6 +14,7 @@ import { Empty, Section, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
 import { rowsWorking, useSoon } from '../frame/soon.ts';
 import { hairline } from '../frame/theme.ts';
+import { asNow } from '../pieces/asNow.ts';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
 
@@ -20,9 +22,11 @@ import { PieceLine } from './PieceLine.tsx';
 export function Kiln() {
   const { data, error } = useSoon<KilnAnswer>('/api/kiln', rowsWorking);
   const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
+  const now = useNow(60_000);
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the kiln room …</Typography>;
-  const { kilns, loads, rows } = data;
+  const { kilns, loads } = data;
+  const rows = data.rows.map((row) => asNow(row, now));
   if (kilns.length === 0)
     return (
       <>

@@ -2,10 +2,9 @@ import { useBench } from '../bench/useBench.ts';
 import { useState } from 'react';
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import type { BenchPiece, PieceRow } from '../../api/routes.ts';
-import { isSign } from '../../core/coat/sign.ts';
-import { answerFor, waitWords } from '../frame/answer.ts';
-import { useNow } from '../frame/clock.ts';
-import { useZone } from '../frame/maker.ts';
+import { isPast, standingOf } from '../../core/plan/standing.ts';
+import { answerFor, seenWords, waitWords } from '../frame/answer.ts';
+import { useHere } from '../frame/here.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { hairline, tones } from '../frame/theme.ts';
@@ -16,12 +15,11 @@ import { manyWords } from './words.ts';
 /** The next steps of what was chosen, each logged at once for all that ask for it. */
 export function StepMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
   const { data } = useBench();
-  const now = useNow();
-  const zone = useZone();
+  const here = useHere();
   const log = useLog();
   const [doing, setDoing] = useState<BenchPiece[] | null>(null);
   const rows = (data?.pieces ?? []).filter(({ pieceId }) => chosen.some(({ id }) => id === pieceId));
-  const planned = rows.filter((row) => row.state === 'planned');
+  const planned = rows.filter((row) => row.state === 'planned').filter((row) => !isPast(row, here.now));
   if (doing) {
     const [first, ...others] = doing.map(asDone);
     return <DoneDialog {...first!} others={others} onClose={onClose} />;
@@ -33,11 +31,9 @@ export function StepMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () 
       <DialogContent>
         {!data && 'Working out the walls …'}
         {alikeBy(planned).map(({ key, next, pieces }) => {
-          const answer = answerFor(next, now, zone);
-          const waits = next.wait !== null && answer.tone !== 'late';
-          const seen =
-            waits &&
-            (isSign(next.wait!.what) ? `It is ${waitWords(next.wait!.what)}` : `Seen: ${next.wait!.what}`);
+          const answer = answerFor(next, here);
+          const { wait } = standingOf(next, here.now);
+          const seen = wait && seenWords(wait.what);
           return (
             <Box key={key} sx={{ borderTop: `1px solid ${hairline}`, py: 1.5, display: 'grid', gap: 1 }}>
               <Box sx={{ borderLeft: `8px solid ${tones[answer.tone].colour}`, pl: 1.5 }}>
@@ -50,7 +46,7 @@ export function StepMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () 
                     variant="contained"
                     onClick={() =>
                       void log(
-                        `${manyWords(pieces)}: ${waitWords(next.wait!.what)}`,
+                        `${manyWords(pieces)}: ${waitWords(wait.what)}`,
                         pieces.map((piece) =>
                           entry('piece.seen', piece.pieceId, {
                             refs: piece.next!.wait!.of,

@@ -1,8 +1,7 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
-import { HOUR } from '../../core/units/quantity.ts';
-import { complaint, known, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { complaint, known, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { Pieces } from '../pieces/Pieces.tsx';
 import { NewPiece } from '../pieces/NewPiece.tsx';
 import { made, row } from '../pieces/rows.test-support.ts';
@@ -17,7 +16,6 @@ function shelf(rows: PieceRow[], groups: PiecesAnswer['groups'] = []) {
     unfinished: rows.length,
     finished: 0,
     groups,
-    night: { from: NOON + 10 * HOUR, morning: NOON + 20 * HOUR },
   });
   studio.answers['GET /api/pieces'] = answer;
   studio.answers['GET /api/pieces?which=open&search=&page=0&group=g'] = answer;

@@ -3,7 +3,6 @@ import { Box, Button } from '@mui/material';
 import { outsideArea } from '../../core/form/form.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import type { Tone } from '../frame/theme.ts';
 import { CheckDialog, checkedOf } from './CheckDialog.tsx';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
@@ -16,13 +15,12 @@ import { WeighDialog } from './WeighDialog.tsx';
 interface ActionRowProps {
   plan: PiecePlan;
   next: NextStep | null;
-  tone: Tone;
 }
 
 type Open = 'check' | 'weigh' | 'cover' | 'heat' | 'trim' | 'finish' | null;
 
 /** The acts on a piece, largest and likeliest first. */
-export function ActionRow({ plan, next, tone }: ActionRowProps) {
+export function ActionRow({ plan, next }: ActionRowProps) {
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   const { piece } = plan;
@@ -41,7 +39,6 @@ export function ActionRow({ plan, next, tone }: ActionRowProps) {
           wall: coatedWall(plan),
           next,
         }}
-        tone={tone}
       />
       {button('check', 'Check the clay')}
       {button('cover', 'Change cover')}

@@ -7,18 +7,16 @@ import { wetAt } from '../../core/plan/ribbon.ts';
 import { outlineOf } from '../../core/form/outline.ts';
 import { DAY, HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { Choosing } from '../many/chosen.ts';
-import { dueColours, dueNames } from '../bench/dueNames.ts';
 import { shadeOf, shadeStyle } from '../draw/clayShade.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { useNow } from '../frame/clock.ts';
-import { useZone } from '../frame/maker.ts';
-import { faded, hairline, ink, paper, slab } from '../frame/theme.ts';
+import { headlineOf, type Here } from '../frame/answer.ts';
+import { useHere } from '../frame/here.ts';
+import { dueColours, faded, hairline, ink, paper, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 
 interface DryingRoomProps {
   rows: PieceRow[];
   groups: PiecesAnswer['groups'];
-  night: PiecesAnswer['night'];
   choosing: Choosing;
 }
 
@@ -27,9 +25,9 @@ const AHEAD = 2 * DAY;
 const STEP = HOUR / 2;
 
 /** The pieces as they stand on their boards, room by room: what is dark, what is pale, what is wrapped, now or later. */
-export function DryingRoom({ rows, groups, night, choosing }: DryingRoomProps) {
-  const now = useNow(60_000);
-  const zone = useZone();
+export function DryingRoom({ rows, groups, choosing }: DryingRoomProps) {
+  const here = useHere(60_000);
+  const { now, zone, night } = here;
   const [ahead, setAhead] = useState(0);
   const shelf = useRef<HTMLDivElement>(null);
   const drag = useShades(shelf, rows);
@@ -95,14 +93,7 @@ export function DryingRoom({ rows, groups, night, choosing }: DryingRoomProps) {
               }}
             >
               {pieces.map((row) => (
-                <Standing
-                  key={row.id}
-                  row={row}
-                  tallest={tallest}
-                  now={now}
-                  zone={zone}
-                  choosing={choosing}
-                />
+                <Standing key={row.id} row={row} tallest={tallest} here={here} choosing={choosing} />
               ))}
             </Box>
           </Box>
@@ -222,17 +213,17 @@ const figure = {
 function Standing({
   row,
   tallest,
-  now,
-  zone,
+  here,
   choosing,
 }: {
   row: PieceRow;
   tallest: number;
-  now: Instant;
-  zone: string;
+  here: Here;
   choosing: Choosing;
 }) {
-  const { id, name, due, look, clay, wet } = row;
+  const { now } = here;
+  const { id, name, next, look, clay, wet } = row;
+  const { due, headline } = headlineOf(next, here);
   const chosen = choosing.ids.has(id);
   const inside = (
     <>
@@ -269,14 +260,9 @@ function Standing({
         <Box className="name" sx={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
           {name}
         </Box>
-        {due && (
-          <Box sx={{ color: dueColours[due.due], fontWeight: 700 }}>
-            {dueNames[due.due]}: {due.name.toLowerCase()}
-            {due.due === 'soon' && due.opens !== null && ` ${whenNear(due.opens, now, zone)}`}
-          </Box>
-        )}
+        {row.current && <Box sx={{ color: dueColours[due], fontWeight: 700 }}>{headline}</Box>}
         <Box sx={{ color: faded }}>
-          {row.stageName ?? 'being worked out'}
+          {row.stageName ?? unknownWords(row, here)}
           {look.fired === 'raw' && `, ${coverNamed(row.cover).name.toLowerCase()}`}
         </Box>
       </Box>
@@ -300,6 +286,10 @@ function Standing({
     </Box>
   );
 }
+
+/** Where it is not known how it stands: since when. */
+const unknownWords = ({ asOf }: PieceRow, { now, zone }: Here): string =>
+  asOf === null ? 'being worked out' : `last ${whenNear(asOf, now, zone)}, being worked out`;
 
 /** All that is shown, or all of a group, with one tap. */
 function ChooseMany({

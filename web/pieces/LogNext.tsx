@@ -1,13 +1,12 @@
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Button } from '@mui/material';
 import type { NextStep } from '../../core/plan/next.ts';
-import { isSign } from '../../core/coat/sign.ts';
-import { waitWords } from '../frame/answer.ts';
-import { studioNow } from '../frame/clock.ts';
+import { standingOf } from '../../core/plan/standing.ts';
+import { seenWords, waitWords } from '../frame/answer.ts';
+import { studioNow, useNow } from '../frame/clock.ts';
 import { useLog } from '../frame/notice.tsx';
 import { nextAct } from '../frame/nextAct.ts';
 import { entry } from '../frame/outbox.ts';
-import type { Tone } from '../frame/theme.ts';
 import type { CoatedWall } from './coatedWall.ts';
 
 const DoneDialog = lazy(async () => ({ default: (await import('./DoneDialog.tsx')).DoneDialog }));
@@ -23,19 +22,20 @@ interface LogNextProps {
   piece: Named & { next: NextStep | null };
   /** Others that ask for the same step: it is logged for all of them at once. */
   others?: (Named & { next: NextStep | null })[];
-  tone: Tone;
 }
 
 /** One tap for what a piece asks for next: what ends its wait, that it is enough, or its step. */
-export function LogNext({ piece, others = [], tone }: LogNextProps) {
+export function LogNext({ piece, others = [] }: LogNextProps) {
   const log = useLog();
+  const now = useNow();
   const { open, dialog } = useDoneDialog(piece, others);
   const { next, pieceId } = piece;
   const name = others.length === 0 ? piece.name : `${others.length + 1} pieces`;
   if (!next) return dialog;
-  const { wait, enough } = next;
-  if (wait && tone !== 'late') {
-    const seen = isSign(wait.what) ? `It is ${waitWords(wait.what)}` : `Seen: ${wait.what}`;
+  const { enough } = next;
+  const { asks, wait } = standingOf(next, now);
+  if (wait) {
+    const seen = seenWords(wait.what);
     return (
       <>
         <Button
@@ -72,7 +72,7 @@ export function LogNext({ piece, others = [], tone }: LogNextProps) {
       <LogStepButton
         step={next}
         name={name}
-        variant={tone === 'now' ? 'contained' : 'outlined'}
+        variant={asks === 'now' ? 'contained' : 'outlined'}
         onOpen={open}
       />
       {enough && others.length === 0 && (

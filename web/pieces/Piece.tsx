@@ -20,8 +20,9 @@ import {
 } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { WallStrip } from '../draw/WallStrip.tsx';
-import { answerFor, coverWords } from '../frame/answer.ts';
-import { useNow } from '../frame/clock.ts';
+import { isPast } from '../../core/plan/standing.ts';
+import { answerFor, coverWords, type Here } from '../frame/answer.ts';
+import { useHere } from '../frame/here.ts';
 import { useUnits, useZone } from '../frame/maker.ts';
 import { AnswerBoard, CautionLine, Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
@@ -45,9 +46,9 @@ export function Piece() {
   const { id } = useParams();
   const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
   const given = useCase(data);
-  const now = useNow();
+  const here = useHere();
+  const { now, zone } = here;
   const planned = usePlan(given, given !== data?.given, now);
-  const zone = useZone();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the piece …</Typography>;
   const piece = foldPiece(id!, everything(data.acts, id!));
@@ -64,8 +65,8 @@ export function Piece() {
     return (
       <>
         <Title piece={piece} />
-        {data.answers && !piece.finished && (
-          <AnswerBoard answer={answerFor(nextStep(data.answers, now), now, zone)} />
+        {data.answers && !isPast(data.answers, now) && !piece.finished && (
+          <AnswerBoard answer={answerFor(nextStep(data.answers, now), here, piece.cover)} />
         )}
         <Typography role="status">The wall is being worked out …</Typography>
       </>
@@ -77,7 +78,7 @@ export function Piece() {
       nights={planned.nights}
       acts={data.acts}
       look={data.look}
-      now={now}
+      here={here}
     />
   );
 }
@@ -136,17 +137,17 @@ interface PieceViewProps {
   nights: PlanAnswer['nights'];
   acts: PieceAnswer['acts'];
   look: PieceAnswer['look'];
-  now: Instant;
+  here: Here;
 }
 
-function PieceView({ plan, given, nights, acts, look, now }: PieceViewProps) {
-  const zone = useZone();
+function PieceView({ plan, given, nights, acts, look, here }: PieceViewProps) {
+  const { now, zone } = here;
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
   const trying = useTrial(plan, given);
   const { trial } = trying;
   const next = plan.piece.finished ? null : nextStep(plan, now);
-  const answer = answerFor(next, now, zone, plan.piece.cover);
+  const answer = answerFor(next, here, plan.piece.cover);
   const shownAt = Math.floor(now / MINUTE) * MINUTE;
   const scene = useMemo(
     () => sceneOf(plan, trial, given, nights, shownAt, zoom, zone),
@@ -192,7 +193,7 @@ function PieceView({ plan, given, nights, acts, look, now }: PieceViewProps) {
               }
             >
               {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
-              <ActionRow plan={plan} next={next} tone={answer.tone} />
+              <ActionRow plan={plan} next={next} />
             </AnswerBoard>
           )}
         </Box>
@@ -252,7 +253,7 @@ function PieceView({ plan, given, nights, acts, look, now }: PieceViewProps) {
       <Parts plan={plan} now={shownAt} zone={zone} />
       {piece.fired === 'raw' && <Places places={plan.places} body={given.body} now={shownAt} />}
       <Section title="Steps">
-        <Steps plan={plan} now={now} zone={zone} />
+        <Steps plan={plan} here={here} />
       </Section>
       <Photos facts={given} now={shownAt} zone={zone} />
       <WentWrong facts={given} now={shownAt} />

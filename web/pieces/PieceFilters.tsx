@@ -4,7 +4,7 @@ import type { PiecesAnswer, PiecesQuery } from '../../api/routes.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { ChoiceField } from '../frame/fields.tsx';
 import { useStudio } from '../frame/maker.ts';
-import { dueNames } from '../bench/dueNames.ts';
+import { dueNames } from '../frame/answer.ts';
 import { useTechniques } from '../techniques/useTechniques.ts';
 
 /** Which pieces are asked for, as the address has it. */

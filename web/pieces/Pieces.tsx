@@ -5,9 +5,11 @@ import type { PiecesAnswer, PiecesQuery } from '../../api/routes.ts';
 import { chosenOf, useChoosing } from '../many/chosen.ts';
 import { GroupLine } from '../many/GroupLine.tsx';
 import { ManyBar } from '../many/ManyBar.tsx';
+import { useNow } from '../frame/clock.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
 import { rowsWorking, useSoon } from '../frame/soon.ts';
+import { asNow } from './asNow.ts';
 import { DryingRoom } from './DryingRoom.tsx';
 import { FinishedPieces } from './FinishedPieces.tsx';
 import { PieceFilters, filtersOf, type Filters } from './PieceFilters.tsx';
@@ -24,6 +26,7 @@ export function Pieces() {
   const plain = which === 'open' && asked === '' && page === 0 && Object.keys(filters).length === 0;
   const { data, error } = useSoon<PiecesAnswer>(plain ? '/api/pieces' : `/api/pieces?${query}`, rowsWorking);
   const choosing = useChoosing();
+  const now = useNow(60_000);
   // on a phone the shelf comes first, and what finds in it when it is asked for
   const [finding, setFinding] = useState(Object.keys(filters).length > 0);
   const shown = (display: string) => ({ display: { xs: finding ? display : 'none', sm: display } });
@@ -33,7 +36,7 @@ export function Pieces() {
   };
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the pieces …</Typography>;
-  const { rows } = data;
+  const rows = data.rows.map((row) => asNow(row, now));
   const group = data.groups.find(({ id }) => id === filters.group);
   const newPiece = (
     <Button variant="contained" component={RouterLink} to="/pieces/new">
@@ -109,7 +112,7 @@ export function Pieces() {
       {which === 'finished' ? (
         <FinishedPieces rows={rows} />
       ) : (
-        <DryingRoom rows={rows} groups={data.groups} night={data.night} choosing={choosing} />
+        <DryingRoom rows={rows} groups={data.groups} choosing={choosing} />
       )}
       {data.pages > 1 && (
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2 }}>

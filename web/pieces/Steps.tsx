@@ -6,25 +6,23 @@ import type { Gate, GateStatus } from '../../core/piece/gates.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { isSign } from '../../core/coat/sign.ts';
-import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import { copperGreen, faded, hairline, ink, ironRed, manganese, ochre } from '../frame/theme.ts';
+import { MINUTE, type Instant } from '../../core/units/quantity.ts';
+import { dueColours, faded, hairline, ink, manganese } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
-import { asKnown, between, waitWords } from '../frame/answer.ts';
+import { asKnown, standingOf } from '../../core/plan/standing.ts';
+import { between, headlineOf, waitWords, type Here } from '../frame/answer.ts';
 import { AsBefore } from './AsBefore.tsx';
 import { coatedWall } from './coatedWall.ts';
 import { LogStepButton, useDoneDialog } from './LogNext.tsx';
 import { useHistory } from './useRecord.ts';
 
-const states: Record<GateStatus, { word: string; colour: string }> = {
+/** Where a step stands that is not the next one. */
+const states: Partial<Record<GateStatus, { word: string; colour: string }>> = {
   done: { word: 'Done', colour: ink },
   'left-out': { word: 'Left out', colour: faded },
-  now: { word: 'In its window', colour: copperGreen },
-  ask: { word: 'Say when', colour: ochre },
-  waiting: { word: 'Waiting', colour: ochre },
-  closed: { word: 'Too late', colour: ironRed },
-  ahead: { word: 'Ahead', colour: faded },
   never: { word: 'Not under this cover', colour: faded },
 };
+const ahead = { word: 'Ahead', colour: faded };
 
 /** On a phone each step stands by itself, its figures under one another. */
 export const stacked = {
@@ -43,7 +41,8 @@ export const stacked = {
 } as const;
 
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
-export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone: string }) {
+export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
+  const { now, zone } = here;
   const { piece } = plan;
   const history = useHistory(piece.finished ? null : piece.like);
   // any step can be logged out of turn: the wall does not care for the order of a list
@@ -56,18 +55,23 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
   const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
   const first = plan.gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
   const stateOf = (s: Gate, i: number): { word: string; colour: string } => {
-    const { status } = stepAt(s, now);
-    return i === first && status !== 'closed' && isAwaited(s, now)
-      ? { word: `Wait until ${waitWords(s.wait!.what)}`, colour: ochre }
-      : states[status];
+    const step = stepAt(s, now);
+    if (plan.piece.finished || i > first || !isOpen(step.status)) return states[step.status] ?? ahead;
+    const { due, word, headline } = headlineOf(step, here);
+    return { word: standingOf(step, now).wait ? headline : word, colour: dueColours[due] };
   };
   const doIn = (s: Gate, i: number) => {
     if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
-    const { status } = stepAt(s, now);
-    if (status === 'closed' || status === 'never' || status === 'left-out') return '–';
-    if (i === first && isAwaited(s, now)) return `once ${waitWords(s.wait!.what)}`;
+    const step = stepAt(s, now);
+    if (step.status === 'left-out') return '–';
+    const { asks, at, wait } = standingOf(step, now);
+    if (asks === 'late' || asks === 'held') return '–';
+    if (i <= first && wait) return `once ${waitWords(wait.what)}`;
+    if (i <= first && asks === 'now') return 'now';
     if (s.doAt === null) return 'not in working hours';
-    return s.doAt <= now + HOUR / 60 ? 'now' : whenNear(s.doAt, now, zone);
+    // not before it opens, told as roughly as that is known
+    const doAt = Math.max(asKnown(s.doAt, s.windows[0]?.opens), at ?? 0);
+    return doAt <= now + MINUTE ? 'now' : whenNear(doAt, now, zone);
   };
   return (
     <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Steps and their windows">
@@ -139,10 +143,6 @@ export function Steps({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
     </Box>
   );
 }
-
-/** Whether a step still waits for what is to be seen first. */
-const isAwaited = ({ wait, opens, status }: Gate, now: Instant): boolean =>
-  wait !== null && (status === 'ask' || opens === null || wait.to >= now || status !== 'now');
 
 /** Between which moments an edge lies, under its likeliest. */
 function Spread({ edge, now, zone }: { edge: EdgeSpread | undefined; now: Instant; zone: string }) {

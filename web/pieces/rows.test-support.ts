@@ -3,7 +3,7 @@ import { defaultBody } from '../../core/clay/body.ts';
 import { foldPiece } from '../../core/log/piece.ts';
 import { cruetMade } from '../../core/piece/piece.test-support.ts';
 import { lookOf } from '../../core/piece/look.ts';
-import { HOUR } from '../../core/units/quantity.ts';
+import { HOUR, MINUTE } from '../../core/units/quantity.ts';
 import { NOON } from '../frame/studio.test-support.tsx';
 
 /** A cruet of a name, as it was logged. */
@@ -32,7 +32,10 @@ export const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
     clay: defaultBody,
     wet: null,
     working: false,
-    due: null,
+    asOf: NOON,
+    holdsUntil: NOON + 10 * MINUTE,
+    current: true,
+    next: null,
     tonight: null,
     cover: 'open',
     finished: null,

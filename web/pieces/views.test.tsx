@@ -6,6 +6,8 @@ import { inOrder } from '../../core/log/ledger.ts';
 import { noAnswers } from '../../core/forecast/answers.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/piece/piece.test-support.ts';
+import { defaultStudio } from '../../core/log/studio.ts';
+import { comingNight } from '../../core/plan/night.ts';
 import { planPiece } from '../../core/plan/plan.ts';
 import { loggedOnly, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { softestWords } from './Piece.tsx';
@@ -102,14 +104,19 @@ describe('the log of a piece', () => {
 describe('the steps in words', () => {
   const rows = (plan: ReturnType<typeof planAt>, hours: number) => {
     testStudio();
-    show(<Steps plan={plan} now={hoursOn(hours)} zone={zone} />);
+    show(
+      <Steps
+        plan={plan}
+        here={{ now: hoursOn(hours), zone, night: comingNight(defaultStudio, hoursOn(hours)) }}
+      />,
+    );
     return (name: RegExp) => within(screen.getByRole('row', { name }));
   };
 
   it('have a state in words, not by colour alone, and between which moments each opens', async () => {
     const row = rows(planAt(1), 1);
     await screen.findByRole('table');
-    expect(row(/^Coat 1 of 3/).getAllByRole('cell')[0]!.textContent).toMatch(/^Waiting/);
+    expect(row(/^Coat 1 of 3/).getAllByRole('cell')[0]!.textContent).toMatch(/^Soon/);
     expect(row(/^Coat 1 of 3/).getAllByRole('cell')[1]!.textContent).toMatch(/\d\d:\d\d.*between/);
     expect(row(/^Load for bisque/).getAllByRole('cell')[2]!.textContent).toMatch(/stays open/);
   });
