@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { nothingSaid, type Entry, type PieceDone } from '../log/entry.ts';
 import type { Effect } from '../technique/technique.ts';
 import type { Cover } from '../drying/face.ts';
-import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
+import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
+import { DAY, HOUR, MINUTE } from '../units/quantity.ts';
 import { causes } from './causes.ts';
 import { explain } from './explain.ts';
 import { faultWords } from './fault.ts';
@@ -155,6 +156,18 @@ describe('what went wrong, from the record', () => {
   it('does not hold its SG against a slip that was deflocculated', () => {
     const thick = told('clogged tip', [cruetMade(), did(6, line, { slip: slip(1.7, 'deflocculated') })]);
     expect(thick.find(({ id }) => id === 'slip-too-thick')!.evidence.says).toBe('nothing');
+  });
+});
+
+describe('the record of a piece coated within minutes of its making', () => {
+  it.each([0, 0.5, 3, 20])('%s minutes after it is read, whenever it is asked for', (minutes) => {
+    const coatedAt = MADE + minutes * MINUTE;
+    for (const now of [MADE - HOUR, MADE, coatedAt, coatedAt + DAY]) {
+      const history = historyOf(caseOf([cruetMade(), coatLaid(1, coatedAt)]), now)!;
+      expect(history.deeds).toHaveLength(1);
+      expect(history.deeds[0]!.skin).toBeGreaterThan(85);
+      for (const fault of faultWords) expect(explain(fault, history)).not.toHaveLength(0);
+    }
   });
 });
 

@@ -5,6 +5,7 @@ import { coatsOn } from '../drying/mesh.ts';
 import { coreReading, meanReading, signReading, skinReading } from '../drying/readings.ts';
 import { readAt, wallAt, type Trajectory } from '../drying/trajectory.ts';
 import { entriesOf, type EntryOf, type SlipLaid } from '../log/entry.ts';
+import { instantOf } from '../log/moment.ts';
 import { foldPiece, routeOf, type PieceState } from '../log/piece.ts';
 import { believedNow } from '../piece/believed.ts';
 import { deedOf } from '../piece/deed.ts';
@@ -14,7 +15,7 @@ import { softestAmong } from '../piece/softest.ts';
 import { judgedOn } from '../piece/walls.ts';
 import { refKey } from '../technique/layer.ts';
 import type { Does, Effect } from '../technique/technique.ts';
-import { HOUR, type Instant } from '../units/quantity.ts';
+import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 
 /** What the record of a piece says of everything that was done to it: read off its walls as they are believed to have been. */
 
@@ -63,11 +64,15 @@ const MEMBERS = 8;
 /** Read just before what was done then. */
 const BEFORE_MS = 1;
 
-/** The history of a piece until an instant; null before it was made. */
+/** A wall is looked at so long after all that was done to it, however early it is asked about. */
+const LOOKED_ON = MINUTE;
+
+/** The history of a piece until an instant, with all that is on record of it; null where it was not made. */
 export function historyOf(facts: PieceFacts, now: Instant): PieceHistory | null {
   const piece = foldPiece(facts.pieceId, facts.entries);
   if (!piece) return null;
-  const until = Math.max(piece.madeAt, Math.min(now, piece.finished?.at ?? now));
+  const done = entriesOf(facts.entries, 'piece.done').map(instantOf);
+  const until = Math.max(piece.madeAt, ...done, Math.min(now, piece.finished?.at ?? now)) + LOOKED_ON;
   const { best, divided, waterAdded } = believedNow(piece, facts, until, MEMBERS);
   const course = (name: string): Trajectory => (best[name as 'wall'] ?? best.wall!).trajectory;
   const { body } = facts;
