@@ -81,10 +81,15 @@ test('every place says the same of every piece', async ({ page, workshop }) => {
     await test.step(moment, async () => {
       workshop.setClock(moment);
       const pieces = await allAsOf(page, workshop, moment);
+      // each place is looked at at that very moment
+      const at = (path: string) => {
+        workshop.setClock(moment);
+        return page.goto(`${address}${path}`);
+      };
       const said: Record<string, Record<string, string>> = {};
       const says = (name: string, place: string, words: string) => ((said[name] ??= {})[place] = words);
 
-      await page.goto(`${address}/pieces`);
+      await at('/pieces');
       await expect(page.locator('li[data-piece]')).toHaveCount(pieces.length);
       for (const { of, headline } of await onShelf(page)) says(of, 'shelf', headline!);
       await page.getByRole('button', { name: 'Choose several' }).click();
@@ -99,11 +104,11 @@ test('every place says the same of every piece', async ({ page, workshop }) => {
         })),
       );
 
-      await page.goto(address);
+      await at('/');
       await expect(page.locator('main p.MuiTypography-root').first()).toBeVisible();
       const bench = await onBench(page);
 
-      await page.goto(`${address}/tonight`);
+      await at('/tonight');
       await expect(page.getByRole('heading', { name: 'Tonight' })).toBeVisible();
       const covers = await page.locator('main section').evaluateAll((sections) =>
         sections.map((section) => ({
@@ -112,7 +117,7 @@ test('every place says the same of every piece', async ({ page, workshop }) => {
         })),
       );
 
-      await page.goto(`${address}/kiln`);
+      await at('/kiln');
       await expect(page.getByRole('heading', { name: 'Kiln', exact: true })).toBeVisible();
       const dry = await page.locator('main').evaluate((main) =>
         [...main.querySelectorAll('a')].map((a) => ({
@@ -121,7 +126,7 @@ test('every place says the same of every piece', async ({ page, workshop }) => {
         })),
       );
 
-      await page.goto(`${address}/guide/${guide}`);
+      await at(`/guide/${guide}`);
       const tabs = page.getByRole('group', { name: 'Pieces that are led' }).getByRole('button');
       await expect(tabs.first()).toBeVisible();
       for (const tab of await tabs.all()) {
@@ -131,7 +136,7 @@ test('every place says the same of every piece', async ({ page, workshop }) => {
       }
 
       for (const { pieceId, name, next } of pieces) {
-        await page.goto(`${address}/pieces/${pieceId}`);
+        await at(`/pieces/${pieceId}`);
         const board = page.locator('main p.MuiTypography-h1');
         await expect(page.getByRole('table').first()).toBeVisible({ timeout: 60_000 });
         says(name, 'piece', (await board.textContent())!);

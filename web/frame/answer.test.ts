@@ -89,6 +89,17 @@ describe('the answer in words', () => {
     );
     expect(answerFor(null, here).headline).toBe('All steps done');
   });
+  it('says which of a pot and its handle to hold back, and why', () => {
+    const joint = { part: 'h', role: 'handle', ahead: 'piece', until: now + 5 * HOUR } as const;
+    const detail = (closes: number, ahead: 'piece' | 'part' = 'piece') =>
+      answerFor(step({ closes, joint: { ...joint, ahead } }), here).detail;
+    expect(detail(now + 6 * HOUR)).toContain('The piece is ready first: wrap it until about 15:20.');
+    // it would be past its window by then
+    expect(detail(now + 3 * HOUR)).toContain(
+      'The piece is ready first: wrap it now, or it is too dry when the handle is ready, about 15:20.',
+    );
+    expect(detail(now + 3 * HOUR, 'part')).toContain('The handle is ready first: wrap it until about 15:20.');
+  });
   it('advises a cover only where it gains something', () => {
     const changes = [
       { at: now, cover: 'tight' },

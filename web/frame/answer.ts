@@ -107,10 +107,12 @@ const candlingWords = ({ candling, name }: NextStep): string | null =>
     : `Or ${lower(name)} now and hold the kiln under 100 °C, vents open, for ${span(candling)} first.`;
 
 /** Which of a piece and its part must be held back until the other is ready; null where neither must. */
-function jointWords({ joint }: NextStep, now: Instant, zone: string): string | null {
+function jointWords({ joint, closes }: NextStep, now: Instant, zone: string): string | null {
   if (!joint || joint.ahead === null) return null;
   const { role, ahead, until } = joint;
   const [first, other] = ahead === 'part' ? [`the ${role}`, 'the piece'] : ['the piece', `the ${role}`];
+  if (ahead === 'piece' && until !== null && closes !== null && closes < until)
+    return `${capital(first)} is ready first: wrap it now, or it is too dry when ${other} is ready, about ${whenNear(roughly(until), now, zone)}.`;
   if (until !== null)
     return `${capital(first)} is ready first: wrap it until about ${whenNear(roughly(until), now, zone)}.`;
   return ahead === 'part'

@@ -103,7 +103,10 @@ export function Load({
       </Box>
       <Box>
         {Math.round(100 * fill)} % of its room.
-        {until !== null && ` It holds the kiln until about ${whenNear(until, now, zone)}.`}
+        {until !== null &&
+          (until > now
+            ? ` It holds the kiln until about ${whenNear(until, now, zone)}.`
+            : ` It should have cooled since ${whenNear(until, now, zone)}: unload it.`)}
       </Box>
       {loadedAt === null && wet.length > 0 && (
         <Trouble>

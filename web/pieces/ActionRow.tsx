@@ -40,11 +40,15 @@ export function ActionRow({ plan, next }: ActionRowProps) {
           next,
         }}
       />
-      {button('check', 'Check the clay')}
-      {button('cover', 'Change cover')}
-      {button('weigh', 'Weigh')}
-      {button('heat', 'Mist or heat')}
-      {button('trim', 'Trim')}
+      {piece.fired === 'raw' && (
+        <>
+          {button('check', 'Check the clay')}
+          {button('cover', 'Change cover')}
+          {button('weigh', 'Weigh')}
+          {button('heat', 'Mist or heat')}
+          {button('trim', 'Trim')}
+        </>
+      )}
       {button('finish', 'Finish')}
       {open === 'check' && <CheckDialog of={checkedOf(plan)} onClose={close} />}
       {open === 'cover' && <CoverDialog plan={plan} onClose={close} />}

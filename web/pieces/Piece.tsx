@@ -171,6 +171,7 @@ function PieceView({ plan, given, nights, acts, look, here }: PieceViewProps) {
             <AnswerBoard
               answer={{
                 tone: 'rest',
+                word: 'Finished',
                 headline: `Finished: ${piece.finished.outcome}`,
                 detail: piece.finished.note,
               }}

@@ -53,10 +53,12 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
     wall: coatedWall(plan),
   });
   const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
-  const first = plan.gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
+  // nothing is left to do on a piece that is finished
+  const gates = piece.finished ? plan.gates.filter(({ status }) => !isOpen(status)) : plan.gates;
+  const first = gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
   const stateOf = (s: Gate, i: number): { word: string; colour: string } => {
     const step = stepAt(s, now);
-    if (plan.piece.finished || i > first || !isOpen(step.status)) return states[step.status] ?? ahead;
+    if (i > first || !isOpen(step.status)) return states[step.status] ?? ahead;
     const { due, word, headline } = headlineOf(step, here);
     return { word: standingOf(step, now).wait ? headline : word, colour: dueColours[due] };
   };
@@ -91,7 +93,7 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
           </TableRow>
         </TableHead>
         <TableBody>
-          {plan.gates.map((s, i) => (
+          {gates.map((s, i) => (
             <TableRow key={s.planned.key} role="row">
               <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
                 {s.planned.step.name}
@@ -99,7 +101,7 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
               </TableCell>
               <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
                 {stateOf(s, i).word}
-                {isOpen(s.status) && !plan.piece.finished && (
+                {isOpen(s.status) && (
                   <Box>
                     <LogStepButton
                       step={stepAt(s, plan.at)}
