@@ -1,35 +1,29 @@
-import type { ClayBody } from '../core/clay/body.ts';
 import type { Lesson, Taughtable } from '../core/forecast/learn.ts';
 import type { Belief } from '../core/forecast/prior.ts';
-import type { CheckValue } from '../core/forecast/value.ts';
 import type { PieceFacts } from '../core/piece/facts.ts';
-import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { PlanAnswers } from '../core/plan/plan.ts';
 import type { PlanWire } from '../core/plan/wire.ts';
 import type { Spell } from '../core/plan/hours.ts';
 import type { ComingNight } from '../core/plan/night.ts';
-import type { Due } from '../core/plan/standing.ts';
-import type { Ribbon } from '../core/plan/ribbon.ts';
 import type { Look } from '../core/piece/look.ts';
 import type { StepRef } from '../core/technique/layer.ts';
 import type { SharedStep } from '../core/technique/technique.ts';
 import type { KilnState, LoadState } from '../core/log/load.ts';
-import type { GroupState, GuideState } from '../core/log/group.ts';
-import type { NextStep, StepHead } from '../core/plan/next.ts';
-import type { Hazard } from '../core/hazard/hazard.ts';
+import type { Moved } from '../core/plan/moved.ts';
 import type { BatchState } from '../core/log/batch.ts';
-import type { Carried } from '../core/log/carried.ts';
 import type { BinState } from '../core/log/bin.ts';
 import type { SlipCatalogue } from '../core/log/catalogue.ts';
 import type { TrialState } from '../core/log/trial.ts';
 import type { Attention, TubOnShelf } from '../core/shelf/tubOnShelf.ts';
-import type { PieceState } from '../core/log/piece.ts';
 import type { EntryBodies } from '../core/log/entry.ts';
 import type { ShownAct } from '../core/log/ledger.ts';
 import type { TechniqueRecord } from '../core/technique/record.ts';
 import type { StudioState } from '../core/log/studio.ts';
 import type { Instant } from '../core/units/quantity.ts';
 
+import type { PieceRow } from './rows.ts';
+
+export type * from './rows.ts';
 export type * from './taking.ts';
 
 /** What the routes answer. Errors are problem details (RFC 9457) with `code` and `field`. */
@@ -66,128 +60,6 @@ export interface ActAnswer {
   again: boolean;
 }
 
-/** A piece on the Bench: planned, still being worked out, with a log that no plan can be made of, or left alone for long. */
-export type BenchRow = BenchPiece | BenchUnknown;
-
-interface BenchHead {
-  look: Look;
-  /** Groups that it is in, by id. */
-  groups: string[];
-  pieceId: string;
-  name: string;
-  roomName: string;
-  cover: PieceState['cover'];
-  stand: PieceState['stand'];
-}
-
-export type BenchUnknown = BenchHead &
-  // when it was worked out last, too long ago to be shown; null where it never was
-  (
-    | { state: 'working'; asOf: Instant | null }
-    | { state: 'unplanned'; message: string }
-    | { state: 'resting'; lastAt: Instant }
-  );
-
-export interface BenchPiece extends BenchHead {
-  state: 'planned';
-  /** When it was worked out, and until when that holds. */
-  asOf: Instant;
-  holdsUntil: Instant;
-  techniqueName: string;
-  /** When something was last logged of it. */
-  lastAt: Instant;
-  stageName: string;
-  meanIndex: number;
-  /** The face that is coated, m². */
-  areaM2: number;
-  /** The wall that is worked on. */
-  wall: { body: ClayBody; clayId: string; thicknessM: number; meanX: number; carried: Carried };
-  /** What one touch check would do to its next window; null where it says nothing. */
-  check: CheckValue | null;
-  next: NextStep | null;
-  advice: CoverAdvice | null;
-  /** Of the next step. */
-  cautions: Hazard[];
-  /** Of the wall, whatever comes next. */
-  warnings: Hazard[];
-  /** Surface and mean water of the next day, for the ribbon: moments and moisture between dry 0 and wet 1. */
-  ribbon: Ribbon & { wetColour: string; dryColour: string };
-}
-
-/** GET /api/bench */
-export interface BenchAnswer {
-  at: Instant;
-  pieces: BenchRow[];
-  groups: GroupState[];
-  guides: GuideState[];
-  reminders: Reminder[];
-}
-
-/** GET /api/pieces, with any of these */
-export interface PiecesQuery {
-  which: 'open' | 'finished';
-  /** In name, room, clay or outcome. */
-  search: string;
-  /** Only those in this room, of this maker, in this group, with this technique, asking for hands by then. */
-  room?: string;
-  maker?: string;
-  group?: string;
-  technique?: string;
-  due?: Due;
-  /** From 0. */
-  page: number;
-}
-export interface PiecesAnswer {
-  /** The newest first. */
-  rows: PieceRow[];
-  found: number;
-  pages: number;
-  unfinished: number;
-  finished: number;
-  /** Those that are not closed. */
-  groups: GroupState[];
-}
-
-export interface PieceRow {
-  id: string;
-  name: string;
-  madeAt: Instant;
-  techniqueName: string;
-  makerName: string;
-  roomId: string;
-  roomName: string;
-  clayName: string;
-  groups: string[];
-  stand: PieceState['stand'];
-  /** What is cut into it, and when it was handed in. */
-  code: string | null;
-  handedAt: Instant | null;
-  /** Until when it can be carried about: then it is drier than stiff leather-hard; null where that is days off. */
-  carryBy: Instant | null;
-  /** Whether its core is dry enough for the kiln, and when it is if not; null where that is not known, or fired. */
-  kiln: { dry: boolean; dryAt: Instant | null } | null;
-  look: Look;
-  clay: { wetColour: string; dryColour: string };
-  /** How wet it looks over the coming two days; null where that is not known, and of fired ware. */
-  wet: Ribbon | null;
-  /** What is known of it is being worked out, or anew: ask again soon. */
-  working: boolean;
-  /** When it was worked out, and until when that holds; null where it never was. */
-  asOf: Instant | null;
-  holdsUntil: Instant | null;
-  /** Whether what is told of it is how it stands now. */
-  current: boolean;
-  /** The step it asks for; null where that is not known, or none is left. */
-  next: StepHead | null;
-  /** The cover it is to have for the night; null where none is advised. */
-  tonight: PieceState['cover'] | null;
-  cover: PieceState['cover'];
-  finished: PieceState['finished'];
-  doneSteps: number;
-  steps: number;
-  stageName: string | null;
-}
-
 /** GET /api/techniques */
 export interface TechniquesAnswer {
   /** What this studio's pieces say of each technique, by its name. */
@@ -202,6 +74,8 @@ export interface PieceAnswer {
   unplanned: 'undone' | { message: string } | null;
   /** What the Bench shows of it; null where that is still being worked out. */
   answers: PlanAnswers | null;
+  /** How its next window moved though nothing was logged of it; null where it did not. */
+  moved: Moved | null;
   /** Acts that name the piece, standing or not, in journal order. */
   acts: ShownAct[];
   /** As it is seen; null where it was undone. */

@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import type { Entry } from '../../core/log/entry.ts';
+import { MINUTE } from '../../core/units/quantity.ts';
 import { derivedFile } from '../derived.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { plansOf } from '../testing/plans.ts';
@@ -149,6 +150,37 @@ describe('learning', () => {
     });
     expect(complaints.some((words) => words.includes('no such wall'))).toBe(true);
     complain.mockRestore();
+    plans.close();
+    await folder.close();
+  });
+
+  it('comes before the first answer of a piece; a later lesson that moves times says so, and by how much', async () => {
+    const folder = await opened(emptyFolder());
+    await log(folder, ...finished('one', 2), pieceMade('open'));
+    const here = plannerHere();
+    const asked: string[] = [];
+    const plans = plansOf(folder, (given, now, whole) => {
+      asked.push(`${given.pieceId}${given.learned?.air ? ', learned' : ''}`);
+      return here(given, now, whole);
+    });
+    const bench = async () => {
+      const [row] = await plans.bench(NOW);
+      return row?.state === 'planned' ? row : null;
+    };
+    expect(await bench()).toBeNull();
+    expect(plans.toLearn()).toBe(1);
+    await vi.waitFor(async () => expect(await bench()).not.toBeNull(), { timeout: 20_000 });
+    expect(asked).toEqual(['one', 'open, learned']);
+    const first = (await bench())!;
+    expect(first.moved).toBeNull();
+
+    await log(folder, ...finished('two', 4), ...finished('three', 5));
+    await vi.waitFor(async () => expect((await bench())?.moved).not.toBeNull(), { timeout: 20_000 });
+    const row = (await bench())!;
+    // it is open at noon, and closes sooner: those before it dried faster than in a usual room
+    expect(row.moved).toMatchObject({ edge: 'closes', why: 'learned', at: NOW });
+    expect(row.moved!.by).toBeLessThan(-5 * MINUTE);
+    expect(row.next!.closes! - first.next!.closes! - row.moved!.by).toBeLessThan(10 * MINUTE);
     plans.close();
     await folder.close();
   });

@@ -28,6 +28,8 @@ export interface Learning {
   study: () => void;
   /** Ends when all that was finished has been learned from. */
   studied: () => Promise<void>;
+  /** How many finished pieces it has still to learn from, of those that it has begun to. */
+  pending: () => number;
   answer: () => LearningAnswer;
   close: () => void;
 }
@@ -77,6 +79,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
   let busy: Promise<void> | null = null;
   let closed = false;
   let version = 0;
+  let left = 0;
   const priors = new Map<string, { at: string; prior: Partial<Prior> }>();
 
   const allOf = <K extends EntryKind>(kind: K) =>
@@ -104,10 +107,13 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
 
   const lessons = (): Lesson[] => inTime([...own, ...takenOver()]);
 
+  const lastFound = ({ id }: PieceState): Entry | undefined =>
+    store.entriesAbout('piece', id).findLast((entry) => found.includes(entry.kind));
+
   /** What a finished piece teaches; null where nothing was found of it, or it cannot be planned. */
   const lessonOf = async (piece: PieceState, learned: Lesson[]): Promise<Lesson | null> => {
     const { id, made, finished } = piece;
-    const last = store.entriesAbout('piece', id).findLast((entry) => found.includes(entry.kind));
+    const last = lastFound(piece);
     if (!last) return null;
     const at = finished!.at;
     const counting = inTime([...learned, ...takenOver(at)]);
@@ -208,9 +214,13 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
     const before = own.filter(({ at }) => at < from);
     const goesOn = before.length === own.length;
     const learned = [...before];
+    const isNew = (piece: PieceState) => !known.has(piece.id) && lastFound(piece) !== undefined;
+    left = pieces.filter(isNew).length;
     for (const [i, piece] of pieces.entries()) {
       await breathe();
+      const fresh = isNew(piece);
       const lesson = await lessonOf(piece, learned);
+      if (fresh) left -= 1;
       if (closed) return;
       if (lesson) learned.push(lesson);
       if (goesOn && (i + 1) % AT_ONCE === 0) {
@@ -238,11 +248,15 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
       if (isUpToDate()) return;
       busy ??= learn()
         .catch((error: unknown) => console.error(`Nothing was learned: ${String(error)}`))
-        .finally(() => (busy = null));
+        .finally(() => {
+          busy = null;
+          left = 0;
+        });
     },
     studied: async () => {
       while (busy) await busy;
     },
+    pending: () => left,
     answer: () => {
       const { rooms, clays } = store.studio();
       const named = { room: rooms, clay: clays };

@@ -12,7 +12,6 @@ import type { PieceState } from '../../core/log/piece.ts';
 import { groupsOf } from '../../core/log/group.ts';
 import type { Look } from '../../core/piece/look.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
-import type { PlanKept } from '../../core/plan/kept.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { dueOf, isPast, standingOf } from '../../core/plan/standing.ts';
 import { comingNight } from '../../core/plan/night.ts';
@@ -25,6 +24,7 @@ import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
 import { createCases } from './cases.ts';
 import { clayName, headOf, kilnRow, pieceRow, plannedOf, roomName } from './rows.ts';
+import { howNear, movedFrom, type KeptAnswer } from './keptAnswer.ts';
 import { createLine, type Urgency } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
@@ -44,19 +44,15 @@ export interface Plans {
   /** All that is planned of a piece, as JSON of a PlanReply, from the very plan that the Bench shows; null where there is none. */
   whole: (pieceId: string, now: Instant) => Promise<Result<string> | null>;
   /** What the Bench shows of a piece, while it holds. */
-  answersOf: (pieceId: string) => Pick<PlanKept, 'answers' | 'thicknessM'> | null;
+  answersOf: (pieceId: string) => Pick<KeptAnswer, 'answers' | 'thicknessM' | 'moved'> | null;
   /** The latest pieces, oldest first. */
   cases: (most: number, now: Instant) => Promise<PieceFacts[]>;
   /** What finished pieces have taught so far; what they teach since is then worked out. */
   learned: () => LearningAnswer;
+  /** How many finished pieces have still to be learned from. */
+  toLearn: () => number;
   /** Gives up what is being worked out, and keeps the rest for the next start. */
   close: () => void;
-}
-
-/** The last full answer about a piece, as it is kept over restarts. */
-export interface KeptAnswer extends PlanKept {
-  logMark: string;
-  airMark: string;
 }
 
 /** The last whole plan of a piece that somebody looks at; none while it is worked out for the first time. */
@@ -85,6 +81,8 @@ export interface PlanParts {
  */
 const PATIENCE_MS = 300;
 const LITTLE = 2;
+/** What so many finished pieces teach is waited for before a piece is answered for the first time. */
+const LESSONS = 40;
 const PAGE = 200;
 /** Whole plans that are at hand: of the pieces looked at last. */
 const WHOLE = 8;
@@ -122,7 +120,10 @@ export function createPlans({
     },
   });
 
-  const airMarkOf = (piece: PieceState) => `${cases.airMark(piece)} ${JSON.stringify(priorOf(piece))}`;
+  const marksOf = (piece: PieceState) => ({
+    airMark: cases.airMark(piece),
+    priorMark: JSON.stringify(priorOf(piece)),
+  });
 
   const priorOf = (piece: PieceState) =>
     piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId);
@@ -135,15 +136,17 @@ export function createPlans({
   /** Works a piece out, the urgent ones first; all of it where somebody looks at it. */
   const workOut = (piece: PieceState, now: Instant, urgency: Urgency): Promise<void> => {
     const logMark = cases.logMark(piece);
-    const airMark = airMarkOf(piece);
-    return line.ask(piece.id, `${logMark} ${airMark}`, urgency, async () => {
+    const marks = marksOf(piece);
+    return line.ask(piece.id, `${logMark} ${marks.airMark} ${marks.priorMark}`, urgency, async () => {
       if (closed || cases.logMark(piece) !== logMark) return;
       const given = await cases.of(piece, priorOf(piece), now);
       if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
       const planned = await planner(given.value, now, looked.has(piece.id));
       failed.delete(piece.id);
       if (!planned) return;
-      const answer = { logMark, airMark, ...planned.kept };
+      const before = answers.get(piece.id);
+      const moved = before?.logMark === logMark ? movedFrom(before, marks, planned.kept, now) : null;
+      const answer = { logMark, ...marks, moved, ...planned.kept };
       if (looked.has(piece.id)) looked.set(piece.id, { of: answer, text: planned.whole });
       if (piece.finished) return;
       answers.set(piece.id, answer);
@@ -151,8 +154,17 @@ export function createPlans({
     });
   };
 
-  const isCurrent = ({ airMark, answers: of }: KeptAnswer, piece: PieceState, now: Instant): boolean =>
-    now >= of.at && now < of.holdsUntil && airMark === airMarkOf(piece);
+  const isCurrent = ({ answers: of, ...kept }: KeptAnswer, piece: PieceState, now: Instant): boolean => {
+    const { airMark, priorMark } = marksOf(piece);
+    return now >= of.at && now < of.holdsUntil && airMark === kept.airMark && priorMark === kept.priorMark;
+  };
+
+  /** Whether a piece is to be answered for the first time, and what little finished pieces have to teach comes first. */
+  const learnsFirst = (piece: PieceState): boolean => {
+    if (answers.has(piece.id)) return false;
+    learning.study();
+    return learning.pending() > 0 && learning.pending() <= LESSONS;
+  };
 
   const whole = async (id: string, now: Instant): Promise<Result<string> | null> => {
     for (let tries = 0; tries <= TRIES; tries++) {
@@ -165,6 +177,7 @@ export function createPlans({
       const why = tries > 0 ? failed.get(id) : null;
       if (why?.logMark === cases.logMark(piece)) return refused('unplanned', null, why.message);
       if (!looked.has(id)) looked.set(id, nothingYet);
+      if (learnsFirst(piece)) await learning.studied();
       await workOut(piece, now, 'looked-at');
     }
     return null;
@@ -189,16 +202,20 @@ export function createPlans({
   /** Begins to work out what does not hold any more, what is not known at all first. @returns waits for that, a little */
   const catchUp = (now: Instant): (() => Promise<void>) => {
     const pressing: Promise<void>[] = [];
-    const background: Promise<void>[] = [];
+    const behind: { piece: PieceState; known: KeptAnswer }[] = [];
     for (const piece of cases.unfinished()) {
       if (isResting(piece, now)) continue;
       const known = knownOf(piece);
       if (!known) {
-        if (!failedAsIs(piece)) pressing.push(workOut(piece, now, 'pressing'));
+        if (!failedAsIs(piece) && !learnsFirst(piece)) pressing.push(workOut(piece, now, 'pressing'));
         continue;
       }
-      if (!isCurrent(known, piece, now)) background.push(workOut(piece, now, 'behind'));
+      if (!isCurrent(known, piece, now)) behind.push({ piece, known });
     }
+    // what comes next is worked out first
+    behind.sort((a, b) => howNear(a.known, now) - howNear(b.known, now));
+    const background = behind.map(({ piece }) => workOut(piece, now, 'behind'));
+    learning.study();
     Promise.all(background).catch((error: unknown) => console.error(`Plans: ${String(error)}`));
     const done = Promise.all(pressing);
     return async () => {
@@ -253,6 +270,7 @@ export function createPlans({
       learning.study();
       return learning.answer();
     },
+    toLearn: () => learning.pending(),
     cases: async (most, now) => {
       const found: PieceFacts[] = [];
       for (const piece of cases.pieces().slice(-most)) {
@@ -265,7 +283,6 @@ export function createPlans({
     records: () => recordsOf(cases.pieces()),
     bench: async (now) => {
       await catchUp(now)();
-      learning.study();
       return cases.unfinished().map((piece) => rowOf(piece, now));
     },
     forKiln: (now) => {

@@ -13,6 +13,7 @@ import { stateName } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store/store.ts';
 import type { Cases } from './cases.ts';
+import type { KeptAnswer } from './keptAnswer.ts';
 
 /** Pieces as lists show them. */
 
@@ -44,7 +45,7 @@ function bodyOf(piece: PieceState, store: Store) {
 /** A planned piece on the Bench, besides what every row has. */
 export function plannedOf(
   piece: PieceState,
-  { answers, thicknessM, ribbon }: PlanKept,
+  { answers, thicknessM, ribbon, moved }: KeptAnswer,
   store: Store,
   now: Instant,
 ): Omit<BenchPiece, 'state' | keyof BenchHead> {
@@ -52,6 +53,7 @@ export function plannedOf(
   return {
     asOf: answers.at,
     holdsUntil: answers.holdsUntil,
+    moved,
     techniqueName: techniqueNames(piece.layers),
     stageName: stateName(answers.now),
     meanIndex: answers.now.meanIndex,

@@ -58,6 +58,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       given: given?.ok ? given.value : null,
       unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
       answers,
+      moved: answers && known!.moved,
       thicknessM: known?.thicknessM ?? null,
       acts: logOf(store.ledger, 'piece', id),
       look: plans.lookOf(id),
@@ -94,6 +95,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     return {
       at: now,
       pieces: await plans.bench(now),
+      toLearn: plans.toLearn(),
       reminders: shelf.reminders(now),
       groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
       guides: guidesOf(store.ledger),

@@ -49,6 +49,12 @@ export function Bench() {
           This is how it stood at {clockTime(data.at, zone)}; the newest answer is on its way.
         </Trouble>
       )}
+      {data.toLearn > 0 && (
+        <Box role="status" sx={{ color: faded, mb: 1 }}>
+          Still learning from {data.toLearn === 1 ? 'a finished piece' : `${data.toLearn} finished pieces`}:
+          {planned.length > 0 ? ' the times below may move.' : ' the first answers come after that.'}
+        </Box>
+      )}
       {first && (
         <First placed={first} here={here}>
           <Leading planned={all} guides={data.guides} pieces={data.pieces} />

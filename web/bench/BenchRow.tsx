@@ -6,7 +6,7 @@ import { coverNamed } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/ribbon.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { Ribbon } from '../draw/Ribbon.tsx';
-import { coverWords, type Here } from '../frame/answer.ts';
+import { coverWords, movedWords, type Here } from '../frame/answer.ts';
 import { AnswerBoard } from '../frame/parts.tsx';
 import { faded, hairline, reachable, tones, type Tone } from '../frame/theme.ts';
 import { LogNext } from '../pieces/LogNext.tsx';
@@ -63,6 +63,11 @@ const Ahead = ({ piece: { ribbon, next }, tone, zone }: { piece: BenchPiece; ton
   <Ribbon ribbon={ribbon} opens={next?.opens ?? null} closes={next?.closes ?? null} tone={tone} zone={zone} />
 );
 
+const Moved = ({ piece: { moved }, here }: { piece: BenchPiece; here: Here }) => {
+  const words = movedWords(moved, here);
+  return words === null ? null : <Box sx={{ color: faded }}>{words}</Box>;
+};
+
 /** What presses most, large. */
 export function First({ placed: of, here, children }: PlacedProps & { children?: ReactNode }) {
   const { pieces, answer } = of;
@@ -71,6 +76,7 @@ export function First({ placed: of, here, children }: PlacedProps & { children?:
   const cover = coverWords(piece.advice, piece.cover, here.now, here.zone);
   return (
     <AnswerBoard answer={answer} about={about(of)} picture={<Pictures pieces={pieces} height={136} />}>
+      <Moved piece={piece} here={here} />
       {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', my: 1.5 }}>
         <LogNext piece={piece} others={others} />
@@ -121,6 +127,7 @@ export function Row({ placed: of, here }: PlacedProps) {
           {answer.headline}
         </Typography>
         <Box>{answer.detail}</Box>
+        <Moved piece={piece} here={here} />
         {cover && <Box>{cover}</Box>}
       </Box>
       <Box sx={{ gridColumn: { xs: '1 / -1', lg: 'auto' } }}>

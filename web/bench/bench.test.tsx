@@ -36,6 +36,7 @@ const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> 
   state: 'planned',
   asOf: NOON,
   holdsUntil: NOON + 10 * MINUTE,
+  moved: null,
   lastAt: NOON - HOUR,
   pieceId: name,
   name,
@@ -76,6 +77,7 @@ function benchOf(pieces: BenchPiece[], more: Partial<BenchAnswer> = {}) {
   studio.answers['GET /api/bench'] = () => ({
     at: NOON,
     pieces,
+    toLearn: 0,
     reminders: [],
     groups: [],
     guides: [],

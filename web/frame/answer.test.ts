@@ -3,7 +3,7 @@ import { defaultStudio } from '../../core/log/studio.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
-import { answerFor, between, coverWords } from './answer.ts';
+import { answerFor, between, coverWords, movedWords } from './answer.ts';
 import { span, whenNear } from './times.ts';
 
 const now = Date.parse('2026-03-11T09:20:00Z');
@@ -99,6 +99,16 @@ describe('the answer in words', () => {
       'The piece is ready first: wrap it now, or it is too dry when the handle is ready, about 15:20.',
     );
     expect(detail(now + 3 * HOUR, 'part')).toContain('The handle is ready first: wrap it until about 15:20.');
+  });
+  it('says how a window moved, and why', () => {
+    const moved = { edge: 'opens', by: 40 * MINUTE, why: 'learned', at: now - 15 * MINUTE } as const;
+    expect(movedWords(moved, here)).toBe(
+      'It opens 40 min later than was told before 10:05: learned from finished pieces.',
+    );
+    expect(movedWords({ ...moved, by: -HOUR, why: 'measured' }, here)).toMatch(
+      /1 h sooner .*: the air of the room/,
+    );
+    expect(movedWords(null, here)).toBeNull();
   });
   it('advises a cover only where it gains something', () => {
     const changes = [

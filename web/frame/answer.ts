@@ -2,6 +2,7 @@ import { isSign, signNames } from '../../core/coat/sign.ts';
 import type { CoverAdvice } from '../../core/plan/advice.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { remedyFor, type NextStep } from '../../core/plan/next.ts';
+import type { Moved, MovedBy } from '../../core/plan/moved.ts';
 import type { ComingNight } from '../../core/plan/night.ts';
 import {
   asKnown,
@@ -195,6 +196,18 @@ export function between(edge: EdgeSpread | undefined, now: Instant, zone: string
 
 const atTime = (when: string): string => (/^\d/.test(when) ? `at ${when}` : when);
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** How a window moved though nothing was logged of the piece, and why, in one line; null where it did not. */
+export function movedWords(moved: Moved | null, { now, zone }: Here): string | null {
+  if (!moved) return null;
+  const { edge, by, why, at } = moved;
+  return `It ${edge} ${span(Math.abs(by))} ${by > 0 ? 'later' : 'sooner'} than was told before ${whenNear(at, now, zone)}: ${movedBy[why]}.`;
+}
+
+const movedBy: Record<MovedBy, string> = {
+  learned: 'learned from finished pieces',
+  measured: 'the air of the room was measured',
+};
 
 /** What to do about the cover, in one line; null where it is right as it is. */
 export function coverWords(

@@ -39,6 +39,7 @@ function led(...logs: Entry[][]) {
         acts: [],
         given,
         unplanned: null,
+        moved: null,
         answers: answersOf(planPiece(given, NOON)!),
         thicknessM: piece.form.wallM,
         look: lookOf(piece, entries, () => null),

@@ -21,7 +21,7 @@ import {
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { WallStrip } from '../draw/WallStrip.tsx';
 import { isPast } from '../../core/plan/standing.ts';
-import { answerFor, coverWords, type Here } from '../frame/answer.ts';
+import { answerFor, coverWords, movedWords, type Here } from '../frame/answer.ts';
 import { useHere } from '../frame/here.ts';
 import { useUnits, useZone } from '../frame/maker.ts';
 import { AnswerBoard, CautionLine, Section, Trouble } from '../frame/parts.tsx';
@@ -78,6 +78,7 @@ export function Piece() {
       nights={planned.nights}
       acts={data.acts}
       look={data.look}
+      moved={movedWords(data.moved, here)}
       here={here}
     />
   );
@@ -137,10 +138,11 @@ interface PieceViewProps {
   nights: PlanAnswer['nights'];
   acts: PieceAnswer['acts'];
   look: PieceAnswer['look'];
+  moved: string | null;
   here: Here;
 }
 
-function PieceView({ plan, given, nights, acts, look, here }: PieceViewProps) {
+function PieceView({ plan, given, nights, acts, look, moved, here }: PieceViewProps) {
   const { now, zone } = here;
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
@@ -193,6 +195,7 @@ function PieceView({ plan, given, nights, acts, look, here }: PieceViewProps) {
                 )
               }
             >
+              {moved && <Box sx={{ color: faded }}>{moved}</Box>}
               {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
               <ActionRow plan={plan} next={next} />
             </AnswerBoard>

@@ -24,6 +24,7 @@ describe('what a piece carries', () => {
     studio.answers['GET /api/pieces/p'] = (): PieceAnswer => ({
       given: null,
       unplanned: null,
+      moved: null,
       answers: null,
       look: null,
       thicknessM: null,

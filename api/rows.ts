@@ -1,0 +1,142 @@
+import type { ClayBody } from '../core/clay/body.ts';
+import type { CheckValue } from '../core/forecast/value.ts';
+import type { Hazard } from '../core/hazard/hazard.ts';
+import type { Carried } from '../core/log/carried.ts';
+import type { GroupState, GuideState } from '../core/log/group.ts';
+import type { PieceState } from '../core/log/piece.ts';
+import type { Look } from '../core/piece/look.ts';
+import type { CoverAdvice } from '../core/plan/advice.ts';
+import type { Moved } from '../core/plan/moved.ts';
+import type { NextStep, StepHead } from '../core/plan/next.ts';
+import type { Ribbon } from '../core/plan/ribbon.ts';
+import type { Due } from '../core/plan/standing.ts';
+import type { Instant } from '../core/units/quantity.ts';
+import type { Reminder } from './routes.ts';
+
+/** Pieces as lists show them: the Bench and the shelf. */
+
+/** A piece on the Bench: planned, still being worked out, with a log that no plan can be made of, or left alone for long. */
+export type BenchRow = BenchPiece | BenchUnknown;
+
+interface BenchHead {
+  look: Look;
+  /** Groups that it is in, by id. */
+  groups: string[];
+  pieceId: string;
+  name: string;
+  roomName: string;
+  cover: PieceState['cover'];
+  stand: PieceState['stand'];
+}
+
+export type BenchUnknown = BenchHead &
+  // when it was worked out last, too long ago to be shown; null where it never was
+  (
+    | { state: 'working'; asOf: Instant | null }
+    | { state: 'unplanned'; message: string }
+    | { state: 'resting'; lastAt: Instant }
+  );
+
+export interface BenchPiece extends BenchHead {
+  state: 'planned';
+  /** When it was worked out, and until when that holds. */
+  asOf: Instant;
+  holdsUntil: Instant;
+  /** How its next window moved though nothing was logged of it; null where it did not. */
+  moved: Moved | null;
+  techniqueName: string;
+  /** When something was last logged of it. */
+  lastAt: Instant;
+  stageName: string;
+  meanIndex: number;
+  /** The face that is coated, m². */
+  areaM2: number;
+  /** The wall that is worked on. */
+  wall: { body: ClayBody; clayId: string; thicknessM: number; meanX: number; carried: Carried };
+  /** What one touch check would do to its next window; null where it says nothing. */
+  check: CheckValue | null;
+  next: NextStep | null;
+  advice: CoverAdvice | null;
+  /** Of the next step. */
+  cautions: Hazard[];
+  /** Of the wall, whatever comes next. */
+  warnings: Hazard[];
+  /** Surface and mean water of the next day, for the ribbon: moments and moisture between dry 0 and wet 1. */
+  ribbon: Ribbon & { wetColour: string; dryColour: string };
+}
+
+/** GET /api/bench */
+export interface BenchAnswer {
+  at: Instant;
+  pieces: BenchRow[];
+  /** How many finished pieces have still to be learned from: times may move. */
+  toLearn: number;
+  groups: GroupState[];
+  guides: GuideState[];
+  reminders: Reminder[];
+}
+
+/** GET /api/pieces, with any of these */
+export interface PiecesQuery {
+  which: 'open' | 'finished';
+  /** In name, room, clay or outcome. */
+  search: string;
+  /** Only those in this room, of this maker, in this group, with this technique, asking for hands by then. */
+  room?: string;
+  maker?: string;
+  group?: string;
+  technique?: string;
+  due?: Due;
+  /** From 0. */
+  page: number;
+}
+export interface PiecesAnswer {
+  /** The newest first. */
+  rows: PieceRow[];
+  found: number;
+  pages: number;
+  unfinished: number;
+  finished: number;
+  /** Those that are not closed. */
+  groups: GroupState[];
+}
+
+export interface PieceRow {
+  id: string;
+  name: string;
+  madeAt: Instant;
+  techniqueName: string;
+  makerName: string;
+  roomId: string;
+  roomName: string;
+  clayName: string;
+  groups: string[];
+  stand: PieceState['stand'];
+  /** What is cut into it, and when it was handed in. */
+  code: string | null;
+  handedAt: Instant | null;
+  /** Until when it can be carried about: then it is drier than stiff leather-hard; null where that is days off. */
+  carryBy: Instant | null;
+  /** Whether its core is dry enough for the kiln, and when it is if not; null where that is not known, or fired. */
+  kiln: { dry: boolean; dryAt: Instant | null } | null;
+  look: Look;
+  clay: { wetColour: string; dryColour: string };
+  /** How wet it looks over the coming two days; null where that is not known, and of fired ware. */
+  wet: Ribbon | null;
+  /** What is known of it is being worked out, or anew: ask again soon. */
+  working: boolean;
+  /** When it was worked out, and until when that holds; null where it never was. */
+  asOf: Instant | null;
+  holdsUntil: Instant | null;
+  /** Whether what is told of it is how it stands now. */
+  current: boolean;
+  /** The step it asks for; null where that is not known, or none is left. */
+  next: StepHead | null;
+  /** The cover it is to have for the night; null where none is advised. */
+  tonight: PieceState['cover'] | null;
+  cover: PieceState['cover'];
+  finished: PieceState['finished'];
+  doneSteps: number;
+  steps: number;
+  stageName: string | null;
+}

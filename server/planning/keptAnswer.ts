@@ -1,0 +1,30 @@
+import type { PlanKept } from '../../core/plan/kept.ts';
+import { movedSince, type Moved } from '../../core/plan/moved.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+
+/** The last full answer about a piece, as it is kept over restarts. */
+export interface KeptAnswer extends PlanKept {
+  logMark: string;
+  /** Of the air that was measured, and of what was learned. */
+  airMark: string;
+  priorMark: string;
+  moved: Moved | null;
+}
+
+/** How near the next thing of a piece is, to come or gone by, ms, as it was worked out last. */
+export function howNear({ answers: { next } }: KeptAnswer, now: Instant): number {
+  const moments = [next?.wait?.to, next?.opens, next?.closes].filter((at) => at != null);
+  return Math.min(Number.MAX_SAFE_INTEGER, ...moments.map((at) => Math.abs(at - now)));
+}
+
+/** How the next window of a piece moved since it was worked out last, of which the log is the same. */
+export function movedFrom(
+  before: KeptAnswer,
+  marks: Pick<KeptAnswer, 'airMark' | 'priorMark'>,
+  { answers }: PlanKept,
+  now: Instant,
+): Moved | null {
+  const why =
+    before.priorMark !== marks.priorMark ? 'learned' : before.airMark !== marks.airMark ? 'measured' : null;
+  return movedSince({ next: before.answers.next, moved: before.moved }, answers.next, why, now);
+}
