@@ -6,22 +6,17 @@ import type { PlanWire } from '../core/plan/wire.ts';
 import type { Spell } from '../core/plan/hours.ts';
 import type { ComingNight } from '../core/plan/night.ts';
 import type { Look } from '../core/piece/look.ts';
-import type { StepRef } from '../core/technique/layer.ts';
-import type { SharedStep } from '../core/technique/technique.ts';
-import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { BatchState } from '../core/log/batch.ts';
 import type { BinState } from '../core/log/bin.ts';
 import type { SlipCatalogue } from '../core/log/catalogue.ts';
 import type { TrialState } from '../core/log/trial.ts';
-import type { Attention, TubOnShelf } from '../core/shelf/tubOnShelf.ts';
+import type { TubOnShelf } from '../core/shelf/tubOnShelf.ts';
 import type { EntryBodies } from '../core/log/entry.ts';
 import type { ShownAct } from '../core/log/ledger.ts';
 import type { TechniqueRecord } from '../core/technique/record.ts';
 import type { StudioState } from '../core/log/studio.ts';
 import type { Instant } from '../core/units/quantity.ts';
-
-import type { PieceRow } from './rows.ts';
 
 export type * from './rows.ts';
 export type * from './taking.ts';
@@ -96,23 +91,6 @@ export interface GuideAnswer {
   pieces: (PieceAnswer & { pieceId: string })[];
 }
 
-/** A piece on its way through the kiln, by its log alone. */
-export interface KilnRow extends PieceRow {
-  /** The step that comes next; null where all are done. */
-  asks: { name: string; shared: SharedStep | null; refs: StepRef[] } | null;
-  /** The firing that it is for: what unloading it does. */
-  fires: StepRef[];
-}
-
-/** GET /api/kiln */
-export interface KilnAnswer {
-  kilns: KilnState[];
-  /** Those not unloaded yet, and the last few that were, the newest first. */
-  loads: LoadState[];
-  /** Every piece that is not finished. */
-  rows: KilnRow[];
-}
-
 /** GET /api/shelf */
 export interface ShelfAnswer {
   tubs: TubOnShelf[];
@@ -131,11 +109,6 @@ export interface BatchRow {
   /** When to look at what slakes or soaks. */
   look: { at: Instant; name: string; over: boolean } | null;
 }
-
-/** What the shelf asks for, on the Bench. */
-export type Reminder =
-  | { kind: 'batch'; id: string; name: string; at: Instant; look: string }
-  | { kind: 'tub'; id: string; name: string; attention: Attention };
 
 /** GET /api/tubs/:id */
 export interface TubAnswer {

@@ -4,14 +4,17 @@ import type { Hazard } from '../core/hazard/hazard.ts';
 import type { Carried } from '../core/log/carried.ts';
 import type { GroupState, GuideState } from '../core/log/group.ts';
 import type { PieceState } from '../core/log/piece.ts';
+import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { Look } from '../core/piece/look.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { NextStep, StepHead } from '../core/plan/next.ts';
 import type { Ribbon } from '../core/plan/ribbon.ts';
 import type { Due } from '../core/plan/standing.ts';
+import type { Attention } from '../core/shelf/tubOnShelf.ts';
+import type { StepRef } from '../core/technique/layer.ts';
+import type { SharedStep } from '../core/technique/technique.ts';
 import type { Instant } from '../core/units/quantity.ts';
-import type { Reminder } from './routes.ts';
 
 /** Pieces as lists show them: the Bench and the shelf. */
 
@@ -140,3 +143,25 @@ export interface PieceRow {
   steps: number;
   stageName: string | null;
 }
+
+/** A piece on its way through the kiln, by its log alone. */
+export interface KilnRow extends PieceRow {
+  /** The step that comes next; null where all are done. */
+  asks: { name: string; shared: SharedStep | null; refs: StepRef[] } | null;
+  /** The firing that it is for: what unloading it does. */
+  fires: StepRef[];
+}
+
+/** GET /api/kiln */
+export interface KilnAnswer {
+  kilns: KilnState[];
+  /** Those not unloaded yet, and the last few that were, the newest first. */
+  loads: LoadState[];
+  /** Every piece that is not finished. */
+  rows: KilnRow[];
+}
+
+/** What the shelf asks for, on the Bench. */
+export type Reminder =
+  | { kind: 'batch'; id: string; name: string; at: Instant; look: string }
+  | { kind: 'tub'; id: string; name: string; attention: Attention };
