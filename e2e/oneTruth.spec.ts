@@ -4,13 +4,13 @@ import { expect, test, type Studio } from './studio.ts';
 /** Half a minute past, so that no minute turns while all places are read. */
 const moments = [
   '2026-03-11T09:20:30Z',
-  '2026-03-12T16:40:30Z',
   '2026-03-11T11:00:30Z',
   '2026-03-11T13:10:30Z',
   '2026-03-11T16:40:30Z',
   '2026-03-11T18:30:30Z',
   '2026-03-11T23:00:30Z',
   '2026-03-12T08:50:30Z',
+  '2026-03-12T16:40:30Z',
   '2026-03-13T10:10:30Z',
   '2026-03-15T15:00:30Z',
   // `KOSMEMA_MOMENTS` asks for more
