@@ -99,8 +99,17 @@ export function asKnown<T extends Instant | null>(at: T, edge: EdgeSpread | unde
 export function grainOf(edge: EdgeSpread | undefined): number | null {
   if (!edge || edge.p10 === null) return null;
   const width = (edge.p90 ?? Number.POSITIVE_INFINITY) - edge.p10;
-  return width > 2 * HOUR ? 10 * MINUTE : width > 20 * MINUTE ? 5 * MINUTE : MINUTE;
+  return grains.find(({ over }) => width > over)!.grain;
 }
+
+/** How fine an edge is told by how wide its spread is. Common practice, no source. */
+const grains = [
+  { over: 24 * HOUR, grain: HOUR },
+  { over: 8 * HOUR, grain: 30 * MINUTE },
+  { over: 2 * HOUR, grain: 10 * MINUTE },
+  { over: 20 * MINUTE, grain: 5 * MINUTE },
+  { over: Number.NEGATIVE_INFINITY, grain: MINUTE },
+];
 
 /** What was worked out is shown so long after it should have been worked out anew; then it only says how it stood. */
 const HOLDS_ON = HOUR;

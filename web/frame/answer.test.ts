@@ -133,8 +133,9 @@ describe('how sure a moment is, in words', () => {
     [now + HOUR + 3 * MINUTE, now + 2 * HOUR, ', between 11:25 and 12:20'],
     [now + HOUR + 3 * MINUTE, now + HOUR + 13 * MINUTE, ', between 11:23 and 11:33'],
     [now - HOUR, now + HOUR, ', any time, at the latest 11:20'],
-    [now + HOUR, now + 23 * HOUR, ', between 11:20 and tomorrow 09:20'],
-    [now + HOUR, null, ', not before 11:20'],
+    // one of a day to the half hour, one without an end to the hour
+    [now + HOUR, now + 23 * HOUR, ', between 11:30 and tomorrow 09:30'],
+    [now + HOUR, null, ', not before 11:00'],
     [now - 3 * HOUR, now - HOUR, ''],
     [null, null, ''],
   ])('%s to %s', (p10, p90, said) => expect(words(p10, p90)).toBe(said));
