@@ -4,10 +4,17 @@ import type { Entry } from '../log/entry.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
 import { believedLater, believedNow, type Believed } from '../piece/believed.ts';
 import type { PieceFacts } from '../piece/facts.ts';
+import type { Told } from './told.ts';
 import { planAt, planFrom, type Effort, type PiecePlan, type WhatIf } from './plan.ts';
 
 /** Plans a piece, however it is done. */
-export type PlanOf = (facts: PieceFacts, now: Instant, whatIf?: WhatIf, effort?: Effort) => PiecePlan | null;
+export type PlanOf = (
+  facts: PieceFacts,
+  now: Instant,
+  whatIf?: WhatIf,
+  effort?: Effort,
+  told?: readonly Told[],
+) => PiecePlan | null;
 
 /** A believed is carried on no longer than this: what it has on record grows. */
 const CARRIED_ON = DAY;
@@ -50,10 +57,10 @@ export function rememberingPlanner(pieces: number): PlanOf {
     return believed;
   };
 
-  return (facts, now, whatIf, effort = {}) => {
+  return (facts, now, whatIf, effort = {}, told = []) => {
     const piece = foldPiece(facts.pieceId, facts.entries);
     if (!piece) return null;
     const believed = recall(piece, facts, planAt(piece, now), effort.members ?? MEMBERS);
-    return planFrom(believed, piece, facts, whatIf, effort);
+    return planFrom(believed, piece, facts, whatIf, effort, told);
   };
 }

@@ -21,6 +21,7 @@ import { softestAmong, type Softest } from '../piece/softest.ts';
 import type { FiredState } from '../technique/technique.ts';
 import type { Conflict, Planned } from '../technique/layer.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
+import { asTold, type Told } from './told.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
 import { workingTime, type Spell } from './hours.ts';
 import { project, type CoverChange, type Project, type Projection } from './project.ts';
@@ -122,13 +123,17 @@ export function planPiece(
 export const planAt = (piece: PieceState, now: Instant): Instant =>
   Math.max(now, piece.madeAt, Math.min(piece.lastAt, now + CLOCKS_DIFFER));
 
-/** The plan of a piece whose walls are known. Advice on covers is left out where something is tried. */
+/**
+ * The plan of a piece whose walls are known. Advice on covers is left out where something is tried.
+ * @param told what was told of its steps by the very same facts
+ */
 export function planFrom(
   believed: Believed,
   piece: PieceState,
   facts: PieceFacts,
   whatIf: WhatIf | undefined,
   effort: Effort = {},
+  told: readonly Told[] = [],
 ): PiecePlan {
   const { best, members, at, joined: _joins, begun: _begun, befell: _past, divided, ...rest } = believed;
   // a wall still warm from a hot tool is known until it has cooled
@@ -162,8 +167,10 @@ export function planFrom(
   });
   const carried = acrossQuantiles(members, effort.ahead);
   const { windows, check } = overMembers(carried, ahead, projected);
-  const gates = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
-  const next = gates.find((gate) => isOpen(gate.status) && !gate.planned.optional) ?? null;
+  const isNext = (gate: Gate) => isOpen(gate.status) && !gate.planned.optional;
+  const worked = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
+  const gates = asTold(worked, told, worked.find(isNext) ?? null, at);
+  const next = gates.find(isNext) ?? null;
   if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(best, next.planned, ahead);
   // which of a piece and its part is to be held back is told from the first step on, not only at the joint
   if (next) next.joint ??= gates.find((gate) => isOpen(gate.status) && gate.joint)?.joint ?? null;

@@ -28,12 +28,12 @@ function unnamed(entry: Omit<Entry, 'id' | 'subject'>): object {
 /** A planner that works out pieces alike once: a class of thirty is one piece until their logs differ. */
 export function planningAlike(planner: Planner): Planner {
   const plans = new LRUCache<string, { at: Instant; plan: Promise<Planned | null> }>({ max: KEPT });
-  return (given, now, whole = false) => {
+  return (given, now, wanted) => {
     // a whole plan names its piece
-    const mark = whole ? `${alikeMark(given)} ${given.pieceId}` : alikeMark(given);
+    const mark = JSON.stringify([alikeMark(given), wanted?.told, wanted?.whole && given.pieceId]);
     const known = plans.get(mark);
     if (known && now >= known.at && now - known.at < SERVES) return known.plan;
-    const plan = planner(given, now, whole);
+    const plan = planner(given, now, wanted);
     plans.set(mark, { at: now, plan });
     // what failed is asked again
     plan.catch(() => plans.delete(mark));

@@ -2,12 +2,18 @@ import type { PlanKept } from '../../core/plan/kept.ts';
 import { movedSince, type Moved } from '../../core/plan/moved.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
-/** The last full answer about a piece, as it is kept over restarts. */
-export interface KeptAnswer extends PlanKept {
-  logMark: string;
-  /** Of the air that was measured, and of what was learned. */
+/** Of the air that was measured, and of what was learned. */
+export interface Marks {
   airMark: string;
   priorMark: string;
+}
+
+export const sameMarks = (a: Marks, b: Marks): boolean =>
+  a.airMark === b.airMark && a.priorMark === b.priorMark;
+
+/** The last full answer about a piece, as it is kept over restarts. */
+export interface KeptAnswer extends PlanKept, Marks {
+  logMark: string;
   moved: Moved | null;
 }
 
@@ -20,7 +26,7 @@ export function howNear({ answers: { next } }: KeptAnswer, now: Instant): number
 /** How the next window of a piece moved since it was worked out last, of which the log is the same. */
 export function movedFrom(
   before: KeptAnswer,
-  marks: Pick<KeptAnswer, 'airMark' | 'priorMark'>,
+  marks: Marks,
   { answers }: PlanKept,
   now: Instant,
 ): Moved | null {

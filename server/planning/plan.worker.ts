@@ -3,8 +3,8 @@ import { plannerHere, type PlanDone, type PlanTask } from './planner.ts';
 
 const plan = plannerHere();
 
-const done = ({ ticket, given, now, whole }: PlanTask): Promise<PlanDone> =>
-  plan(given, now, whole).then(
+const done = ({ ticket, given, now, wanted }: PlanTask): Promise<PlanDone> =>
+  plan(given, now, wanted).then(
     (planned) => ({ ticket, plan: planned }),
     (error: unknown) => ({ ticket, failed: `${given.pieceId}: ${String(error)}` }),
   );

@@ -6,6 +6,7 @@ import { keptOf, type PlanKept } from '../../core/plan/kept.ts';
 import { rememberingPlanner } from '../../core/plan/memory.ts';
 import { nightsOf } from '../../core/plan/night.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import type { Told } from '../../core/plan/told.ts';
 import { toWire } from '../../core/plan/wire.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
@@ -16,8 +17,18 @@ export interface Planned {
   whole: string | null;
 }
 
+/** How a plan is wanted. */
+export interface Wanted {
+  /** All of it, as it is sent. */
+  whole: boolean;
+  /** What was told of its steps by the very same facts. */
+  told: readonly Told[];
+}
+
 /** Plans a piece, wherever that is done, and lets its walls go. */
-export type Planner = (given: PieceFacts, now: Instant, whole?: boolean) => Promise<Planned | null>;
+export type Planner = (given: PieceFacts, now: Instant, wanted?: Wanted) => Promise<Planned | null>;
+
+const plain: Wanted = { whole: false, told: [] };
 
 /** Pieces whose walls are remembered. */
 const REMEMBERED = 60;
@@ -30,7 +41,7 @@ export interface PlanTask {
   ticket: number;
   given: PieceFacts;
   now: Instant;
-  whole: boolean;
+  wanted: Wanted;
 }
 
 /** What the thread answers: a plan, or why there is none. */
@@ -51,8 +62,8 @@ const replyOf = (plan: PiecePlan, { studio }: PieceFacts): PlanReply => ({
 /** Plans on this thread, and hands over what is kept of it. */
 export function plannerHere(): Planner {
   const plan = rememberingPlanner(REMEMBERED);
-  return async (given, now, whole = false) => {
-    const planned = plan(given, now);
+  return async (given, now, { whole, told } = plain) => {
+    const planned = plan(given, now, undefined, undefined, told);
     return (
       planned && {
         kept: keptOf(planned, given),
@@ -99,8 +110,8 @@ export function threadedPlanner(path: string): Planner {
     }
   }
 
-  return (given, now, whole = false) => {
-    const task = { ticket: (tickets += 1), given, now, whole };
+  return (given, now, wanted = plain) => {
+    const task = { ticket: (tickets += 1), given, now, wanted };
     return new Promise((resolve, reject) => {
       asked.set(task.ticket, { task, tries: 0, resolve, reject });
       worker.postMessage(task);

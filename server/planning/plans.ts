@@ -16,6 +16,7 @@ import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { dueOf, isPast, standingOf } from '../../core/plan/standing.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { nextStep } from '../../core/plan/next.ts';
+import { toldOf } from '../../core/plan/told.ts';
 import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -24,7 +25,7 @@ import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
 import { createCases } from './cases.ts';
 import { clayName, headOf, kilnRow, pieceRow, plannedOf, roomName } from './rows.ts';
-import { howNear, movedFrom, type KeptAnswer } from './keptAnswer.ts';
+import { howNear, movedFrom, sameMarks, type KeptAnswer, type Marks } from './keptAnswer.ts';
 import { createLine, type Urgency } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
 import type { Planner } from './planner.ts';
@@ -120,7 +121,7 @@ export function createPlans({
     },
   });
 
-  const marksOf = (piece: PieceState) => ({
+  const marksOf = (piece: PieceState): Marks => ({
     airMark: cases.airMark(piece),
     priorMark: JSON.stringify(priorOf(piece)),
   });
@@ -141,11 +142,14 @@ export function createPlans({
       if (closed || cases.logMark(piece) !== logMark) return;
       const given = await cases.of(piece, priorOf(piece), now);
       if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
-      const planned = await planner(given.value, now, looked.has(piece.id));
+      const before = answers.get(piece.id);
+      const same = before?.logMark === logMark;
+      // by nothing but the clock nothing moves
+      const told = same && sameMarks(before, marks) ? toldOf(before.answers) : [];
+      const planned = await planner(given.value, now, { whole: looked.has(piece.id), told });
       failed.delete(piece.id);
       if (!planned) return;
-      const before = answers.get(piece.id);
-      const moved = before?.logMark === logMark ? movedFrom(before, marks, planned.kept, now) : null;
+      const moved = same ? movedFrom(before, marks, planned.kept, now) : null;
       const answer = { logMark, ...marks, moved, ...planned.kept };
       if (looked.has(piece.id)) looked.set(piece.id, { of: answer, text: planned.whole });
       if (piece.finished) return;
@@ -154,10 +158,8 @@ export function createPlans({
     });
   };
 
-  const isCurrent = ({ answers: of, ...kept }: KeptAnswer, piece: PieceState, now: Instant): boolean => {
-    const { airMark, priorMark } = marksOf(piece);
-    return now >= of.at && now < of.holdsUntil && airMark === kept.airMark && priorMark === kept.priorMark;
-  };
+  const isCurrent = (kept: KeptAnswer, piece: PieceState, now: Instant): boolean =>
+    now >= kept.answers.at && now < kept.answers.holdsUntil && sameMarks(kept, marksOf(piece));
 
   /** Whether a piece is to be answered for the first time, and what little finished pieces have to teach comes first. */
   const learnsFirst = (piece: PieceState): boolean => {
