@@ -59,6 +59,8 @@ export interface BenchPiece extends BenchHead {
   /** What one touch check would do to its next window; null where it says nothing. */
   check: CheckValue | null;
   next: NextStep | null;
+  /** The steps after it, as far as they are planned; the first few. */
+  then: NextStep[];
   advice: CoverAdvice | null;
   /** Of the next step. */
   cautions: Hazard[];

@@ -80,6 +80,24 @@ test('the server away: what is logged stays on the tablet, and is sent when it i
   await expect(page.getByText('Rim a little soft')).toBeVisible();
 });
 
+test('the server away: a row of the Bench says what was not sent yet, and offers the next act', async ({
+  page,
+  workshop: studio,
+}) => {
+  await page.goto(studio.address);
+  const matte = page.getByRole('button', { name: 'It is matte: Lantern body, reeds' });
+  await expect(matte).toBeVisible();
+  await studio.kill();
+  await matte.click();
+  await expect(page.getByText('Logged here, not yet sent: Lantern body, reeds: matte')).toBeVisible();
+  await expect(page.getByText('Not yet sent')).toBeVisible();
+  await expect(matte).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Log coat 2: Lantern body, reeds' })).toBeVisible();
+  await studio.start();
+  await expect(page.getByTestId('saved-state')).toHaveText('All saved', { timeout: 30_000 });
+  await expect(page.getByText('Not yet sent')).toHaveCount(0);
+});
+
 test('two tabs log one piece at once and both are kept', async ({ page, workshop: studio, context }) => {
   const other = await context.newPage();
   for (const tab of [page, other]) await tab.goto(`${studio.address}/pieces/piece-cruet-heron`);

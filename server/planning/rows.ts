@@ -6,7 +6,8 @@ import { settingAt } from '../../core/log/studio.ts';
 import { coverFor } from '../../core/plan/advice.ts';
 import { KILN_DRY_X } from '../../core/technique/kiln.ts';
 import { carriedUntil, ribbonFrom } from '../../core/plan/ribbon.ts';
-import { headOf as stepHead, nextStep } from '../../core/plan/next.ts';
+import { headOf as stepHead, nextStep, stepAt } from '../../core/plan/next.ts';
+import { isOpen } from '../../core/piece/status.ts';
 import { asKnown, isPast } from '../../core/plan/standing.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { stateName } from '../../core/plan/plan.ts';
@@ -42,6 +43,9 @@ function bodyOf(piece: PieceState, store: Store) {
   return clay ? settingAt(clay, piece.madeAt) : defaultBody;
 }
 
+/** So many steps after the next can be logged before the studio is asked again. */
+const THEN = 3;
+
 /** A planned piece on the Bench, besides what every row has. */
 export function plannedOf(
   piece: PieceState,
@@ -67,6 +71,10 @@ export function plannedOf(
     },
     check: answers.check,
     next: nextStep(answers, now),
+    then: answers.gates
+      .filter(({ status, planned }) => isOpen(status) && !planned.optional)
+      .slice(1, 1 + THEN)
+      .map((gate) => stepAt(gate, now)),
     advice: answers.advice,
     cautions: answers.cautions,
     warnings: answers.warnings,

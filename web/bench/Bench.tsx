@@ -13,6 +13,7 @@ import { wordsFor } from '../frame/server.ts';
 import { dueColours, faded, hairline, reachable } from '../frame/theme.ts';
 import { clockTime, shortDate, whenNear } from '../frame/times.ts';
 import { First, Row } from './BenchRow.tsx';
+import { useUnsent, withLoggedHere } from './loggedHere.ts';
 import { placed, type Placed } from './placed.ts';
 import { useLead } from '../many/useLead.ts';
 import { Reminders } from './Reminders.tsx';
@@ -24,6 +25,7 @@ export function Bench() {
   const { data, error } = useBench();
   const here = useHere();
   const { now, zone } = here;
+  const unsent = useUnsent();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the walls …</Typography>;
   if (data.pieces.length === 0)
@@ -36,7 +38,11 @@ export function Bench() {
   const rows = data.pieces.map((row) => current(row, now));
   const planned = rows.filter((row) => row.state === 'planned');
   const unknown = rows.filter((row) => row.state !== 'planned');
-  const all = placed(planned, data, here);
+  const all = placed(
+    planned.map((row) => withLoggedHere(row, unsent)),
+    data,
+    here,
+  );
   const [first, ...others] = all;
   const stale = Math.abs(now - data.at) > STALE_MS;
   return (

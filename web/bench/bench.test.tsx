@@ -58,6 +58,7 @@ const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> 
   },
   check: null,
   next,
+  then: [],
   advice: null,
   cautions: [],
   warnings: [],

@@ -1,8 +1,9 @@
 import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import type { GroupState } from '../../core/log/group.ts';
 import type { Due } from '../../core/plan/standing.ts';
-import { answerFor, type Answer, type Headline, type Here } from '../frame/answer.ts';
+import { answerFor, unsentAnswer, type Answer, type Headline, type Here } from '../frame/answer.ts';
 import { stepKey } from '../many/alike.ts';
+import type { LoggedHere } from './loggedHere.ts';
 
 /** Pieces that ask for one step at one time: one alone, or those of a group together. */
 export interface Placed {
@@ -17,14 +18,15 @@ export interface Placed {
 const order: Due[] = ['now', 'late', 'soon', 'today', 'tonight', 'later', 'done'];
 
 /** Most pressing first; the pieces of a group that ask for the same step stand together. */
-export function placed(pieces: BenchPiece[], { groups }: BenchAnswer, here: Here): Placed[] {
+export function placed(rows: LoggedHere[], { groups }: BenchAnswer, here: Here): Placed[] {
   const of = new Map<string, Placed & { moment: number }>();
-  for (const piece of pieces) {
+  for (const { piece, unsent } of rows) {
     const { next } = piece;
-    const answer = answerFor(next, here, piece.cover);
+    const answer = unsent.length > 0 ? unsentAnswer(next, unsent) : answerFor(next, here, piece.cover);
     const { due } = answer;
     const group = groups.find(({ id }) => piece.groups.includes(id)) ?? null;
-    const key = group && next ? `${group.id} ${due} ${stepKey(next)}` : piece.pieceId;
+    const together = group && next && unsent.length === 0;
+    const key = together ? `${group.id} ${due} ${stepKey(next)}` : piece.pieceId;
     const moment =
       due === 'late' ? 0 : ((due === 'now' ? next?.closes : next?.opens) ?? Number.POSITIVE_INFINITY);
     const known = of.get(key);

@@ -101,6 +101,18 @@ export function answerFor(next: NextStep | null, here: Here, cover: Cover | null
   return more ? { ...answer, detail: `${answer.detail} ${more}` } : answer;
 }
 
+/** What a piece asks for where something was logged of it on this device that has not reached the studio. */
+export const unsentAnswer = (
+  next: Pick<NextStep, 'name'> | null,
+  words: readonly string[],
+): Headline & Answer => ({
+  due: 'now',
+  tone: 'now',
+  word: 'Not yet sent',
+  headline: next ? `Next: ${lower(next.name)}` : 'All steps done',
+  detail: `Logged here, not yet sent: ${words.join('; ')}. Its times are worked out once that is sent.`,
+});
+
 /** What a kiln held low does for a piece that is not dry enough for it; null where that is not asked. */
 const candlingWords = ({ candling, name }: NextStep): string | null =>
   candling === null
