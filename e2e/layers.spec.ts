@@ -16,18 +16,18 @@ test('inlay is filled until it stands proud, then scraped', async ({ page, studi
   await page.reload();
   await expect(row(page, /^Cut the lines/)).toContainText('Now');
   // what takes up another step comes after it
-  await row(page, /^Fill 1/)
+  await row(page, /^First fill/)
     .getByRole('button')
     .first()
     .click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Log fill 1' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Log first fill' }).click();
   await expect(page.getByRole('dialog').getByRole('alert')).toContainText('log that first, or leave it out');
   await page.getByRole('dialog').getByRole('button', { name: 'Not now' }).click();
   await logStep(page, /^Cut the lines/);
   await expect(row(page, /^Cut the lines/)).toContainText('Done');
-  await logStep(page, /^Fill 1/);
+  await logStep(page, /^First fill/);
   await page.getByRole('button', { name: /^It is matte/ }).click();
-  await logStep(page, /^Fill 2/);
+  await logStep(page, /^Second fill/);
   await expect(row(page, /^Fill 3/)).toContainText('optional');
   const scrape = row(page, /^Scrape level/);
   studio.setClock(later(9));

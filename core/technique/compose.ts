@@ -156,18 +156,15 @@ function passesOf(layer: Layer, step: Step, zone: Zone | null, progress: Progres
   return Array.from({ length: count }, (_, i): Planned => {
     const pass = i + 1;
     const of = zone ? `, ${zone.name.toLowerCase()}` : '';
-    const many = count > 1 || usual > 1;
-    // how many fills it takes is the slip's to say
-    const counted = pass <= usual && !step.effects.some(({ does }) => does === 'fill');
-    const number = counted ? ` ${pass} of ${usual}` : ` ${pass}`;
+    const words = count > 1 || usual > 1 ? passWords(step, pass, usual) : step;
     const refs = [{ ...ref, pass }];
     return {
       key: refKey(refs[0]!),
       refs,
       step: {
         ...step,
-        name: `${step.name}${many ? number : ''}${of}`,
-        verb: `${step.verb}${many ? ` ${pass}` : ''}${of}`,
+        name: `${words.name}${of}`,
+        verb: `${words.verb}${of}`,
       },
       pass,
       passes: count,
@@ -178,6 +175,18 @@ function passesOf(layer: Layer, step: Step, zone: Zone | null, progress: Progres
       after: [],
     };
   });
+}
+
+const ordinals = ['First', 'Second', 'Third', 'Fourth', 'Fifth'];
+
+/** A step that is done more than once, by its pass. How many fills it takes is the slip's to say. */
+function passWords({ name, verb, effects }: Step, pass: number, usual: number): Pick<Step, 'name' | 'verb'> {
+  const ordinal = ordinals[pass - 1];
+  if (ordinal && effects.some(({ does }) => does === 'fill')) {
+    const words = `${ordinal} ${name.toLowerCase()}`;
+    return { name: words, verb: `Log ${words.toLowerCase()}` };
+  }
+  return { name: `${name} ${pass}${pass <= usual ? ` of ${usual}` : ''}`, verb: `${verb} ${pass}` };
 }
 
 const usualPasses = (layer: Layer, step: Step, { usual }: Progress): number =>

@@ -48,7 +48,7 @@ export function Tonight() {
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', mb: 1 }}>
         <Typography variant="h1">Tonight</Typography>
         <Box sx={{ color: faded, flex: 1 }}>
-          when hands leave {whenNear(night.from, now, zone)} until hands are back{' '}
+          from {whenNear(night.from, now, zone)}, when hands leave, until they are back{' '}
           {whenNear(night.morning, now, zone)}
         </Box>
         <Button variant="outlined" onClick={() => print()} sx={{ displayPrint: 'none' }}>
