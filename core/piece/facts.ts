@@ -4,6 +4,7 @@ import type { Prior } from '../forecast/prior.ts';
 import type { Entry, RoomSet, SlipLaid, StudioSet } from '../log/entry.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { zoneOffset } from '../plan/hours.ts';
+import type { Paces } from './pace.ts';
 
 /** Everything needed to forecast one piece, as plain data: the same on the server and in the browser. */
 export interface PieceFacts {
@@ -17,6 +18,8 @@ export interface PieceFacts {
   tubs: Record<string, SlipLaid>;
   /** What finished pieces have taught of this clay and room, where they have. */
   learned?: Partial<Prior>;
+  /** How long is left between passes of a step, by the record of this piece and of the one it is made like. */
+  paces?: Paces;
   /** Pupils or pregnant people work on it, wherever it stands. */
   guarded?: true;
   /** Mean water content to begin with, where what went before was folded away, kg/kg. */

@@ -41,7 +41,8 @@ export function rememberingPlanner(pieces: number): PlanOf {
   const known = new Map<string, Remembered>();
 
   const recall = (piece: PieceState, facts: PieceFacts, at: Instant, members: number): Believed => {
-    const { entries, ...rest } = facts;
+    // the walls do not rest on how fast hands are
+    const { entries, paces: _hands, ...rest } = facts;
     const key = JSON.stringify([rest, members]);
     const last = known.get(piece.id);
     known.delete(piece.id);

@@ -153,6 +153,7 @@ export function planFrom(
     spells,
     now: from,
     schedule: whatIf?.covers ?? [],
+    ...(facts.paces && { paces: facts.paces }),
     ...(whatIf?.times && { times: whatIf.times }),
   };
   const projected = project(best, ahead);

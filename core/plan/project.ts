@@ -9,6 +9,7 @@ import { intended, wallEventsOf } from '../piece/deed.ts';
 import { apart } from '../piece/events.ts';
 import { gateOf, type Gate, type Interval } from '../piece/gates.ts';
 import { intervalsOf, type Found } from '../piece/intervals.ts';
+import { paceUntil, type Paces } from '../piece/pace.ts';
 import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
 import type { SlipLaid } from '../log/entry.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
@@ -43,6 +44,8 @@ export interface Project {
   /** When steps are done, where that is given beforehand, by name. */
   times?: Record<string, Instant>;
   policy?: Policy;
+  /** How long the maker leaves between passes. */
+  paces?: Paces;
 }
 
 /**
@@ -50,7 +53,7 @@ export interface Project {
  * and policy in turn. What lies between two deeds is computed once, and the gates are read off it.
  */
 export function project(walls: Walls, given: Project): Projection {
-  const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest } = given;
+  const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest, paces = {} } = given;
   const { body } = walls.wall!.setting;
   const areaM2 = outsideArea(piece.form);
   /** When what is still to be done is done; what has closed is gone on without. */
@@ -99,10 +102,10 @@ export function project(walls: Walls, given: Project): Projection {
       fired,
     };
     const found = intervalsOf(of, readings, earliest, fits);
-    const gate = {
-      ...withWindow(of, found, now, policy(found.found, handsMs, spells, now)),
-      chain,
-    };
+    const paced = paceUntil(of, piece, paces, doneAt) ?? now;
+    const doAt =
+      policy(found.found, handsMs, spells, Math.max(now, paced)) ?? policy(found.found, handsMs, spells, now);
+    const gate = { ...withWindow(of, found, now, doAt), chain };
     const at =
       times[of.key] ?? gate.doAt ?? (gate.opens === null ? null : Math.max(gate.opens, now, earliest));
     // what need not be done is not counted on

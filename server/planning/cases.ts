@@ -12,6 +12,7 @@ import { foldTub } from '../../core/log/tub.ts';
 import { settingAt } from '../../core/log/studio.ts';
 import { lookOf, type Look, type SlipColours } from '../../core/piece/look.ts';
 import { AIR_STEP, type PieceFacts } from '../../core/piece/facts.ts';
+import { pacesOf } from '../../core/piece/pace.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
 import type { Sensors } from '../sensors/sensors.ts';
@@ -73,6 +74,12 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
     ...asked.groups.map((id) => ({ kind: 'group' as const, id })),
     { kind: 'studio', id: 'studio' },
   ];
+
+  /** The piece that a piece is made like, where it stands. */
+  const likeOf = ({ like }: PieceState): PieceState[] => {
+    const found = like === null ? null : piece(like);
+    return found ? [found] : [];
+  };
 
   const tubOf = (tubId: string) =>
     folded('tub', tubId, () => foldTub(tubId, store.entriesAbout('tub', tubId)));
@@ -147,6 +154,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
         studio,
         tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as Record<string, SlipLaid>,
         learned,
+        ...(!asked.finished && { paces: pacesOf([...likeOf(asked), asked]) }),
         ...(guarded && { guarded: true }),
       });
     },
