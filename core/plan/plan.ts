@@ -170,7 +170,7 @@ export function planFrom(
   const { windows, check } = overMembers(carried, ahead, projected);
   const isNext = (gate: Gate) => isOpen(gate.status) && !gate.planned.optional;
   const worked = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
-  const gates = asTold(worked, told, worked.find(isNext) ?? null, at);
+  const gates = asTold(worked, told, at);
   const next = gates.find(isNext) ?? null;
   if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(best, next.planned, ahead);
   // which of a piece and its part is to be held back is told from the first step on, not only at the joint

@@ -17,32 +17,36 @@ const gate = (change: Partial<Gate>, key = 'coat'): Gate =>
     ...change,
   }) as unknown as Gate;
 const told = toldOf({ gates: [gate({ opens: NOW + HOUR, closes: NOW + 3 * HOUR })] });
-const again = (next: Gate, now: number) => asTold([next], told, next, now)[0]!;
+const again = (next: Gate, now: number) => asTold([next], told, now)[0]!;
+const moved = (by: number, change: Partial<Gate> = {}) =>
+  gate({ opens: NOW + HOUR + by, closes: NOW + 3 * HOUR + by, ...change });
 
 describe('what was told of the same facts', () => {
-  it('is told again of the next step, with the status of the moment', () => {
-    const later = gate({ opens: NOW + HOUR + 8 * MINUTE, closes: NOW + 3 * HOUR + 9 * MINUTE });
-    expect(again(later, NOW)).toMatchObject({ opens: NOW + HOUR, status: 'waiting' });
-    expect(again(later, NOW + 2 * HOUR)).toMatchObject({ closes: NOW + 3 * HOUR, status: 'now' });
-    // worked out again it lies beyond the time looked ahead, or is past by a minute
-    expect(again(gate({ status: 'never' }), NOW)).toMatchObject({ opens: NOW + HOUR });
-    expect(again(gate({ status: 'closed' }), NOW + 2 * HOUR)).toMatchObject({ status: 'now' });
+  it('is told again where it moved by no more than a computation may err, with the status of the moment', () => {
+    expect(again(moved(4 * MINUTE), NOW)).toMatchObject({ opens: NOW + HOUR, status: 'waiting' });
+    expect(again(moved(-4 * MINUTE), NOW + 2 * HOUR)).toMatchObject({
+      closes: NOW + 3 * HOUR,
+      status: 'now',
+    });
+    expect(again(moved(4 * MINUTE, { status: 'ahead' }), NOW)).toMatchObject({
+      opens: NOW + HOUR,
+      status: 'ahead',
+    });
+  });
+  it('gives way to what really moved', () => {
+    const later = moved(6 * MINUTE);
+    expect(again(later, NOW)).toBe(later);
+    const never = gate({ status: 'never' });
+    expect(again(never, NOW)).toBe(never);
   });
   it('gives way once it has closed, to another step, and where nothing was known', () => {
-    const fresh = gate({ opens: NOW + 20 * HOUR });
+    const fresh = moved(MINUTE);
     expect(again(fresh, NOW + 3 * HOUR)).toBe(fresh);
-    const other = gate({ opens: NOW + 20 * HOUR }, 'cut');
+    const other = gate({ opens: NOW + HOUR, closes: NOW + 3 * HOUR }, 'cut');
     expect(again(other, NOW)).toBe(other);
-    const done = gate({ status: 'done' });
+    const done = moved(0, { status: 'done' });
     expect(again(done, NOW)).toBe(done);
     expect(toldOf({ gates: [gate({}), done] })).toEqual([]);
-  });
-  it('is told again of a later step while that moves by no more than a computation may err', () => {
-    const next = gate({}, 'first');
-    const of = (opens: number) =>
-      asTold([next, gate({ status: 'ahead', opens, closes: NOW + 3 * HOUR })], told, next, NOW)[1]!;
-    expect(of(NOW + HOUR + 4 * MINUTE)).toMatchObject({ opens: NOW + HOUR, status: 'ahead' });
-    expect(of(NOW + HOUR + 6 * MINUTE)).toMatchObject({ opens: NOW + HOUR + 6 * MINUTE });
   });
 });
 

@@ -12,21 +12,18 @@ export const toldOf = ({ gates }: { gates: readonly Gate[] }): Told[] =>
   );
 
 /**
- * Steps as they were told of the very same facts, for as long as that holds. Worked out again at a later time the next
- * window differs by nothing but the steps in which the wall is carried there, and of one days ahead under tight plastic
- * that is hours: what is told does not move while nothing was logged, read or learned. Those after it move with what was
- * not done when it was planned, and are told again as long as they move by no more than that.
- * @param next the step that comes next
+ * Steps as they were told of the very same facts, as long as they lie where they were told. Worked out again at a later
+ * time a window differs by the steps in which the wall is carried there, and of one days ahead under tight plastic that
+ * is hours: for so little nothing moves.
  */
-export function asTold(gates: Gate[], told: readonly Told[], next: Gate | null, now: Instant): Gate[] {
+export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate[] {
   return gates.map((gate) => {
     const before = isOpen(gate.status) && told.find(({ key }) => key === gate.planned.key);
     if (!before || (before.closes !== null && before.closes <= now)) return gate;
     const { opens, closes, windows } = before;
-    if (gate !== next && !(isNear(gate.opens, opens, now) && isNear(gate.closes, closes, now))) return gate;
+    if (!isNear(gate.opens, opens, now) || !isNear(gate.closes, closes, now)) return gate;
     const again: Gate = { ...gate, opens, closes, windows };
-    // one that lies ahead does so still
-    return gate === next ? { ...again, status: statusAt({ ...again, status: 'waiting' }, now) } : again;
+    return { ...again, status: statusAt(again, now) };
   });
 }
 
