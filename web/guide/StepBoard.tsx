@@ -140,7 +140,7 @@ function Look({ led: { next }, now }: { led: LedPiece; now: Instant }) {
       )}
       <Box sx={{ fontSize: '1.4rem' }}>
         {isSign(wait.what) ? `It shows so: ${wait.look}` : `You see it: ${wait.what}`}
-        {between(spread?.opens, now, zone, ', most likely ')}.
+        {wait.to > now && between(spread?.opens, now, zone, ', most likely ')}.
       </Box>
       <Box sx={{ color: faded, mt: 1 }}>Then {next.name.toLowerCase()}. The sign counts, not the minute.</Box>
     </Box>
