@@ -57,9 +57,9 @@ export function WindowStrip({ steps, named = true }: { steps: Step[]; named?: bo
         <Box key={step.key} sx={{ display: 'flex', alignItems: 'center', minHeight: named ? 30 : 7 }}>
           {named && <Box sx={{ width: NAMES, flex: 'none', lineHeight: 1.2, pr: 1 }}>{step.name}</Box>}
           <Box sx={{ position: 'relative', flex: 1, height: named ? 22 : 5 }}>
-            {spans.map(({ driest = DRIEST, wettest = WETTEST }) => (
+            {spans.map(({ driest = DRIEST, wettest = WETTEST }, i) => (
               <Box
-                key={`${driest} ${wettest}`}
+                key={`${i} ${driest} ${wettest}`}
                 sx={{
                   position: 'absolute',
                   left: `${across(wettest)}%`,
