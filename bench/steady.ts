@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs';
+import { entriesOf } from '../core/log/entry.ts';
+import type { Gate } from '../core/piece/gates.ts';
+import type { PieceFacts } from '../core/piece/facts.ts';
+import { rememberingPlanner } from '../core/plan/memory.ts';
+import { toldOf } from '../core/plan/told.ts';
+import { MINUTE, type Instant } from '../core/units/quantity.ts';
+
+/**
+ * Pieces followed by the clock alone: each time their plan is made anew of the same facts, and how far the window of the
+ * next step moved is counted. Printed a line for each move of more than five minutes, then in sum.
+ */
+const [path, from, days, every] = process.argv.slice(2) as [string, string, string, string];
+const begins = Number(from);
+const rounds = Math.floor((Number(days) * 24 * 60) / Number(every));
+const MOVED = 5 * MINUTE;
+/** The likeliest wall is what is told; of the members a few are enough. */
+const effort = { members: 2 };
+const edges = ['opens', 'closes'] as const;
+
+const iso = (at: Instant | null): string => (at === null ? 'never' : new Date(at).toISOString().slice(5, 16));
+const apart = (was: Gate, is: Gate, edge: 'opens' | 'closes'): number => {
+  const [a, b] = [was[edge], is[edge]];
+  return a === null || b === null ? (a === b ? 0 : Number.POSITIVE_INFINITY) : Math.abs(b - a);
+};
+
+let moves = 0;
+let longest = 0;
+const moving = new Set<string>();
+const cases = JSON.parse(readFileSync(path, 'utf8')) as PieceFacts[];
+for (const facts of cases) {
+  const plan = rememberingPlanner(1);
+  const name = entriesOf(facts.entries, 'piece.made')[0]!.body.name;
+  let last: ReturnType<typeof plan> = null;
+  for (let round = 0; round <= rounds; round++) {
+    const now = begins + round * Number(every) * MINUTE;
+    const fresh = plan(facts, now, undefined, effort, last ? toldOf(last) : []);
+    const [was, is] = [last?.next, fresh?.next];
+    last = fresh;
+    if (!was || !is || was.planned.key !== is.planned.key) continue;
+    for (const edge of edges) {
+      const by = apart(was, is, edge);
+      if (by <= MOVED) continue;
+      moves += 1;
+      moving.add(facts.pieceId);
+      if (Number.isFinite(by)) longest = Math.max(longest, by);
+      console.log(
+        `${name}, ${iso(now)}: ${is.planned.step.name} ${edge} ${iso(is[edge])}, told ${iso(was[edge])}`,
+      );
+    }
+  }
+}
+console.log(
+  `${cases.length} pieces, ${rounds + 1} times each: ${moves} moves of more than 5 min, of ${moving.size} pieces, the longest by ${Math.round(longest / MINUTE)} min.`,
+);
