@@ -28,14 +28,14 @@ test('inlay is filled until it stands proud, then scraped', async ({ page, studi
   await logStep(page, /^First fill/);
   await page.getByRole('button', { name: /^It is matte/ }).click();
   await logStep(page, /^Second fill/);
-  await expect(row(page, /^Fill 3/)).toContainText('optional');
+  await expect(row(page, /^Third fill/)).toContainText('optional');
   const scrape = row(page, /^Scrape level/);
   studio.setClock(later(9));
   await page.reload();
   await expect(scrape).toContainText(/Now|Soon|Later|Tonight|Late|Wait until|Tomorrow/);
   await logStep(page, /^Scrape level/, () => page.getByRole('button', { name: 'Good' }).click());
   await expect(scrape).toContainText('Done');
-  await expect(row(page, /^Fill 3/)).toContainText('Left out');
+  await expect(row(page, /^Third fill/)).toContainText('Left out');
   await page.getByRole('button', { name: 'Finish' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Good' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Log finished' }).click();
