@@ -33,7 +33,7 @@ module.exports = {
       to: {
         path: 'node_modules',
         pathNot:
-          'node_modules/(luxon|ml-levenberg-marquardt|simple-statistics|ml-matrix|d3-random|culori|@types/luxon|@types/culori)',
+          'node_modules/(luxon|ml-levenberg-marquardt|simple-statistics|ml-matrix|d3-random|d3-scale|culori|@types/luxon|@types/culori)',
       },
     },
   ],

@@ -1,21 +1,26 @@
 import { readFileSync } from 'node:fs';
+import { randomInt, randomLcg, randomUniform } from 'd3-random';
+import { covers } from '../core/drying/face.ts';
 import { entriesOf } from '../core/log/entry.ts';
 import type { Gate } from '../core/piece/gates.ts';
 import type { PieceFacts } from '../core/piece/facts.ts';
 import { rememberingPlanner } from '../core/plan/memory.ts';
 import { toldOf } from '../core/plan/told.ts';
-import { MINUTE, type Instant } from '../core/units/quantity.ts';
+import { HOUR, MINUTE, type Instant } from '../core/units/quantity.ts';
 
 /**
- * Pieces followed by the clock alone: each time their plan is made anew of the same facts, and how far the window of the
- * next step moved is counted. Printed a line for each move of more than five minutes, then in sum.
+ * Pieces followed by the clock alone, those of a studio and as many more at random as are asked for: each time their plan
+ * is made anew of the same facts, and how far the window of the next step moved is counted. Printed a line for each move
+ * of more than five minutes, then in sum.
  */
-const [path, from, days, every] = process.argv.slice(2) as [string, string, string, string];
+const [path, from, days, every, random] = process.argv.slice(2) as [string, string, string, string, string];
 const begins = Number(from);
 const rounds = Math.floor((Number(days) * 24 * 60) / Number(every));
 const MOVED = 5 * MINUTE;
 /** The likeliest wall is what is told; of the members a few are enough. */
 const effort = { members: 2 };
+/** No advice is asked for. */
+const asItStands = {};
 const edges = ['opens', 'closes'] as const;
 
 const iso = (at: Instant | null): string => (at === null ? 'never' : new Date(at).toISOString().slice(5, 16));
@@ -24,17 +29,38 @@ const apart = (was: Gate, is: Gate, edge: 'opens' | 'closes'): number => {
   return a === null || b === null ? (a === b ? 0 : Number.POSITIVE_INFINITY) : Math.abs(b - a);
 };
 
+const source = randomLcg(0.1618);
+const uniform = randomUniform.source(source);
+const int = randomInt.source(source);
+const oneOf = <T>(of: readonly T[]): T => of[int(of.length)()]!;
+
+/** A piece like one of the studio's, of another wall, made at another time under another cover. */
+function atRandom(like: PieceFacts, k: number): PieceFacts {
+  const made = entriesOf(like.entries, 'piece.made')[0]!;
+  const { form } = made.body;
+  const at = new Date(begins - uniform(0, 36)() * HOUR).toISOString();
+  const body = {
+    ...made.body,
+    name: `Random ${k + 1}, like ${made.body.name}`,
+    form: { ...form, wallM: Math.min(0.015, form.wallM * uniform(0.6, 1.8)()) },
+    cover: oneOf(covers).cover,
+    parts: [],
+  };
+  return { ...like, pieceId: `random-${k}`, entries: [{ ...made, subject: `random-${k}`, at, body }] };
+}
+
 let moves = 0;
 let longest = 0;
 const moving = new Set<string>();
-const cases = JSON.parse(readFileSync(path, 'utf8')) as PieceFacts[];
+const studio = JSON.parse(readFileSync(path, 'utf8')) as PieceFacts[];
+const cases = [...studio, ...Array.from({ length: Number(random) }, (_, k) => atRandom(oneOf(studio), k))];
 for (const facts of cases) {
   const plan = rememberingPlanner(1);
   const name = entriesOf(facts.entries, 'piece.made')[0]!.body.name;
   let last: ReturnType<typeof plan> = null;
   for (let round = 0; round <= rounds; round++) {
     const now = begins + round * Number(every) * MINUTE;
-    const fresh = plan(facts, now, undefined, effort, last ? toldOf(last) : []);
+    const fresh = plan(facts, now, asItStands, effort, last ? toldOf(last) : []);
     const [was, is] = [last?.next, fresh?.next];
     last = fresh;
     if (!was || !is || was.planned.key !== is.planned.key) continue;

@@ -8,9 +8,9 @@ import { must, root } from './run.mjs';
 
 /**
  * The pieces of the demo followed for ten days by the clock alone, every quarter of an hour
- * (or days and minutes as given): how often, and how far, the window of a next step moves.
+ * (or days, minutes and further pieces at random as given): how often, and how far, the window of a next step moves.
  */
-const [days = '10', minutes = '15'] = process.argv.slice(2);
+const [days = '10', minutes = '15', random = '30'] = process.argv.slice(2);
 const NOW = Date.parse('2026-03-11T09:20:00Z');
 const folder = mkdtempSync(join(tmpdir(), 'kosmema-steady-'));
 const clock = join(folder, 'clock');
@@ -36,7 +36,7 @@ try {
     packages: 'external',
     logLevel: 'warning',
   });
-  must('node', ['dist/bench/steady.js', path, String(NOW), days, minutes]);
+  must('node', ['dist/bench/steady.js', path, String(NOW), days, minutes, random]);
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

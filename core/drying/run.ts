@@ -81,7 +81,7 @@ export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun
       x: x.slice(),
       left: { inside: 0, outside: 0 },
       strideS: run.state.strideS,
-      comesKgM2S: run.state.comesKgM2S,
+      comes: run.state.comes,
     },
     trajectory: emptyTrajectory(),
     recordFrom: Number.NEGATIVE_INFINITY,

@@ -26,13 +26,14 @@ const DRY_X = 0.03;
  * seam D·ρ_dry·t·ΔX/d, held from one look to the next at what it will be midway. All of them end at `to`.
  * @param events of each place, ascending; those before its wall stands are over
  * @param watch called at each look, and at the end
+ * @param until asked at each look: they go no further once it holds
  */
 export function carryTogether(
   walls: Walls,
   { joins, areas }: Seams,
   events: Partial<Record<WallName, WallEvent[]>>,
   to: Instant,
-  watch: (walls: Walls, at: Instant) => void = () => undefined,
+  { watch, until }: { watch?: (walls: Walls, at: Instant) => void; until?: (walls: Walls) => boolean } = {},
 ): Walls {
   const all = runsOf(walls);
   const carried = joins
@@ -50,7 +51,8 @@ export function carryTogether(
     at = moment;
   };
   while (at < to) {
-    watch(walls, at);
+    watch?.(walls, at);
+    if (until?.(walls)) break;
     const present = carried.filter(({ since }) => since <= at);
     if (last?.apart.length !== present.length) last = null;
     const apart = present.map(({ between: [a, b] }) => meanOf(walls[a]!) - meanOf(walls[b]!));
@@ -62,15 +64,20 @@ export function carryTogether(
       ...[...left.values()].flatMap((due) => (due[0] ? [Math.max(at, due[0].at)] : [])),
     );
     const dry = all.every(([, run]) => meanOf(run) < DRY_X);
-    const span = present.length === 0 || dry ? nextJoin - at : spanFor(perMs, at, nextEvent);
+    const span =
+      present.length === 0 || dry
+        ? until
+          ? Math.min(DAY, nextJoin - at)
+          : nextJoin - at
+        : spanFor(perMs, at, nextEvent);
     const middle = apart.map((x, i) => (dry ? 0 : x + (perMs[i]! * span) / 2));
     exchange(walls, present, areas, middle, span / 1000);
     carryTo(Math.min(to, at + span));
   }
   // what befalls them at the very end
-  carryTo(to);
-  for (const [, run] of all) run.state.comesKgM2S = undefined;
-  watch(walls, to);
+  carryTo(until ? Math.min(at, to) : to);
+  for (const [, run] of all) run.state.comes = undefined;
+  watch?.(walls, at);
   return walls;
 }
 
@@ -96,7 +103,7 @@ const solidsOf = ({ wall: { mesh } }: WallRun): number => {
 
 /** Sets what comes to each place from its neighbours over a span, kg/(m²·s). */
 function exchange(walls: Walls, joins: Join[], areas: Seams['areas'], apart: number[], spanS: number): void {
-  for (const [, run] of runsOf(walls)) run.state.comesKgM2S = 0;
+  const comes = new Map(runsOf(walls).map(([name]) => [name, 0]));
   joins.forEach(({ between: [a, b], widthM, sectionM, distanceM }, i) => {
     const [one, two] = [walls[a]!, walls[b]!];
     const { body } = one.setting;
@@ -105,7 +112,8 @@ function exchange(walls: Walls, joins: Join[], areas: Seams['areas'], apart: num
     const clay = 1 / (1 / (areas[a]! * solidsOf(one)) + 1 / (areas[b]! * solidsOf(two)));
     const most = (MOST * clay) / spanS;
     const kgPerS = Math.min((passes * sectionM * widthM) / distanceM, most) * apart[i]!;
-    one.state.comesKgM2S = one.state.comesKgM2S! - kgPerS / areas[a]!;
-    two.state.comesKgM2S = two.state.comesKgM2S! + kgPerS / areas[b]!;
+    comes.set(a, comes.get(a)! - kgPerS / areas[a]!);
+    comes.set(b, comes.get(b)! + kgPerS / areas[b]!);
   });
+  for (const [name, kgM2S] of comes) walls[name]!.state.comes = () => kgM2S;
 }

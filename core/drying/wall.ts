@@ -24,8 +24,8 @@ export interface WallState {
   left: { inside: number; outside: number };
   /** The step that it was carried by at last, s; the next begins with it. Left out after what shook the wall. */
   strideS?: number | undefined;
-  /** Water that comes from the places beside it, evenly into its cells, kg per m² of face and second. */
-  comesKgM2S?: number | undefined;
+  /** Water that comes from the places beside it, evenly into its cells, kg per m² of face and second, at its mean X. */
+  comes?: ((meanX: number) => number) | undefined;
 }
 
 /** Called at the start of each accepted step and at the end, with the rate of change dX/dt. */
@@ -84,8 +84,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     perDistance[i] = (2 * shares[i]! * shares[i + 1]!) / both;
   }
   const drySolids = dz.reduce((sum, width) => sum + width, 0);
-  /** Water that comes into each cell from the places beside the wall, kg/kg·s. */
-  let comes = 0;
+  let comes: WallState['comes'];
   const f = new Float64Array(n);
   const trial = new Float64Array(n);
   const conductance = new Float64Array(n + 1);
@@ -163,18 +162,21 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
   };
 
   const rates = (x: Float64Array, timeS: number, faces: WallFaces, out: Float64Array): void => {
-    const area = faceArea(meanReading(x, mesh));
+    const meanX = meanReading(x, mesh);
+    const area = faceArea(meanX);
     const scale = area * area;
     throughFaces(faces, x, area, timeS);
+    /** Water that comes into each cell from the places beside the wall, kg/kg·s. */
+    const beside = comes ? comes(meanX) / drySolids : 0;
     let inflow = 0;
     for (let i = 0; i < n - 1; i++) {
       const passes = scale * between(i, x[i]!, x[i + 1]!);
       conductance[i + 1] = passes;
       const outflow = passes * (x[i]! - x[i + 1]!);
-      out[i] = (inflow - outflow) * perWidth[i]! + comes;
+      out[i] = (inflow - outflow) * perWidth[i]! + beside;
       inflow = outflow;
     }
-    out[n - 1] = inflow * perWidth[n - 1]! + comes;
+    out[n - 1] = inflow * perWidth[n - 1]! + beside;
     for (const { cell, flux } of skins) out[cell] = out[cell]! - flux * perWidth[cell]!;
   };
 
@@ -309,7 +311,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     let t = fromS;
     let h = Math.min(state.strideS ?? FIRST_STEP_S, maxStep);
     for (const skin of skins) skin.drop = 0;
-    comes = (state.comesKgM2S ?? 0) / drySolids;
+    ({ comes } = state);
     rates(x, t, faces, f);
     while (t < toS) {
       if (until?.(t, x)) break;

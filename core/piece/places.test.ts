@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { Form } from '../form/form.ts';
-import { clayShares, placesOf, type Stand } from '../form/places.ts';
+import { passedNotes } from '../drying/passed.ts';
+import { clayShares, placesOf, type Stand, type WallName } from '../form/places.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import { HOUR } from '../units/quantity.ts';
 import { believedNow } from './believed.ts';
 import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { placesNow } from './places.ts';
 import { planPiece, type PiecePlan } from '../plan/plan.ts';
+import { beginStrand, coursesOf } from '../plan/strand.ts';
 
 const cruet: Form = { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'narrow' };
 
@@ -19,8 +20,11 @@ function places(
 ) {
   const given = caseOf([cruetMade({ form, ...more }), ...entries]);
   const piece = foldPiece('p', given.entries)!;
-  const course = believedNow(piece, given, hoursOn(hours), 8);
-  return placesNow(piece, course, { events: {}, end: course.at + 48 * HOUR });
+  const believed = believedNow(piece, given, hoursOn(hours), 8);
+  const judged: WallName[] = ['wall'];
+  const between = { seams: believed.joined, notes: passedNotes(judged) };
+  const ahead = beginStrand(believed.best, believed.at, { between, covers: [], judged }, () => undefined);
+  return placesNow(piece, believed, coursesOf(ahead));
 }
 
 /** Which place leads and which lags: common practice, no source. */

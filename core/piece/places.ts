@@ -1,11 +1,11 @@
 import { linearShrinkage, specificVolume, type ClayBody } from '../clay/body.ts';
 import { moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { meanReading, skinReading } from '../drying/readings.ts';
-import { forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
-import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
+import type { WallRun } from '../drying/run.ts';
+import { runsOf } from '../drying/together.ts';
 import { joined, readAt, type Trajectory } from '../drying/trajectory.ts';
 import { spreadOf } from '../forecast/windows.ts';
-import { takesCoats, type WallName } from '../form/places.ts';
+import type { WallName } from '../form/places.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
@@ -45,15 +45,11 @@ const LOOKS = 45 * MINUTE;
 
 /**
  * Rim, wall, foot, floor and attachment side by side, each a wall of its own that passes water to its neighbours.
- * @param coming what is planned to befall them, from now until `end`
+ * @param ahead how they go on from now, as planned
  */
-export function placesNow(
-  piece: PieceState,
-  believed: Believed,
-  coming: { events: Partial<Record<WallName, WallEvent[]>>; end: Instant },
-): PlacesNow {
+export function placesNow(piece: PieceState, believed: Believed, ahead: Courses): PlacesNow {
   const { body } = believed.best.wall!.setting;
-  const courses = coursesOf(believed, coming);
+  const courses = coursesOf(believed, ahead);
   const thinner = piece.form.wallM / piece.made.form.wallM;
   const places = believed.divided.walls.map(({ name, thicknessM, part }): PlaceNow => {
     const meanX = meanOf(believed.best[name]!);
@@ -85,28 +81,9 @@ export function placesNow(
 
 type Courses = Partial<Record<WallName, Trajectory>>;
 
-/** The walls over time, on from now as they are planned: what is planned for the piece's own wall befalls its edges too. */
-function coursesOf(
-  { best, joined: joins, divided }: Believed,
-  { events, end }: { events: Partial<Record<WallName, WallEvent[]>>; end: Instant },
-): Courses {
-  const all = runsOf(best);
-  const ahead: Walls = Object.fromEntries(
-    all.map(([name, run]) => [name, forkRun(run, run.at, standing(run))]),
-  );
-  const whole = events.wall ?? [];
-  const befalls = (name: WallName): WallEvent[] => {
-    const part = divided.walls.find((wall) => wall.name === name)?.part;
-    if (events[name]) return events[name];
-    if (part && part.joinedAt === null) return [];
-    return takesCoats(name) ? whole : withoutDeeds(whole);
-  };
-  const of = Object.fromEntries(all.map(([name]) => [name, befalls(name)]));
-  carryTogether(ahead, joins, of, Math.max(end, ...all.map(([, run]) => run.at)));
-  return Object.fromEntries(
-    all.map(([name, run]) => [name, joined([run.trajectory, ahead[name]!.trajectory])]),
-  );
-}
+/** The walls over time: as they came to now, and on as planned. */
+const coursesOf = ({ best }: Believed, ahead: Courses): Courses =>
+  Object.fromEntries(runsOf(best).map(([name, run]) => [name, joined([run.trajectory, ahead[name]!])]));
 
 /** What strain stays in a piece, looked at from when it was made on; the worst that is still to be had. */
 function unevenIn(
@@ -124,7 +101,7 @@ function unevenIn(
   const [faceOut, faceIn] = [skinReading('outside'), skinReading('inside')];
   const all = Object.entries(courses) as [WallName, Trajectory][];
   const from = wall.at[0]!;
-  const to = Math.min(...all.map(([, { at }]) => at.at(-1)!));
+  const to = wall.at.at(-1)!;
   /** Strain between two gathers from when both are there and joined. */
   const together = (name: WallName, at: Instant): boolean =>
     courses[name]!.at[0]! <= at &&
@@ -146,9 +123,6 @@ function unevenIn(
 }
 
 const meanOf = ({ state, wall }: WallRun): number => meanReading(state.x, wall.mesh);
-
-const withoutDeeds = (events: WallEvent[]): WallEvent[] =>
-  events.filter(({ kind }) => kind === 'surroundings' || kind === 'heat');
 
 function apart(body: ClayBody, places: PlaceNow[]): number {
   const means = places.map(({ meanX }) => meanX);

@@ -15,6 +15,8 @@ export interface Softest {
 
 /** Coats that bring the mean of the wall above this edge make it go soft again. From memory. */
 const SLUMPS_AT = 95;
+/** Drier than this it only takes up and gives off what the air brings, on the moisture index. */
+const DRY = 15;
 /** A wall that was soft this lately still counts as such. From memory. */
 const LATELY = 2 * HOUR;
 
@@ -45,8 +47,8 @@ export function softestOf({ at, x, mesh }: Trajectory, body: ClayBody, now: Inst
     wettest = mean;
     softest = k;
   }
-  if (softest === first) return null;
   const index = edgeAtWater(body, wettest);
+  if (softest === first || index < DRY) return null;
   // a wall that is as soft as it was thrown stood up by itself
   const before = edgeAtWater(body, meanReading(x[first]!, mesh[first]!));
   return { at: at[softest]!, index, slumps: index > SLUMPS_AT && before < SLUMPS_AT };

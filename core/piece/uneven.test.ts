@@ -68,7 +68,7 @@ function worst(
       },
     });
   };
-  carryTogether(wallsOf(form, attachmentM, around, thickness), joined, {}, days * 24 * HOUR, watch);
+  carryTogether(wallsOf(form, attachmentM, around, thickness), joined, {}, days * 24 * HOUR, { watch });
   return strain.worstFrom(0)!;
 }
 const cover =

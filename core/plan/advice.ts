@@ -1,6 +1,7 @@
 import type { Cover } from '../drying/face.ts';
 import { runsOf, type Walls } from '../drying/together.ts';
 import { COARSE } from '../forecast/ensemble.ts';
+import type { Seams } from '../form/places.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
 import type { Gate } from '../piece/gates.ts';
@@ -34,7 +35,7 @@ const LOOK = 4 * 24 * HOUR;
  * The habit of covers (one for working time, one for when nobody is there) under which most steps can be done
  * in working hours, and among those the soonest. The present cover is kept where nothing is gained.
  */
-export function adviseCover(walls: Walls, ahead: Project, present: Gate[]): CoverAdvice | null {
+export function adviseCover(walls: Walls, ahead: Project, seams: Seams, present: Gate[]): CoverAdvice | null {
   const { piece, spells, now } = ahead;
   if (spells.length === 0) return null;
   const atWork = spells[0]!.from <= now;
@@ -43,7 +44,7 @@ export function adviseCover(walls: Walls, ahead: Project, present: Gate[]): Cove
   );
   const scored = habits.map(({ day, night }) => {
     const changes = habit(piece.cover, day, night, spells, now);
-    const { gates } = project(rough, { ...ahead, schedule: changes });
+    const { gates } = project(rough, { ...ahead, schedule: changes }, seams);
     return { changes, gates, worth: worth(gates, now, changes.length) };
   });
   const best = scored.reduce((a, b) => (b.worth > a.worth ? b : a));

@@ -135,7 +135,7 @@ export function planFrom(
   effort: Effort = {},
   told: readonly Told[] = [],
 ): PiecePlan {
-  const { best, members, at, joined: _joins, begun: _begun, befell: _past, divided, ...rest } = believed;
+  const { best, members, at, joined: seams, begun: _begun, befell: _past, divided, ...rest } = believed;
   // a wall still warm from a hot tool is known until it has cooled
   const from = Math.max(at, ...divided.own.map(({ name }) => best[name]!.at));
   const spells = workingTime(facts.studio.hours, facts.studio.zone, from, from + HORIZON);
@@ -156,16 +156,13 @@ export function planFrom(
     ...(facts.paces && { paces: facts.paces }),
     ...(whatIf?.times && { times: whatIf.times }),
   };
-  const projected = project(best, ahead);
+  const projected = project(best, ahead, seams);
   const courses = divided.own.map(({ name }) => ({
     name,
     trajectory: joined([best[name]!.trajectory, projected.trajectories[name]!]),
   }));
   const softest = piece.fired === 'raw' ? softestAmong(courses, facts.body, at) : null;
-  const places = placesNow(piece, believed, {
-    events: projected.events,
-    end: projected.trajectories.wall!.at.at(-1)!,
-  });
+  const places = placesNow(piece, believed, projected.trajectories);
   const carried = acrossQuantiles(members, effort.ahead);
   const { windows, check } = overMembers(carried, ahead, projected);
   const isNext = (gate: Gate) => isOpen(gate.status) && !gate.planned.optional;
@@ -190,7 +187,7 @@ export function planFrom(
     gates,
     next,
     conflicts: route.conflicts,
-    advice: advised ? adviseCover(best, ahead, gates) : null,
+    advice: advised ? adviseCover(best, ahead, seams, gates) : null,
     cautions: next && !piece.finished ? next.planned.step.hazards.map((id) => hazards[id]) : [],
     warnings: piece.finished || piece.fired !== 'raw' ? [] : warningsFor(places, softest),
     softest,
@@ -237,11 +234,15 @@ function overMembers(
   );
   const { own, zones } = ahead.divided;
   const members = all.map((walls) => {
-    const { gates } = project(walls, {
-      ...ahead,
-      now: Math.max(ahead.now, ...own.map(({ name }) => walls[name]!.at)),
-      times: { ...times, ...ahead.times },
-    });
+    const { gates } = project(
+      walls,
+      {
+        ...ahead,
+        now: Math.max(ahead.now, ...own.map(({ name }) => walls[name]!.at)),
+        times: { ...times, ...ahead.times },
+      },
+      planned,
+    );
     return new Map(gates.map((gate) => [gate.planned.key, gate]));
   });
   const next = open.find((gate) => !gate.planned.optional) ?? null;

@@ -1,11 +1,12 @@
 import type { Cover } from '../drying/face.ts';
+import { passedNotes, type Passed } from '../drying/passed.ts';
 import type { WallEvent } from '../drying/run.ts';
-import type { Walls } from '../drying/together.ts';
+import { runsOf, type Walls } from '../drying/together.ts';
 import type { Trajectory } from '../drying/trajectory.ts';
 import { outsideArea } from '../form/form.ts';
-import type { WallName } from '../form/places.ts';
+import type { Seams, WallName } from '../form/places.ts';
 import type { Divided } from '../piece/believed.ts';
-import { intended, wallEventsOf } from '../piece/deed.ts';
+import { intended, wallEventsOf, type Deed } from '../piece/deed.ts';
 import { apart } from '../piece/events.ts';
 import { gateOf, type Gate, type Interval } from '../piece/gates.ts';
 import { intervalsOf, type Found } from '../piece/intervals.ts';
@@ -19,7 +20,7 @@ import type { FiredState, Role } from '../technique/technique.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
 import { handsAt, soonest, type Policy } from './policy.ts';
-import { beginStrand, courseOf, layOn, type Strand } from './strand.ts';
+import { beginStrand, coursesOf, layOn, type Between, type NextOn, type Strand } from './strand.ts';
 
 /** Covers changed at given moments, from now on. */
 export type CoverChange = { at: Instant; cover: Cover };
@@ -28,8 +29,8 @@ export interface Projection {
   gates: Gate[];
   /** Each wall from now on, if all is done as planned. */
   trajectories: Partial<Record<WallName, Trajectory>>;
-  /** What that does to each wall: the covers of the schedule and the deeds, in order. */
-  events: Partial<Record<WallName, WallEvent[]>>;
+  /** What passes between them meanwhile. */
+  passed: Passed;
 }
 
 /** What a projection is made of, but for the walls. */
@@ -51,8 +52,10 @@ export interface Project {
 /**
  * Carries the walls of a piece on under a schedule of covers, each step of the route done when the policy says: physics
  * and policy in turn. What lies between two deeds is computed once, and the gates are read off it.
+ * @param between the seams by which all walls are carried together; or what passed between walls like them, by which
+ * those that steps are judged on are carried one by one
  */
-export function project(walls: Walls, given: Project): Projection {
+export function project(walls: Walls, given: Project, between: Seams | { passed: Passed }): Projection {
   const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest, paces = {} } = given;
   const { body } = walls.wall!.setting;
   const areaM2 = outsideArea(piece.form);
@@ -69,11 +72,11 @@ export function project(walls: Walls, given: Project): Projection {
   const nextOn = (name: WallName, after: Planned | null) =>
     counted.slice(after ? counted.indexOf(after) + 1 : 0).find((of) => meets(of, name));
 
-  const strands = strandsOf(walls, given, (name) => nextOn(name, null));
-  const all = divided.own.map(({ name }) => strands[name]!);
+  const { strands, passed } = strandsOf(walls, given, between, (name) => nextOn(name, null));
+  const courseOf = (name: WallName): Trajectory => strandWith(strands, name).courses[name]!;
   const apartOf = (role: Role) => {
     const part = apart(divided.walls).find((of) => of.part.role === role);
-    return part ? { part: part.part.part, trajectory: strands[part.name]!.course, now } : null;
+    return part ? { part: part.part.part, trajectory: courseOf(part.name), now } : null;
   };
   let earliest = piece.madeAt;
   let fired: FiredState = piece.fired;
@@ -93,8 +96,8 @@ export function project(walls: Walls, given: Project): Projection {
     const handsMs = inShine.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
     const fits = (interval: Interval) => policy([interval], handsMs, spells, now) !== null;
     const readings = {
-      trajectory: strands[judged(of)]!.course,
-      all: all.map(({ course }) => course),
+      trajectory: courseOf(judged(of)),
+      all: divided.own.map(({ name }) => courseOf(name)),
       part: apartOf,
       body,
       piece,
@@ -118,38 +121,69 @@ export function project(walls: Walls, given: Project): Projection {
     const deed = intended(of, tubs, at);
     for (const effect of deed.effects) if (effect.does === 'fire') fired = effect.to;
     let wets = false;
-    for (const wall of fired === 'raw' ? divided.own : []) {
-      const events = wallEventsOf(deed, wall, divided.zones);
-      if (events.length === 0) continue;
-      wets = true;
-      layOn(strands[wall.name]!, events, at, nextOn(wall.name, of));
+    for (const strand of fired === 'raw' ? strands : []) {
+      const events = befalling(deed, strand, divided);
+      if (Object.keys(events).length === 0) continue;
+      wets ||= strand.judged.some((name) => events[name]);
+      layOn(strand, events, at, (name) => nextOn(name, of));
     }
     earliest = wets ? at : at + (of.step.takesS?.usual ?? 0) * SECOND;
     return gate;
   });
-  const each = <T>(of: (strand: Strand) => T) =>
-    Object.fromEntries(Object.entries(strands).map(([name, strand]) => [name, of(strand!)]));
   return {
     gates: inOrder(withEnough(gates, piece)),
-    trajectories: each(courseOf),
-    events: each(({ covers, laid }) => [...covers, ...laid].sort((a, b) => a.at - b.at)),
+    trajectories: Object.assign({}, ...strands.map(coursesOf)) as Projection['trajectories'],
+    passed,
   };
 }
 
-/** The walls looked ahead on: those of the piece itself, and its parts that are not joined on yet. */
+/** The walls looked ahead on: those of the piece, and by themselves its parts that are not joined on yet. */
 function strandsOf(
   walls: Walls,
   { divided, now, schedule }: Project,
-  next: (name: WallName) => Planned | undefined,
-): Partial<Record<WallName, Strand>> {
+  between: Seams | { passed: Passed },
+  next: NextOn,
+): { strands: Strand[]; passed: Passed } {
   const covers = schedule.map(({ at, cover }): WallEvent => ({
     at,
     kind: 'surroundings',
     change: { cover },
   }));
-  const own = divided.own.map(({ name }) => [name, beginStrand(walls[name]!, now, covers, next(name))]);
-  const parts = apart(divided.walls).map(({ name }) => [name, beginStrand(walls[name]!, now, [], undefined)]);
-  return Object.fromEntries([...own, ...parts]) as Partial<Record<WallName, Strand>>;
+  const begun = (names: WallName[], how: Between, judged: WallName[], under = covers, on = next) =>
+    beginStrand(
+      Object.fromEntries(names.map((name) => [name, walls[name]!])),
+      now,
+      { between: how, covers: under, judged },
+      on,
+    );
+  const own = divided.own.map(({ name }) => name);
+  const parts = apart(divided.walls).map(({ name }) => name);
+  const byThemselves = parts.map((name) => begun([name], { passed: {} }, [name], [], () => undefined));
+  if ('passed' in between) {
+    const each = own.map((name) => begun([name], between, [name]));
+    return { strands: [...each, ...byThemselves], passed: between.passed };
+  }
+  const all = runsOf(walls).flatMap(([name]) => (parts.includes(name) ? [] : [name]));
+  const notes = passedNotes(own);
+  const together = begun(all, { seams: between, notes }, own);
+  return { strands: [together, ...byThemselves], passed: notes.passed };
+}
+
+const strandWith = (strands: Strand[], name: WallName): Strand =>
+  strands.find(({ runs }) => runs[name] !== undefined)!;
+
+/** What a deed does to the walls of a strand, those that it does something to. */
+function befalling(
+  deed: Deed,
+  { runs }: Strand,
+  { walls, zones }: Divided,
+): Partial<Record<WallName, WallEvent[]>> {
+  return Object.fromEntries(
+    walls
+      .filter(({ name }) => runs[name] !== undefined)
+      .map((wall) => [wall.name, wallEventsOf(deed, wall, zones)])
+      .filter(([, events]) => events!.length > 0),
+  ) as Partial<Record<WallName, WallEvent[]>>;
 }
 
 const ownNamed = ({ own }: Divided, name: WallName): OwnWall => own.find((wall) => wall.name === name)!;

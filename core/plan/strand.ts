@@ -1,7 +1,10 @@
+import { carryAside, type Passed, type PassedNotes } from '../drying/passed.ts';
 import { coreReading, signReading } from '../drying/readings.ts';
-import { applyEvent, carry, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
+import { applyEvent, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
+import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
 import { joined, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
 import { signAt } from '../coat/sign.ts';
+import type { Seams, WallName } from '../form/places.ts';
 import { waterOf } from '../piece/intervals.ts';
 import type { Planned } from '../technique/layer.ts';
 import type { Does, Step } from '../technique/technique.ts';
@@ -12,62 +15,103 @@ export const HORIZON = 14 * DAY;
 /** A wall is followed until its core is this dry, kg/kg. */
 const DRY_X = 0.012;
 
-/** One wall of a piece ahead of now, carried on no further than it is asked for. */
+/** What comes next on a wall, as far as which it is carried at once; to the kiln-dry end where nothing does. */
+export type NextOn = (name: WallName) => Planned | undefined;
+
+/** How water passes between walls that go on side by side: by their seams, or as it passed between others like them. */
+export type Between = { seams: Seams; notes: PassedNotes } | { passed: Passed };
+
+/** Walls of a piece ahead of now, carried on side by side no further than they are asked for. */
 export interface Strand {
-  /** As it stood when it began. */
-  from: WallRun;
-  run: WallRun;
-  /** All covers of the schedule, and those still to come. */
+  between: Between;
+  /** All changes of cover of the schedule. */
   covers: WallEvent[];
+  /** The walls that steps are judged on: as far as these ask for it, all go on. */
+  judged: WallName[];
+  /** As they stood when the last deed was done, or at the beginning, and as far as they were carried since. */
+  since: Walls;
+  runs: Walls;
+  at: Instant;
+  /** Changes of cover still to come. */
   coming: WallEvent[];
-  /** The wall as far as it is known, for the needs of what comes next. */
-  course: Trajectory;
+  /** Each as far as it is known since something was last done to it, for the needs of what comes next. */
+  courses: Courses;
   /** What lies before the last deed. */
-  parts: Trajectory[];
-  laid: WallEvent[];
+  parts: Partial<Record<WallName, Trajectory[]>>;
 }
 
-/**
- * A wall that goes on by itself from an instant under a schedule of covers.
- * @param next what comes next on it, as far as which it is carried at once; to the kiln-dry end where nothing does
- */
+type Courses = Partial<Record<WallName, Trajectory>>;
+
+/** Walls that go on by themselves from an instant under a schedule of covers. */
 export function beginStrand(
-  from: WallRun,
+  from: Walls,
   now: Instant,
-  covers: WallEvent[],
-  next: Planned | undefined,
+  given: Pick<Strand, 'between' | 'covers' | 'judged'>,
+  next: NextOn,
 ): Strand {
-  const at = Math.max(now, from.at);
-  const run = forkRun(from, at, standing(from));
-  const strand = { from, run, covers, coming: covers, course: run.trajectory, parts: [], laid: [] };
-  goOn(strand, at, next);
-  strand.course = joined([from.trajectory, run.trajectory]);
+  const begins = (run: WallRun) => Math.max(now, run.at);
+  const runs = each(from, (run) => forkRun(run, begins(run), standing(run)));
+  const at = Math.min(...runsOf(from).map(([, run]) => begins(run)));
+  const strand: Strand = {
+    ...given,
+    ...{ runs, at, since: stopped(runs), coming: given.covers },
+    ...{ courses: {}, parts: {} },
+  };
+  goOn(strand, next);
+  strand.courses = each(from, ({ trajectory }, name) => joined([trajectory, runs[name]!.trajectory]));
   return strand;
 }
 
-/** Lays a deed on a strand at an instant, and carries it on as far as what comes next needs it. */
-export function layOn(strand: Strand, events: WallEvent[], at: Instant, next: Planned | undefined): void {
-  if (strand.run.at < at) carryOn(strand, at);
-  const { from, covers, run } = strand;
-  const fork = forkRun(coveredAt(from, covers, at), at, wallAt(run.trajectory, at));
-  for (const event of events) applyEvent(fork, event);
-  strand.laid.push(...events);
-  strand.parts.push(until(run.trajectory, at));
-  strand.run = fork;
+/** Lays a deed on walls of a strand at an instant, and carries it on as far as what comes next needs it. */
+export function layOn(
+  strand: Strand,
+  events: Partial<Record<WallName, WallEvent[]>>,
+  at: Instant,
+  next: NextOn,
+): void {
+  carryOn(strand, at);
+  const { covers, since, courses } = strand;
+  const before = strand.runs;
+  for (const [name, { trajectory }] of runsOf(before))
+    strand.parts[name] = [...(strand.parts[name] ?? []), until(trajectory, at)];
+  strand.runs = each(before, ({ trajectory }, name) => {
+    const fork = forkRun(coveredAt(since[name]!, covers, at), at, wallAt(trajectory, at));
+    for (const event of events[name] ?? []) applyEvent(fork, event);
+    return fork;
+  });
+  strand.since = stopped(strand.runs);
+  strand.at = at;
   strand.coming = covers.filter((event) => event.at > at);
-  goOn(strand, at, next);
-  strand.course = fork.trajectory;
+  goOn(strand, next);
+  strand.courses = each(strand.runs, ({ trajectory }, name) =>
+    events[name] ? trajectory : joined([until(courses[name]!, at), trajectory]),
+  );
 }
 
-/** The whole course of a strand, from when it began. */
-export const courseOf = ({ parts, run }: Strand): Trajectory => joined([...parts, run.trajectory]);
+/** The whole course of each wall of a strand, from when it began. */
+export const coursesOf = ({ parts, runs }: Strand): Courses =>
+  each(runs, ({ trajectory }, name) => joined([...(parts[name] ?? []), trajectory]));
+
+const each = <T>(walls: Walls, of: (run: WallRun, name: WallName) => T): Partial<Record<WallName, T>> =>
+  Object.fromEntries(runsOf(walls).map(([name, run]) => [name, of(run, name)]));
+
+/** What walls are and stand in at a moment, while they go on. */
+const stopped = (runs: Walls): Walls => each(runs, (run) => ({ ...run }));
 
 /** On until the kiln-dry end, or only until the next step that changes the wall is decided: the wall goes on from there. */
-function goOn(strand: Strand, at: Instant, next: Planned | undefined): void {
-  const isDry = ({ x, mesh }: WallAt) => coreReading(x, mesh) < DRY_X;
-  const decided = next ? decidedBy(next, strand.from.setting.body) : null;
-  carryOn(strand, at + HORIZON, (wall) => isDry(wall) || (decided !== null && decided(wall)));
+function goOn(strand: Strand, next: NextOn): void {
+  if ('notes' in strand.between) strand.between.notes.turns(strand.at);
+  const over = new Map(
+    strand.judged.map((name) => {
+      const of = next(name);
+      const decided = of ? decidedBy(of, strand.runs[name]!.setting.body) : null;
+      return [name, (wall: WallAt) => isDry(wall) || (decided !== null && decided(wall))];
+    }),
+  );
+  carryOn(strand, strand.at + HORIZON, (name, wall) => over.get(name)?.(wall) ?? true);
 }
+
+const isDry = ({ x, mesh }: WallAt): boolean => coreReading(x, mesh) < DRY_X;
 
 /** Whether the wall has passed all that a step which changes it needs; null for a step that does not change it. */
 function decidedBy(
@@ -104,10 +148,36 @@ const changing: Does[] = [
   'wax',
 ];
 
-function carryOn(strand: Strand, to: Instant, over?: (wall: WallAt) => boolean): void {
-  const due = strand.coming.filter((event) => event.at <= to);
-  carry(strand.run, to, due, over);
-  strand.coming = strand.coming.filter((event) => event.at > strand.run.at);
+/** Carries walls on to an instant, or until they are asked for no further. */
+function carryOn(
+  strand: Strand,
+  to: Instant,
+  over: (name: WallName, wall: WallAt) => boolean = () => false,
+): void {
+  const { runs, between, coming } = strand;
+  const due = coming.filter(({ at }) => at <= to);
+  if ('passed' in between)
+    for (const [name, run] of runsOf(runs))
+      carryAside(run, between.passed[name] ?? [], to, due, (wall) => over(name, wall));
+  else {
+    const turns = due.map(({ at }) => at);
+    const watch = (walls: Walls, at: Instant) => {
+      between.notes.look(walls);
+      while (turns.length > 0 && turns[0]! <= at) between.notes.turns(turns.shift()!);
+      between.notes.look(walls);
+    };
+    const until = (walls: Walls) =>
+      runsOf(walls).every(([name, run]) => run.trajectory.at.length > 0 && over(name, standing(run)));
+    carryTogether(
+      runs,
+      between.seams,
+      each(runs, () => due),
+      to,
+      { watch, until },
+    );
+  }
+  strand.at = Math.max(strand.at, Math.min(...runsOf(runs).map(([, { at }]) => at)));
+  strand.coming = coming.filter(({ at }) => at > strand.at);
 }
 
 /** The run as its covers stand at a moment of the schedule. */
