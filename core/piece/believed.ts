@@ -13,7 +13,7 @@ import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
 import { plainSetting, startRun, type WallEvent, type WallSetting } from '../drying/run.ts';
 import { zoneOffset } from '../plan/hours.ts';
 import { carryTogether, type Walls } from '../drying/together.ts';
-import { emptyTrajectory, since } from '../drying/trajectory.ts';
+import { since } from '../drying/trajectory.ts';
 import { placesOf, type Seams, type WallName } from '../form/places.ts';
 import { entriesOf } from '../log/entry.ts';
 import type { PieceState } from '../log/piece.ts';
@@ -113,12 +113,12 @@ const seams = ({ made, parts }: PieceState, { own }: Divided): Seams =>
 const lastDone = ({ madeAt, done }: PieceState): Instant =>
   Math.max(madeAt, ...Object.values(done).map(({ at }) => at));
 
-/** Members keep on record only what a plan looks back on: the wall since its last step was done. */
+/** Members keep on record only what a plan looks back on: the wall since its last step was done, the rest as it stands. */
 function forgetPast(members: Walls[], piece: PieceState): void {
   const last = lastDone(piece);
   for (const walls of members)
     for (const [name, run] of Object.entries(walls) as [WallName, Walls['wall'] & {}][])
-      run.trajectory = isOwn(name) ? since(run.trajectory, last) : emptyTrajectory();
+      run.trajectory = since(run.trajectory, isOwn(name) ? last : run.at);
 }
 
 /**

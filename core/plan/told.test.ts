@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Gate } from '../piece/gates.ts';
-import { HOUR, MINUTE } from '../units/quantity.ts';
+import { DAY, HOUR, MINUTE } from '../units/quantity.ts';
 import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
 import { rememberingPlanner } from './memory.ts';
 import { asTold, toldOf } from './told.ts';
@@ -38,6 +38,13 @@ describe('what was told of the same facts', () => {
     expect(again(later, NOW)).toBe(later);
     const never = gate({ status: 'never' });
     expect(again(never, NOW)).toBe(never);
+  });
+  it('is told again at the far end of what is looked ahead on, where it may just not come within it', () => {
+    const far = NOW + 13.9 * DAY;
+    const [before] = toldOf({ gates: [gate({ opens: far })] });
+    const never = gate({ status: 'never' });
+    expect(asTold([never], [before!], NOW)[0]).toMatchObject({ opens: far, status: 'waiting' });
+    expect(asTold([never], [before!], NOW + 2 * DAY)[0]).toBe(never);
   });
   it('gives way once it has closed, to another step, and where nothing was known', () => {
     const fresh = moved(MINUTE);

@@ -1,5 +1,6 @@
 import type { Gate } from '../piece/gates.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
+import { HORIZON } from './strand.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 
 /** What was told of the window of a step. */
@@ -22,7 +23,8 @@ export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate
     if (!before || (before.closes !== null && before.closes <= now)) return gate;
     const { opens, closes, windows } = before;
     if (!isNear(gate.opens, opens, now) || !isNear(gate.closes, closes, now)) return gate;
-    const again: Gate = { ...gate, opens, closes, windows };
+    const status = gate.status === 'never' ? 'waiting' : gate.status;
+    const again: Gate = { ...gate, status, opens, closes, windows };
     return { ...again, status: statusAt(again, now) };
   });
 }
@@ -31,5 +33,9 @@ export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate
 const NOISE = 0.02;
 const LEAST = 5 * MINUTE;
 
-const isNear = (a: Instant | null, b: Instant | null, now: Instant): boolean =>
-  a === null || b === null ? a === b : Math.abs(a - b) <= Math.max(LEAST, NOISE * (b - now));
+/** What does not come within what is looked ahead on may as well come shortly after its end. */
+function isNear(a: Instant | null, b: Instant | null, now: Instant): boolean {
+  if (a === null && b === null) return true;
+  const told = b ?? now + HORIZON;
+  return Math.abs((a ?? now + HORIZON) - told) <= Math.max(LEAST, NOISE * (told - now));
+}
