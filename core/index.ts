@@ -55,7 +55,7 @@ export { runOf } from './shelf/run.ts';
 export { slipForCoat } from './slip/amount.ts';
 export { whyNotInto, type BinKind, type Waste } from './slip/bin.ts';
 export { blendCups, blendTable } from './slip/blend.ts';
-export { consistencies, consistencyFor, rightFor } from './slip/consistency.ts';
+export { consistencies, consistencyFor } from './slip/consistency.ts';
 export {
   correctionFor,
   dryingOfSlip,

@@ -70,8 +70,8 @@ describe('an export of before pieces had layers', () => {
       const gate = plan.gates.find(({ planned: of }) => of.key === keyOf(stepId))!;
       if (opens === null || opens < 0 || gate.opens === null) continue;
       const moved = Math.abs((gate.opens - at) / HOUR - opens / 60);
-      // a wall in a damp box hardly dries: what its wet floor gives it moves its window by days; a tile's edges draw on it
-      expect(moved, `${id} ${stepId}`).toBeLessThan(Math.max(4, (opens / 60) * (opens > 6000 ? 0.75 : 0.65)));
+      // a wall in a damp box hardly dries: its wet floor puts its window off by days; a tile's edges draw on it
+      expect(moved, `${id} ${stepId}`).toBeLessThan(Math.max(4, (opens / 60) * (opens > 6000 ? 1.5 : 0.75)));
     }
     await folder.close();
   });

@@ -22,6 +22,9 @@ export type HazardId =
 /** What pupils and pregnant people leave to others, wherever a room or a group is marked so. Common practice. */
 export const withheld: HazardId[] = ['manganese', 'spraying', 'alkali', 'silica-dust', 'smoke', 'solvent'];
 
+/** What comes of a colourant in the slip. */
+export const colourants: HazardId[] = ['toxic-colour', 'manganese'];
+
 export interface Hazard {
   id: HazardId;
   title: string;

@@ -15,7 +15,7 @@ export interface PieceFacts {
   rooms: RoomFacts[];
   studio: StudioSet;
   /** Slip of the tubs that are planned for it, as it stands now. */
-  tubs: Record<string, SlipLaid>;
+  tubs: Record<string, SlipInTub>;
   /** What finished pieces have taught of this clay and room, where they have. */
   learned?: Partial<Prior>;
   /** How long is left between passes of a step, by the record of this piece and of the one it is made like. */
@@ -24,6 +24,12 @@ export interface PieceFacts {
   guarded?: true;
   /** Mean water content to begin with, where what went before was folded away, kg/kg. */
   startX?: number;
+}
+
+/** Slip as it stands in its tub. */
+export interface SlipInTub extends SlipLaid {
+  /** It holds a toxic colourant. */
+  toxic?: true;
 }
 
 export interface RoomFacts {

@@ -11,8 +11,8 @@ import { apart } from '../piece/events.ts';
 import { gateOf, type Gate, type Interval } from '../piece/gates.ts';
 import { intervalsOf, type Found } from '../piece/intervals.ts';
 import { paceUntil, type Paces } from '../piece/pace.ts';
+import type { PieceFacts } from '../piece/facts.ts';
 import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
-import type { SlipLaid } from '../log/entry.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
 import type { Planned } from '../technique/layer.ts';
@@ -38,7 +38,7 @@ export interface Project {
   piece: PieceState;
   divided: Divided;
   route: Planned[];
-  tubs: Record<string, SlipLaid>;
+  tubs: PieceFacts['tubs'];
   spells: Spell[];
   now: Instant;
   schedule: CoverChange[];

@@ -21,17 +21,19 @@ export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate
   return gates.map((gate) => {
     const before = isOpen(gate.status) && told.find(({ key }) => key === gate.planned.key);
     if (!before || (before.closes !== null && before.closes <= now)) return gate;
-    const { opens, closes, windows } = before;
-    if (!isNear(gate.opens, opens, now) || !isNear(gate.closes, closes, now)) return gate;
-    const status = gate.status === 'never' ? 'waiting' : gate.status;
+    const opens = isNear(gate.opens, before.opens, now) ? before.opens : gate.opens;
+    const closes = isNear(gate.closes, before.closes, now) ? before.closes : gate.closes;
+    if (opens === gate.opens && closes === gate.closes) return gate;
+    const windows = closes === before.closes ? before.windows : gate.windows;
+    const status = gate.status === 'never' && opens !== null ? 'waiting' : gate.status;
     const again: Gate = { ...gate, status, opens, closes, windows };
     return { ...again, status: statusAt(again, now) };
   });
 }
 
-/** Within this share of the time until then two computations of the same facts may differ. */
-const NOISE = 0.02;
-const LEAST = 5 * MINUTE;
+/** Within this share of the time until then, and by so much, two computations of the same facts may differ. */
+const NOISE = 0.03;
+const LEAST = 10 * MINUTE;
 
 /** What does not come within what is looked ahead on may as well come shortly after its end. */
 function isNear(a: Instant | null, b: Instant | null, now: Instant): boolean {

@@ -3,19 +3,14 @@ import { surfaceState } from '../drying/face.ts';
 import type { Climate } from '../drying/air.ts';
 import type { SlipCatalogue } from '../log/catalogue.ts';
 import { rememberedOf } from '../log/folds.ts';
-import { feltAndWeighed, judgeTub, wasteOf, type TubJudgement, type TubState } from '../log/tub.ts';
+import { feltAndWeighed, wasteOf, type TubJudgement, type TubState } from '../log/tub.ts';
 import type { Waste } from '../slip/bin.ts';
-import {
-  consistencyFor,
-  consistencies,
-  rightFor,
-  type Consistency,
-  type SlipUse,
-} from '../slip/consistency.ts';
-import { correctionFor, trimmingsToStand, type Correction } from '../slip/correct.ts';
+import type { Consistency, SlipUse } from '../slip/consistency.ts';
+import { trimmingsToStand, type Correction } from '../slip/correct.ts';
 import { controlChart, driftOf, type Drift, type SignalRule } from '../slip/drift.ts';
 import { gravityFelt, feelWords, type FeltGravity, type Feel } from '../slip/feel.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
+import { alsoRightFor, suitedFor } from './suited.ts';
 
 /** Something about a tub that wants looking at. */
 export type Attention =
@@ -33,10 +28,13 @@ export type Attention =
 /** A tub as it stands on the shelf: what it is, what it is fit for, what it needs. */
 export interface TubOnShelf {
   tub: TubState;
+  /** Water that it would lose a day standing open, m³. */
+  openLossM3: number;
+  /** How it stands for the use it was made for. */
   judgement: TubJudgement;
+  correction: Correction | null;
   /** Other uses it is right for as it stands. */
   fitFor: SlipUse[];
-  correction: Correction | null;
   /** Dry trimmings to bring thick silicate slip to stand, kg. */
   trimmingsKg: number;
   drift: Drift | null;
@@ -64,54 +62,27 @@ export function tubOnShelf(
   alike: TubState[],
   now: Instant,
 ): TubOnShelf {
-  const wanted = consistencyFor(tub.made.use, catalogue.wanted);
-  const judgement = judgeTub(tub, wanted);
+  const openLossM3 = openWaterLoss(tub.made.capacityM3, room, now);
+  const { wanted, judgement, correction } = suitedFor({ tub, openLossM3 }, tub.made.use, catalogue.wanted);
   const drift = gravityDrift(tub, wanted, now);
   return {
     tub,
+    openLossM3,
     judgement,
+    correction,
     drift,
-    fitFor: fitFor(tub, judgement, catalogue),
-    correction: correctionOf(tub, judgement, wanted, room, now),
+    fitFor: alsoRightFor({ tub, openLossM3 }, catalogue.wanted),
     trimmingsKg:
       tub.made.use === 'texture' && judgement.gravity !== null
-        ? trimmingsToStand({ ...slipOf(tub), gravity: judgement.gravity }, wanted.gravity)
+        ? trimmingsToStand(
+            { volumeM3: tub.volumeM3, grainDensity: tub.made.grainDensity, gravity: judgement.gravity },
+            wanted.gravity,
+          )
         : 0,
     attention: tub.discardedAt ? [] : attentionFor(tub, judgement, drift, alike, now),
     waste: wasteOf(tub),
     words: wordsOf(tub),
   };
-}
-
-const slipOf = (tub: TubState) => ({
-  volumeM3: tub.volumeM3,
-  grainDensity: tub.made.grainDensity,
-  adjusted: tub.adjusted,
-});
-
-function fitFor(tub: TubState, { verdict, gravity }: TubJudgement, { wanted }: SlipCatalogue): SlipUse[] {
-  if (tub.adjusted !== 'none')
-    return consistencies
-      .map(({ use }) => use)
-      .filter(
-        (use) => use !== tub.made.use && judgeTub(tub, consistencyFor(use, wanted)).verdict === 'right',
-      );
-  if (gravity === null || verdict === 'unknown') return [];
-  return rightFor(gravity, wanted)
-    .map(({ use }) => use)
-    .filter((use) => use !== tub.made.use);
-}
-
-function correctionOf(
-  tub: TubState,
-  { verdict, gravity }: TubJudgement,
-  wanted: Consistency,
-  room: ShelfRoom,
-  now: Instant,
-): Correction | null {
-  if (gravity === null || (verdict !== 'too-thick' && verdict !== 'too-thin')) return null;
-  const evaporationPerDay = openWaterLoss(tub.made.capacityM3, room, now);
-  return correctionFor({ ...slipOf(tub), gravity, evaporationPerDay }, verdict, wanted.gravity);
 }
 
 /**

@@ -239,9 +239,3 @@ export function feelOf({ feel, manner }: Consistency): string {
   const words = [...new Set([feelNamed(feel.from).name, feelNamed(feel.to).name])].join(' to ');
   return manner === '' ? words : `${words}, ${manner}`;
 }
-
-/** Uses for which a slip of clay and water of this SG is right as it stands. */
-export const rightFor = (gravity: number, set: WantedByUse = {}): Consistency[] =>
-  consistencies
-    .map(({ use }) => consistencyFor(use, set))
-    .filter((c) => gravity >= c.gravity.from && gravity <= c.gravity.to);

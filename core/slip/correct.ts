@@ -146,7 +146,10 @@ function targetOf(gravity: number, side: 'too-thick' | 'too-thin', wanted: Range
  * The next round of the loop for thick silicate slip: a few drops until it flows, then dry trimmings until it stands.
  * @returns trimmings to add now, kg; 0 where it is thick enough
  */
-export function trimmingsToStand(tub: Omit<TubOfSlip, 'evaporationPerDay'>, wanted: Range): number {
+export function trimmingsToStand(
+  tub: Pick<TubOfSlip, 'volumeM3' | 'gravity' | 'grainDensity'>,
+  wanted: Range,
+): number {
   if (tub.gravity >= wanted.from) return 0;
   return powderToAdd(tub.volumeM3, tub.gravity, (wanted.from + wanted.to) / 2, tub.grainDensity);
 }

@@ -1,6 +1,6 @@
 import { conesApart } from '../firing/cone.ts';
 import { isDoublyCurved, type Form } from '../form/form.ts';
-import { withheld } from '../hazard/hazard.ts';
+import { withheld, type HazardId } from '../hazard/hazard.ts';
 import type { SlipUse } from '../slip/consistency.ts';
 import { problem } from '../units/problem.ts';
 import { sharing, type Conflict, type Layer, type Planned } from './layer.ts';
@@ -183,10 +183,16 @@ const foodFaces = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
       ),
     );
 
+/** Why pupils and pregnant people leave a step to an adult; empty where they need not. */
+export const leftToAdults = (of: Planned): HazardId[] => {
+  const barred = of.step.hazards.filter((id) => withheld.includes(id));
+  return torches(of) && !barred.includes('hot-tool') ? [...barred, 'hot-tool'] : barred;
+};
+
 /** What pupils and pregnant people leave to an adult, or do in the other way. */
 const forAdults = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
   route
-    .filter((of) => of.pass === 1 && (torches(of) || of.step.hazards.some((id) => withheld.includes(id))))
+    .filter((of) => of.pass === 1 && leftToAdults(of).length > 0)
     .map((of) =>
       conflict(
         layers,

@@ -74,6 +74,8 @@ export interface Planned {
   stock: string[];
   /** Those that come before it: of its own layers, and of layers beneath. */
   after: string[];
+  /** Pupils or someone pregnant work on the piece. */
+  guarded?: true;
 }
 
 export interface Conflict {

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { meansOver } from '../../core/drying/series.ts';
 import type { Prior } from '../../core/forecast/prior.ts';
-import { entriesOf, type Entry, type SlipLaid, type SubjectKind } from '../../core/log/entry.ts';
+import { entriesOf, type Entry, type SubjectKind } from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/folds.ts';
 import { tellsNothing } from '../../core/log/tellsNothing.ts';
 import { groupsOf } from '../../core/log/group.ts';
@@ -89,11 +89,14 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
   };
   const looks = new WeakMap<PieceState, { at: number; look: Look }>();
 
-  const slipIn = (tubId: string): Record<string, SlipLaid> => {
+  const slipIn = (tubId: string): PieceFacts['tubs'] => {
     const tub = tubOf(tubId);
     if (!tub || tub.specificGravity === null) return {};
     const { specificGravity, adjusted, made } = tub;
-    return { [tubId]: { specificGravity, adjusted, grainDensity: made.grainDensity } };
+    const toxic = made.carries.includes('toxic');
+    return {
+      [tubId]: { specificGravity, adjusted, grainDensity: made.grainDensity, ...(toxic && { toxic }) },
+    };
   };
 
   return {
@@ -152,7 +155,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
         body: settingAt(clay, asked.madeAt),
         rooms: inCase,
         studio,
-        tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as Record<string, SlipLaid>,
+        tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as PieceFacts['tubs'],
         learned,
         ...(!asked.finished && { paces: pacesOf([...likeOf(asked), asked]) }),
         ...(guarded && { guarded: true }),
