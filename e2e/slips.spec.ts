@@ -66,7 +66,7 @@ test('slip from trimmings with a scale: crushed, slaked, blended, sieved, measur
       page.getByText(`SG 1.${sg === '71.4' ? '428' : '390'}`, { exact: false }).first(),
     ).toBeVisible();
   }
-  await expect(page.getByText('Right for brushed engobe, thin coats')).toBeVisible();
+  await expect(page.getByText('Right for brushed engobe, thin coats as it is')).toBeVisible();
 
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Label, A4' }).click();
@@ -102,7 +102,7 @@ test('the same by feel only: no figure is ever asked for but how much there is',
   await page.getByRole('link', { name: 'Measure' }).click();
   await page.getByRole('button', { name: 'single cream' }).click();
   await page.getByRole('button', { name: 'Log measurement' }).click();
-  await expect(page.getByText('Right for brushed engobe, thin coats')).toBeVisible();
+  await expect(page.getByText('Right for brushed engobe, thin coats as it is')).toBeVisible();
   await expect(page.getByText(/Feels like single cream, about SG/)).toBeVisible();
 });
 
@@ -143,7 +143,7 @@ test('a silicate texture slip through its loop, then refused by the reclaim bin'
   await page.getByRole('link', { name: 'Measure' }).click();
   await page.getByRole('button', { name: 'soft butter-icing' }).click();
   await page.getByRole('button', { name: 'Log measurement' }).click();
-  await expect(page.getByText('Right for thick texture slip')).toBeVisible();
+  await expect(page.getByText('Right for thick texture slip as it is')).toBeVisible();
 
   await page.goto(`${studio.address}/slips/bins`);
   for (const [name, kind] of [

@@ -14,8 +14,17 @@ export async function logStep(page: Page, name: RegExp, more: () => Promise<void
   await row(page, name).getByRole('button').first().click();
   const dialog = page.getByRole('dialog');
   await more();
-  await dialog.getByRole('button', { name: /^Log / }).click();
+  await sayTub(page);
+  await dialog.getByRole('button', { name: /Log /i }).click();
   await expect(dialog).toHaveCount(0);
+}
+
+/** Slip is of no tub of the shelf, where none is set for it. */
+export async function sayTub(page: Page) {
+  const tub = page.getByRole('dialog').getByRole('combobox', { name: 'From which tub' });
+  await expect(page.getByRole('dialog').getByRole('textbox').first()).toBeVisible();
+  if ((await tub.count()) > 0 && !/[a-z]/i.test((await tub.textContent()) ?? ''))
+    await choose(page, 'From which tub', 'None of the shelf');
 }
 
 /** Begins a piece with a technique, from its own page. */
@@ -63,6 +72,7 @@ export async function goOn(page: Page, studio: Studio): Promise<string | null> {
   const of = row(page, new RegExp(`^${next.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`)).first();
   await of.getByRole('button').first().click();
   const dialog = page.getByRole('dialog');
+  await sayTub(page);
   await dialog.getByRole('button', { name: /^Log / }).click();
   await expect(dialog).toHaveCount(0);
   await expect(of).toContainText('Done');

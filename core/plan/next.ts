@@ -1,4 +1,5 @@
-import { hazards, type Hazard } from '../hazard/hazard.ts';
+import { colourants, hazards, type Hazard, type HazardId } from '../hazard/hazard.ts';
+import type { Waste } from '../slip/bin.ts';
 import type { Planned } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
 import { statusAt } from '../piece/status.ts';
@@ -41,5 +42,15 @@ export function remedyFor({ rescue, planned }: Pick<NextStep, 'rescue' | 'planne
   return remedy?.say ?? '';
 }
 
-/** The cautions of a step. */
-export const hazardsOf = ({ step }: Planned): Hazard[] => step.hazards.map((id) => hazards[id]);
+/**
+ * The cautions of a step.
+ * @param waste what the slip of the chosen tub is as waste
+ */
+export function hazardsOf({ step }: Planned, waste?: Waste): Hazard[] {
+  const ids = step.hazards.filter(
+    (id) => waste === undefined || waste === 'toxic' || !colourants.includes(id),
+  );
+  const all: HazardId[] =
+    waste === 'toxic' && !ids.some((id) => colourants.includes(id)) ? [...ids, 'toxic-colour'] : ids;
+  return all.map((id) => hazards[id]);
+}

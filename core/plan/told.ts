@@ -33,7 +33,7 @@ export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate
 
 /** Within this share of the time until then, and by so much, two computations of the same facts may differ. */
 const NOISE = 0.03;
-const LEAST = 10 * MINUTE;
+const LEAST = 20 * MINUTE;
 
 /** What does not come within what is looked ahead on may as well come shortly after its end. */
 function isNear(a: Instant | null, b: Instant | null, now: Instant): boolean {

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Box, Button, Typography } from '@mui/material';
 import { isSign } from '../../core/coat/sign.ts';
 import { timedIn } from '../../core/plan/lead.ts';
-import { hazardsOf, remedyFor } from '../../core/plan/next.ts';
+import { hazardsOf, remedyFor, type NextStep } from '../../core/plan/next.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { techniqueOf } from '../../core/technique/catalogue.ts';
 import type { Planned } from '../../core/technique/layer.ts';
@@ -12,16 +12,17 @@ import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { answerFor, between } from '../frame/answer.ts';
 import { useHere } from '../frame/here.ts';
-import { useUnits, useZone } from '../frame/maker.ts';
+import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { CautionLine, Trouble } from '../frame/parts.tsx';
-import { faded, hairline, ironRed, slab, tones } from '../frame/theme.ts';
+import { faded, ironRed, slab, tones } from '../frame/theme.ts';
 import { AsBefore } from '../pieces/AsBefore.tsx';
 import { useHistory } from '../pieces/useRecord.ts';
-import { useShelf } from '../slips/shelf.ts';
-import { tubAnswer } from '../slips/tubWords.ts';
-import { consistencyFor } from '../../core/slip/consistency.ts';
+import { NO_TUB, useDoneForm, type DoneForm } from '../pieces/doneForm.ts';
+import { ForAdults } from '../pieces/ForAdults.tsx';
+import { suitWord } from '../slips/tubWords.ts';
+import { TubVerdict, Withheld } from '../slips/TubVerdict.tsx';
 import { Done, Foot, Seen } from './StepTargets.tsx';
 import { Countdown } from './Countdown.tsx';
 import { inWords, wetOf } from './PieceTabs.tsx';
@@ -37,10 +38,34 @@ interface StepBoardProps {
 }
 
 /** The step of the piece in hand: what, with what, how, until when; one large target for done, one for the sign. */
-export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
+export function StepBoard(props: StepBoardProps) {
+  const { led, now, onLeave } = props;
   const { next, coming } = led;
   const planned = next?.planned ?? coming;
   if (!planned) return <AllDone led={led} onLeave={onLeave} />;
+  return next && !standingOf(next, now).wait ? (
+    <ToDo {...props} next={next} />
+  ) : (
+    <Board {...props} planned={planned} form={null} />
+  );
+}
+
+/** A step that is to be done: what is typed of it, and said of its tub, is one. */
+function ToDo({ next, ...props }: StepBoardProps & { next: NextStep }) {
+  const { pieceId, name, areaM2, wall } = props.led;
+  const form = useDoneForm({ pieceId, pieceName: name, areaM2, wall, step: next });
+  return <Board {...props} planned={next.planned} form={form} />;
+}
+
+function Board({
+  led,
+  now,
+  onDone,
+  onLeave,
+  planned,
+  form,
+}: StepBoardProps & { planned: Planned; form: DoneForm | null }) {
+  const { next } = led;
   const waits = standingOf(next, now).wait;
   return (
     <>
@@ -57,9 +82,10 @@ export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
         }}
       >
         <Heading led={led} planned={planned} now={now} />
-        {waits ? <Look led={led} now={now} /> : <How planned={planned} led={led} />}
+        {waits ? <Look led={led} now={now} /> : <How planned={planned} led={led} form={form} />}
         <GoesWrong planned={planned} led={led} />
-        {hazardsOf(planned).map((hazard) => (
+        <ForAdults planned={planned} />
+        {hazardsOf(planned, form?.chosen?.shelf.waste).map((hazard) => (
           <CautionLine key={hazard.id} hazard={hazard} />
         ))}
         {onLeave && (
@@ -71,8 +97,8 @@ export function StepBoard({ led, now, onDone, onLeave }: StepBoardProps) {
       <Foot>
         {waits && next ? (
           <Seen led={led} next={next} onDone={onDone} />
-        ) : next ? (
-          <Done led={led} next={next} onDone={onDone} />
+        ) : next && form ? (
+          <Done led={led} next={next} form={form} onDone={onDone} />
         ) : (
           <Box role="status" sx={{ py: 2, fontSize: '1.2rem' }}>
             Its time is being worked out …
@@ -148,7 +174,7 @@ function Look({ led: { next }, now }: { led: LedPiece; now: Instant }) {
 }
 
 /** How it is done, with what, and what to look at. */
-function How({ planned, led }: { planned: Planned; led: LedPiece }) {
+function How({ planned, led, form }: { planned: Planned; led: LedPiece; form: DoneForm | null }) {
   const { step } = planned;
   const history = useHistory(led.piece.like);
   const timed = timedIn(step.effects);
@@ -156,7 +182,7 @@ function How({ planned, led }: { planned: Planned; led: LedPiece }) {
   return (
     <Box sx={{ mt: 2.5 }}>
       {late && <Trouble>{late}</Trouble>}
-      <TubLine planned={planned} />
+      {form && <FromTub form={form} />}
       <Box sx={{ fontSize: '1.2rem' }}>
         <AsBefore history={history} planned={planned} />
       </Box>
@@ -183,30 +209,52 @@ function How({ planned, led }: { planned: Planned; led: LedPiece }) {
   );
 }
 
-/** The tub that it comes from, and whether its slip is right today. */
-function TubLine({ planned }: { planned: Planned }) {
-  const { data } = useShelf();
-  const units = useUnits();
-  const use = planned.step.effects.find((effect) => 'use' in effect);
-  if (!use || !data) return null;
-  const shelf = data.tubs.find(({ tub }) => planned.stock.includes(tub.id));
-  const wanted = consistencyFor(use.use, data.catalogue.wanted);
-  if (!shelf)
-    return (
-      <Box sx={{ borderLeft: `8px solid ${hairline}`, pl: 1.5, mb: 1.5, fontSize: '1.2rem' }}>
-        No tub is set for it: {wanted.name.toLowerCase()}, SG {wanted.gravity.from} to {wanted.gravity.to}.
-      </Box>
-    );
-  const { tone, headline, detail } = tubAnswer(shelf, wanted, units);
+/** The tub that it comes from and whether its slip is right for this today; where none is said, those to choose from. */
+function FromTub({ form: { laid, chosen, tubs, typed, takesM3, set } }: { form: DoneForm }) {
+  const [others, setOthers] = useState(false);
+  if (!laid || tubs.offered.length === 0) return null;
+  const asks = others || (!chosen && typed.tub !== NO_TUB);
+  const choose = (tub: string) => {
+    set({ tub });
+    setOthers(false);
+  };
   return (
-    <Box sx={{ borderLeft: `8px solid ${tones[tone].colour}`, pl: 1.5, mb: 1.5, fontSize: '1.2rem' }}>
-      <b>
-        {shelf.tub.made.name}: {headline}.
-      </b>{' '}
-      {detail}
+    <Box sx={{ mb: 1.5, fontSize: '1.2rem' }}>
+      {chosen && <TubVerdict {...chosen} takesM3={takesM3} />}
+      {!chosen && typed.tub === NO_TUB && 'Slip that is not on the shelf.'}
+      {asks ? (
+        <Box
+          role="group"
+          aria-label="From which tub?"
+          sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}
+        >
+          <Box sx={{ flexBasis: '100%', fontWeight: 700 }}>From which tub?</Box>
+          {tubs.offered.slice(0, SHOWN).map(({ shelf, suited }) => (
+            <Button
+              key={shelf.tub.id}
+              variant="outlined"
+              sx={{ minHeight: 56 }}
+              onClick={() => choose(shelf.tub.id)}
+            >
+              {shelf.tub.made.name}: {suitWord(suited)}
+            </Button>
+          ))}
+          <Button variant="text" sx={{ minHeight: 56 }} onClick={() => choose(NO_TUB)}>
+            None of the shelf
+          </Button>
+        </Box>
+      ) : (
+        <Button sx={{ px: 0 }} onClick={() => setOthers(true)}>
+          Another tub
+        </Button>
+      )}
+      <Withheld tubs={tubs.withheld} />
     </Box>
   );
 }
+
+/** So many tubs are offered at once; the rest stand in the form. */
+const SHOWN = 6;
 
 /** What goes wrong here, one tap each: the remedy at once, and the fault logged. */
 function GoesWrong({ planned, led }: { planned: Planned; led: LedPiece }) {

@@ -8,7 +8,8 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
 import { copperGreen, paper } from '../frame/theme.ts';
-import { useDoneForm } from '../pieces/doneForm.ts';
+import type { DoneForm } from '../pieces/doneForm.ts';
+import { isForAdults } from '../pieces/ForAdults.tsx';
 import type { LedPiece } from './useLed.ts';
 
 const DoneDialog = lazy(async () => ({ default: (await import('../pieces/DoneDialog.tsx')).DoneDialog }));
@@ -86,10 +87,19 @@ export function Seen({ led, next, onDone }: { led: LedPiece; next: NextStep; onD
 }
 
 /** Logs the step as usual with one tap, or in another way. */
-export function Done({ led, next, onDone }: { led: LedPiece; next: NextStep; onDone: () => void }) {
+export function Done({
+  led,
+  next,
+  form,
+  onDone,
+}: {
+  led: LedPiece;
+  next: NextStep;
+  form: DoneForm;
+  onDone: () => void;
+}) {
+  const { pieceId, name } = led;
   const log = useLog();
-  const { pieceId, name, areaM2, wall } = led;
-  const form = useDoneForm({ pieceId, pieceName: name, areaM2, wall, step: next });
   const [doing, setDoing] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -114,7 +124,7 @@ export function Done({ led, next, onDone }: { led: LedPiece; next: NextStep; onD
         </Box>
       )}
       <Button {...nextAct} variant="contained" sx={large} disabled={busy} onClick={() => void submit()}>
-        {next.verb}
+        {isForAdults(next.planned) ? `By an adult: ${next.verb.toLowerCase()}` : next.verb}
       </Button>
       {enough && (
         <Button

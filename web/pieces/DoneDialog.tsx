@@ -7,13 +7,14 @@ import { LogDialog } from '../frame/LogDialog.tsx';
 import { CautionLine } from '../frame/parts.tsx';
 import { Columns } from '../frame/Columns.tsx';
 import { CutOffFields } from './CutOff.tsx';
-import { useDoneForm, wholeOfIt, type DoneForm, type DoneStep, type TypedDone } from './doneForm.ts';
+import { NO_TUB, useDoneForm, wholeOfIt, type DoneForm, type DoneStep, type TypedDone } from './doneForm.ts';
 import { fieldsOf } from './effectFields.ts';
 import { EffectInput } from './EffectInput.tsx';
 import { FaultsField } from './FaultsField.tsx';
 import { Fit } from './Fit.tsx';
-
-const NO_TUB = 'none';
+import { ForAdults } from './ForAdults.tsx';
+import { suitWord } from '../slips/tubWords.ts';
+import { TubVerdict, Withheld } from '../slips/TubVerdict.tsx';
 
 /** Logs any step as done, by what it does to the clay, or as left out. */
 export function DoneDialog({
@@ -36,8 +37,8 @@ export function DoneDialog({
       forget={form.forget}
       onRefused={({ code }) => form.setFurther(code === 'coated-already')}
     >
+      {form.laid && done && <FromTub form={form} />}
       <Columns narrowest={200}>
-        {form.laid && <TubField form={form} />}
         {done && <Quantities form={form} />}
         {form.laid && <SlipFields form={form} of={of} />}
         {done && form.zones.length > 0 && (
@@ -91,22 +92,35 @@ export function DoneDialog({
         onChange={({ target }) => set({ note: target.value })}
         slotProps={{ htmlInput: { maxLength: 2000 } }}
       />
-      {done && hazardsOf(planned).map((hazard) => <CautionLine key={hazard.id} hazard={hazard} />)}
+      {done && <ForAdults planned={planned} />}
+      {done &&
+        hazardsOf(planned, form.chosen?.shelf.waste).map((hazard) => (
+          <CautionLine key={hazard.id} hazard={hazard} />
+        ))}
     </LogDialog>
   );
 }
 
-function TubField({ form: { tub, tubs, set } }: { form: DoneForm }) {
+/** Which tub it comes from, those that are right for it first, and how the chosen one stands for it. */
+function FromTub({ form: { chosen, tubs, typed, takesM3, wrong, set } }: { form: DoneForm }) {
   return (
-    <ChoiceField
-      label="From which tub"
-      value={tub?.id ?? NO_TUB}
-      onChoose={(value) => set({ tub: value })}
-      options={[
-        { value: NO_TUB, label: 'No tub, or not on the shelf' },
-        ...tubs.map((t) => ({ value: t.id, label: t.made.name })),
-      ]}
-    />
+    <>
+      <ChoiceField
+        label="From which tub"
+        value={typed.tub ?? (tubs.offered.length === 0 ? NO_TUB : '')}
+        onChoose={(value) => set({ tub: value })}
+        options={[
+          ...tubs.offered.map(({ shelf, suited }) => ({
+            value: shelf.tub.id,
+            label: `${shelf.tub.made.name}: ${suitWord(suited)}`,
+          })),
+          { value: NO_TUB, label: 'None of the shelf' },
+        ]}
+        error={wrong['tub']}
+      />
+      {chosen && <TubVerdict {...chosen} takesM3={takesM3} />}
+      <Withheld tubs={tubs.withheld} />
+    </>
   );
 }
 

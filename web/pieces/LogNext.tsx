@@ -8,6 +8,7 @@ import { useLog } from '../frame/notice.tsx';
 import { nextAct } from '../frame/nextAct.ts';
 import { entry } from '../frame/outbox.ts';
 import type { CoatedWall } from './coatedWall.ts';
+import { isForAdults } from './ForAdults.tsx';
 
 const DoneDialog = lazy(async () => ({ default: (await import('./DoneDialog.tsx')).DoneDialog }));
 
@@ -130,15 +131,16 @@ export function LogStepButton({
   variant: 'contained' | 'outlined' | 'text';
   onOpen: (step: NextStep) => void;
 }) {
+  const verb = isForAdults(step.planned) ? `By an adult: ${step.verb.toLowerCase()}` : step.verb;
   return (
     <Button
       {...(variant === 'text' ? {} : nextAct)}
-      variant={variant}
+      variant={isForAdults(step.planned) && variant === 'contained' ? 'outlined' : variant}
       sx={variant === 'text' ? { px: 0 } : {}}
       onClick={() => onOpen(step)}
-      aria-label={`${step.verb}: ${name}`}
+      aria-label={`${verb}: ${name}`}
     >
-      {step.verb}
+      {verb}
     </Button>
   );
 }

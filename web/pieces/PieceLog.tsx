@@ -18,6 +18,8 @@ import { Section } from '../frame/parts.tsx';
 import { waitWords } from '../frame/answer.ts';
 import { effectWords } from './effectWords.ts';
 import { roleWords } from './scene.ts';
+import { useTubNames } from '../slips/shelf.ts';
+import { whereFrom } from './whereFrom.ts';
 
 interface PieceLogProps {
   piece: PieceState;
@@ -31,6 +33,7 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
   const units = useUnits();
   const log = useLog();
   const { data: studio } = useStudio();
+  const tubName = useTubNames();
   const [text, setText] = useState('');
   const roomName = (id: string) => studio?.rooms.find((room) => room.id === id)?.set.name ?? id;
   const note = async () => {
@@ -57,7 +60,7 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
       <ActLog
         acts={acts}
         subject={piece.id}
-        words={(e) => entryWords(e, piece, units, roomName)}
+        words={(e) => entryWords(e, piece, units, { room: roomName, tub: tubName })}
         beside={(e) => e.kind === 'piece.pictured' && <Thumb file={e.body.thumb} />}
         now={now}
         zone={zone}
@@ -95,7 +98,7 @@ function entryWords(
   e: Entry,
   piece: PieceState,
   units: UnitChoice,
-  roomName: (id: string) => string,
+  names: { room: (id: string) => string; tub: (id: string) => string | undefined },
 ): string {
   const stepName = ([ref]: StepRef[]) => {
     if (!ref) return null;
@@ -124,16 +127,17 @@ function entryWords(
     case 'piece.parted':
       return `${roleWords(e.body.role)} made, ${coverNamed(e.body.cover).name.toLowerCase()}`;
     case 'piece.moved':
-      return `Moved to ${roomName(e.body.roomId)}`;
+      return `Moved to ${names.room(e.body.roomId)}`;
     case 'piece.done': {
-      const { refs, effects, slip, outcome, faults, note } = e.body;
+      const { refs, effects, slip, tubs, zone, outcome, faults, note } = e.body;
       const what = effects.flatMap((effect) => effectWords(effect, units) ?? []).join(', ');
       const of = slip
         ? ` at SG ${formatFixed(slip.specificGravity, 2, units)}${slip.adjusted === 'none' ? '' : `, ${slip.adjusted}`}`
         : '';
       const name = stepName(refs) ?? besideThePlan(effects);
       const done = name === null ? capital(what) : `${name}${what && `, ${what}`}`;
-      return `${done}${of}${faceWords(e)}${outcome ? `: ${outcome}` : ''}${faults.length > 0 ? `, ${faults.join(', ')}` : ''}${note ? `. ${note}` : ''}`;
+      const where = whereFrom(tubs, zone ? [zone] : [], names.tub);
+      return `${done}${of}${where && `, ${where}`}${faceWords(e)}${outcome ? `: ${outcome}` : ''}${faults.length > 0 ? `, ${faults.join(', ')}` : ''}${note ? `. ${note}` : ''}`;
     }
     case 'piece.seen':
       return `${stepName(e.body.refs)}: ${waitWords(e.body.what)}`;

@@ -9,12 +9,15 @@ import { isSign } from '../../core/coat/sign.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { dueColours, faded, hairline, ink, manganese } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
+import { useTubNames } from '../slips/shelf.ts';
 import { asKnown, standingOf } from '../../core/plan/standing.ts';
 import { between, headlineOf, waitWords, type Here } from '../frame/answer.ts';
 import { AsBefore } from './AsBefore.tsx';
+import { ForAdults } from './ForAdults.tsx';
 import { coatedWall } from './coatedWall.ts';
 import { LogStepButton, useDoneDialog } from './LogNext.tsx';
 import { useHistory } from './useRecord.ts';
+import { whereFrom } from './whereFrom.ts';
 
 /** Where a step stands that is not the next one. */
 const states: Partial<Record<GateStatus, { word: string; colour: string }>> = {
@@ -44,6 +47,7 @@ export const stacked = {
 export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
   const { now, zone } = here;
   const { piece } = plan;
+  const tubName = useTubNames();
   const history = useHistory(piece.finished ? null : piece.like);
   // any step can be logged out of turn: the wall does not care for the order of a list
   const { open, dialog } = useDoneDialog({
@@ -97,6 +101,9 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
             <TableRow key={s.planned.key} role="row">
               <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
                 {s.planned.step.name}
+                <Box sx={{ fontWeight: 400, color: faded }}>
+                  {whereFrom(s.planned.stock, s.planned.zones, tubName)}
+                </Box>
                 {s.planned.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
               </TableCell>
               <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
@@ -135,6 +142,7 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
               </TableCell>
               <TableCell role="cell" sx={{ minWidth: 240 }}>
                 {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
+                {isOpen(s.status) && <ForAdults planned={s.planned} />}
                 {isOpen(s.status) && <Signs gate={s} />}
               </TableCell>
             </TableRow>

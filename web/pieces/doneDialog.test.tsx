@@ -161,7 +161,9 @@ describe('logging a coat', () => {
       }),
     );
     show(<DoneDialog {...stepProps('coat-1')} />);
-    await choose(/^From which tub/, 'Black');
+    await press('Log coat 1');
+    expect(await complaint()).toMatch(/From which tub/);
+    await choose(/^From which tub/, 'Black: not known');
     await expect.poll(() => screen.getByLabelText<HTMLInputElement>('Specific gravity').value).toBe('1.44');
     await type(/Wet thickness/, '0,2');
     await press('Log coat 1');

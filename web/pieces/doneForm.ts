@@ -16,7 +16,7 @@ import { typedNumber } from '../frame/fields.tsx';
 import { useUnits } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { wrongFields } from '../frame/shape.ts';
-import { useShelf } from '../slips/shelf.ts';
+import { useTubsFor } from '../slips/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
 import { asProposed, useCutOff, type TypedCutOff } from './CutOff.tsx';
 import { deed } from './deed.ts';
@@ -34,13 +34,15 @@ export interface DoneStep {
   others?: DoneStep[];
 }
 
-const LAST_TUB = 'kosmema-last-tub';
 const WHOLE = 'whole of it';
+/** Slip that comes from no tub of the shelf. */
+export const NO_TUB = 'none';
 
 /** A step that was done, as it is being typed. */
 export interface TypedDone {
   /** What was typed of each quantity, by effect and name. */
   values: Record<string, string>;
+  /** A tub by its id, `NO_TUB`, or not said yet. */
   tub: string | null;
   gravity: string | null;
   face: Face;
@@ -59,16 +61,15 @@ export interface TypedDone {
 export function useDoneForm(of: DoneStep) {
   const { pieceId, pieceName, wall, step, others = [] } = of;
   const units = useUnits();
-  const { data: shelf } = useShelf();
   const { planned, name } = step;
   const usual = planned.step.effects.map(usually);
   const laid = usual.find((effect) => 'use' in effect);
-  const tubs = (shelf?.tubs ?? []).flatMap(({ tub }) => (tub.discardedAt === null ? [tub] : []));
+  const tubs = useTubsFor(planned, laid?.use);
   const [typed, setTyped, forget] = useDraft<TypedDone>(
     `done ${[pieceId, ...others.map((one) => one.pieceId)].join(' ')} ${planned.key}`,
     () => ({
       values: {},
-      tub: planned.stock[0] ?? (laid ? localStorage.getItem(LAST_TUB) : null),
+      tub: planned.stock[0] ?? null,
       gravity: null,
       face: planned.face,
       zone: null,
@@ -83,7 +84,8 @@ export function useDoneForm(of: DoneStep) {
   const set = (change: Partial<TypedDone>) => setTyped((last) => ({ ...last, ...change }));
   const [further, setFurther] = useState(false);
   const [wrong, setWrong] = useState<Record<string, string>>({});
-  const tub = tubs.find(({ id }) => id === typed.tub);
+  const chosen = tubs.offered.find(({ shelf }) => shelf.tub.id === typed.tub) ?? null;
+  const tub = chosen?.shelf.tub;
   const gravityText = typed.gravity ?? formatFixed(tub?.specificGravity ?? usualGravity(laid), 2, units);
   const textOf = (i: number, field: EffectField) =>
     typed.values[`${i}.${field.key}`] ?? usualText(usual[i]!, field, units, wall.thicknessM);
@@ -114,6 +116,10 @@ export function useDoneForm(of: DoneStep) {
   const clock = stageAt(wall.body, wall.meanX).stage;
   const stage = raw ? (typed.stage ?? clock) : null;
 
+  /** Slip that one of the pieces takes, m³. */
+  const takesOf = ({ areaM2 }: DoneStep): number =>
+    laid ? slipForCoat(areaM2 * laid.share * share, depthM) : 0;
+
   /** The deed as it was typed, on one of the pieces. */
   const bodyOf = ({ planned: on }: NextStep) => {
     const tookS = typed.minutes.trim() === '' ? null : (typedNumber(typed.minutes) ?? Number.NaN) * 60;
@@ -142,19 +148,20 @@ export function useDoneForm(of: DoneStep) {
         ),
       };
     const found = wrongFields(bodies['piece.done'], bodyOf(step));
+    if (laid && !chosen && typed.tub !== NO_TUB && tubs.offered.length > 0)
+      found['tub'] = 'From which tub? Choose one, or say that it is none of the shelf.';
     setWrong(found);
     const [first] = Object.values(found);
     if (first) return { wrong: first };
     const binned = cuts ? cutOff.entries(`${called}, ${name.toLowerCase()}`, at) : [];
     if (typeof binned === 'string') return { wrong: binned };
-    if (tub && laid) localStorage.setItem(LAST_TUB, tub.id);
     // clay that was not as the clock had it is a check of it
     const checked =
       raw && typed.stage && typed.stage !== clock
         ? [entry('piece.checked', pieceId, { stage: typed.stage, confirmed: true, note: '' }, { at })]
         : [];
     const done = all.flatMap((one) => {
-      const volumeM3 = laid ? slipForCoat(one.areaM2 * laid.share * share, depthM) : 0;
+      const volumeM3 = takesOf(one);
       return [
         entry('piece.done', one.pieceId, bodyOf(one.step), { at, face: typed.face }),
         ...(laid && tub && volumeM3 > 0
@@ -177,7 +184,9 @@ export function useDoneForm(of: DoneStep) {
     usual,
     laid,
     tubs,
+    chosen,
     tub,
+    takesM3: all.reduce((sum, one) => sum + takesOf(one), 0),
     gravityText,
     textOf,
     slip,

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { BatchRow } from '../../api/routes.ts';
+import { bySuit, suitedFor } from '../../core/shelf/suited.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import {
   consistencies,
@@ -37,9 +38,14 @@ export function Shelf() {
   const { catalogue, batches } = data;
   const tubs = data.tubs.filter(({ tub }) => tub.discardedAt === null);
   if (tubs.length === 0 && batches.length === 0) return <EmptyShelf />;
-  const shown = tubs.filter(
-    ({ tub, fitFor }) => sought === 'any' || tub.made.use === sought || fitFor.includes(sought),
-  );
+  const shown =
+    sought === 'any'
+      ? tubs
+      : bySuit(
+          tubs.filter(({ tub, fitFor }) => tub.made.use === sought || fitFor.includes(sought)),
+          sought,
+          catalogue.wanted,
+        );
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
@@ -83,6 +89,7 @@ export function Shelf() {
           <TubOnRow
             key={shelf.tub.id}
             shelf={shelf}
+            use={sought === 'any' ? shelf.tub.made.use : sought}
             wanted={catalogue.wanted}
             units={units}
             now={now}
@@ -106,16 +113,19 @@ export function Shelf() {
 
 interface TubOnRowProps {
   shelf: TubOnShelf;
+  /** What it is looked at for. */
+  use: SlipUse;
   wanted: WantedByUse;
   units: UnitChoice;
   now: Instant;
   zone: string;
 }
 
-function TubOnRow({ shelf, wanted, units, now, zone }: TubOnRowProps) {
+function TubOnRow({ shelf, use, wanted, units, now, zone }: TubOnRowProps) {
   const { tub, fitFor, attention } = shelf;
-  const consistency = consistencyFor(tub.made.use, wanted);
-  const answer = tubAnswer(shelf, consistency, units);
+  const suited = suitedFor(shelf, use, wanted);
+  const answer = tubAnswer(shelf, suited, units);
+  const also = fitFor.filter((other) => other !== use);
   const { colour } = tones[answer.tone];
   return (
     <Box
@@ -132,16 +142,16 @@ function TubOnRow({ shelf, wanted, units, now, zone }: TubOnRowProps) {
         to={`/slips/${tub.id}`}
         sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', color: 'inherit', textDecoration: 'none' }}
       >
-        <Jar shelf={shelf} wanted={consistency} />
+        <Jar shelf={shelf} wanted={suited.wanted} />
         <Box sx={{ minWidth: 0 }}>
           <Box sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.25rem', lineHeight: 1.2 }}>
             {tub.made.name}
           </Box>
           <Box sx={{ color: colour, fontWeight: 700, fontSize: '1.1rem' }}>{answer.headline}</Box>
           <Box>{answer.detail}</Box>
-          {fitFor.length > 0 && (
+          {also.length > 0 && (
             <Box sx={{ color: faded }}>
-              Also right for {fitFor.map((use) => consistencyFor(use, wanted).name.toLowerCase()).join('; ')}
+              Also right for {also.map((use) => consistencyFor(use, wanted).name.toLowerCase()).join('; ')}
             </Box>
           )}
           {attention

@@ -50,7 +50,7 @@ export function Tub() {
         <Jar shelf={shelf} wanted={wanted} scale={1.25} />
         <Box sx={{ flex: 1, minWidth: 320 }}>
           <AnswerBoard
-            answer={tubAnswer(shelf, wanted, units)}
+            answer={tubAnswer(shelf, { ...shelf, wanted }, units)}
             about={<span>{standing(shelf, now, zone, units)}</span>}
           >
             {attention

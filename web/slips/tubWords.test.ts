@@ -53,7 +53,8 @@ const shelf = (...entries: Entry[]) =>
     [],
     NOW,
   );
-const answer = (...entries: Entry[]) => tubAnswer(shelf(...entries), wanted, metricUnits);
+const answer = (...entries: Entry[]) =>
+  tubAnswer(shelf(...entries), { ...shelf(...entries), wanted }, metricUnits);
 
 describe('what a tub needs, in words', () => {
   it('asks for a measurement first, with what it should feel like', () => {
@@ -62,7 +63,7 @@ describe('what a tub needs, in words', () => {
   });
 
   it('says right, too thick with water to add, too thin with powder to add', () => {
-    expect(answer(weighed(1.36)).headline).toBe('Right for brushed engobe, thin coats');
+    expect(answer(weighed(1.36)).headline).toBe('Right for brushed engobe, thin coats as it is');
     // V·(SG₁−SG₂)/(SG₂−1): 1 l of 1.55 down to 1.39 takes 410 ml
     expect(answer(weighed(1.55)).headline).toBe('Too thick: add 410 ml of water');
     expect(answer(weighed(1.2)).headline).toMatch(/^Too thin: add \d+(\.\d)? g of dry powder/);

@@ -1,7 +1,9 @@
+import { leftToOthers, type Suited } from '../../core/shelf/suited.ts';
 import type { Attention, TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import type { SlipCatalogue } from '../../core/log/catalogue.ts';
 import type { Entry } from '../../core/log/entry.ts';
-import { consistencyFor, feelOf, type Consistency } from '../../core/slip/consistency.ts';
+import { consistencyFor, feelOf } from '../../core/slip/consistency.ts';
+import type { Waste } from '../../core/slip/bin.ts';
 import type { Road } from '../../core/slip/correct.ts';
 import { measuredGravity } from '../../core/slip/density.ts';
 import type { SignalRule } from '../../core/slip/drift.ts';
@@ -18,8 +20,9 @@ import type { Answer } from '../frame/answer.ts';
 import { shortDate, whenNear } from '../frame/times.ts';
 
 /** What a tub is right for or needs, in words. */
-export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitChoice): Answer {
-  const { tub, judgement, correction } = shelf;
+export function tubAnswer(shelf: TubOnShelf, suited: Suited, units: UnitChoice): Answer {
+  const { tub } = shelf;
+  const { wanted, judgement, correction } = suited;
   const use = wanted.name.toLowerCase();
   if (tub.discardedAt !== null)
     return { tone: 'rest', word: 'Off the shelf', headline: 'Discarded', detail: '' };
@@ -30,10 +33,10 @@ export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitCho
       headline: tub.measurements.length === 0 ? 'Not measured yet' : 'Measure it again',
       detail: `${whyUnknown(shelf)} Weigh a known volume, time a cup, or dip a finger. For ${use} it should feel like ${feelOf(wanted)}.`,
     };
-  const read = readingWords(shelf, wanted, units);
+  const read = readingWords(shelf, suited, units);
   if (judgement.verdict === 'right') {
     const log = tub.measuredAt === null ? ' By the log since it was changed; measure it to be sure.' : '';
-    return { tone: 'now', word: 'Right', headline: `Right for ${use}`, detail: `${read}.${log}` };
+    return { tone: 'now', word: 'Right', headline: `Right for ${use} as it is`, detail: `${read}.${log}` };
   }
   const verdict = judgement.verdict === 'too-thick' ? 'Too thick' : 'Too thin';
   const [road] = correction?.roads ?? [];
@@ -49,6 +52,10 @@ export function tubAnswer(shelf: TubOnShelf, wanted: Consistency, units: UnitCho
     detail: `${read}, to reach SG ${formatFixed(correction.target, 2, units)}. Add a third, stir, measure again.${adjusted}`,
   };
 }
+
+/** How a tub stands for a use, in a word or two. */
+export const suitWord = ({ judgement: { verdict } }: Suited): string =>
+  verdict === 'right' ? 'right as it is' : verdict === 'unknown' ? 'not known' : verdict.replace('-', ' ');
 
 /** Why nothing can be said of a tub that was measured. */
 function whyUnknown({ tub }: TubOnShelf): string {
@@ -72,7 +79,7 @@ export function gravityBeside(
 }
 
 /** What decided, in words. */
-function readingWords({ tub, judgement }: TubOnShelf, wanted: Consistency, units: UnitChoice): string {
+function readingWords({ tub }: TubOnShelf, { judgement, wanted }: Suited, units: UnitChoice): string {
   const sg = (gravity: number) => gravityBeside(gravity, wanted.gravity, units);
   const { feel, seconds } = readingNow(tub);
   const taken = Object.values(seconds)[0];
@@ -200,18 +207,19 @@ function measuredWords(
   return `Measured: ${parts.join(', ')}`;
 }
 
-/** What is printed on a tub's label. */
 /** Printed beside what pupils and pregnant people leave to others. */
 const NOT_FOR_PUPILS = 'Not for pupils or in pregnancy; local rules decide';
 
+const wasteCautions: Partial<Record<Waste, string>> = {
+  toxic: 'Toxic colourant: gloves, no food',
+  silicate: 'Silicate: goggles, gloves; never reclaim',
+};
+
+/** What is printed on a tub's label. */
 export function labelOf({ tub, waste }: TubOnShelf, zone: string) {
   const { made } = tub;
-  const cautions =
-    waste === 'toxic'
-      ? ['Toxic colourant: gloves, no food', NOT_FOR_PUPILS]
-      : waste === 'silicate'
-        ? ['Silicate: goggles, gloves; never reclaim', NOT_FOR_PUPILS]
-        : [];
+  const caution = wasteCautions[waste];
+  const cautions = [...(caution ? [caution] : []), ...(leftToOthers(waste) ? [NOT_FOR_PUPILS] : [])];
   return {
     title: made.name,
     lines: [

@@ -1,0 +1,21 @@
+import { Box } from '@mui/material';
+import { hazards } from '../../core/hazard/hazard.ts';
+import { leftToAdults } from '../../core/technique/conflicts.ts';
+import type { Planned } from '../../core/technique/layer.ts';
+import { manganese } from '../frame/theme.ts';
+
+/** Whether pupils or pregnant people, who work on the piece, leave a step to an adult. */
+export const isForAdults = (planned: Planned): boolean =>
+  planned.guarded === true && leftToAdults(planned).length > 0;
+
+/** Why a step is not for the pupils who work on a piece, and what serves instead. */
+export function ForAdults({ planned }: { planned: Planned }) {
+  if (!isForAdults(planned)) return null;
+  const why = leftToAdults(planned).map((id) => hazards[id].title.toLowerCase());
+  return (
+    <Box sx={{ borderLeft: `8px solid ${manganese}`, pl: 1.5, my: 1.5, color: manganese, fontWeight: 650 }}>
+      Not for pupils or in pregnancy ({why.join(', ')}): hand it to an adult. Ways without it stand under
+      Changes, on the page of the piece. Local rules decide.
+    </Box>
+  );
+}
