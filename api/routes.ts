@@ -71,6 +71,8 @@ export interface PieceAnswer {
   answers: PlanAnswers | null;
   /** How its next window moved though nothing was logged of it; null where it did not. */
   moved: Moved | null;
+  /** When the first of its groups is wanted by; null where none is. */
+  wantedAt: Instant | null;
   /** Acts that name the piece, standing or not, in journal order. */
   acts: ShownAct[];
   /** As it is seen; null where it was undone. */

@@ -7,6 +7,7 @@ import type { PieceState } from '../core/log/piece.ts';
 import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { Look } from '../core/piece/look.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
+import type { Follows } from '../core/plan/follows.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { NextStep, StepHead } from '../core/plan/next.ts';
 import type { Ribbon } from '../core/plan/ribbon.ts';
@@ -137,6 +138,10 @@ export interface PieceRow {
   current: boolean;
   /** The step it asks for; null where that is not known, or none is left. */
   next: StepHead | null;
+  /** What follows if it is covered for the night as advised. */
+  follows: Follows | null;
+  /** When it is dry for the kiln if it is uncovered from now on; null where that is not known. */
+  openDryAt: Instant | null;
   /** The cover it is to have for the night; null where none is advised. */
   tonight: PieceState['cover'] | null;
   cover: PieceState['cover'];

@@ -5,6 +5,7 @@ import type { Seams } from '../form/places.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
 import type { Gate } from '../piece/gates.ts';
+import { followsOf, kilnDryAt, type Follows } from './follows.ts';
 import { isOpen } from '../piece/status.ts';
 import { project, type CoverChange, type Project } from './project.ts';
 
@@ -15,6 +16,10 @@ export interface CoverAdvice {
   changes: CoverChange[];
   /** When each remaining step can then be done. */
   doAt: { key: string; at: Instant | null }[];
+  /** What follows if it is done so. */
+  follows: Follows | null;
+  /** When it is dry enough for the kiln if it is uncovered from now on; null where that is not planned. */
+  openDryAt: Instant | null;
   /** Why, in one line. */
   why: 'keeps-steps-in-hours' | 'brings-next-sooner' | 'stay';
 }
@@ -33,12 +38,12 @@ const LOOK = 4 * 24 * HOUR;
 
 /**
  * The habit of covers (one for working time, one for when nobody is there) under which most steps can be done
- * in working hours, and among those the soonest. The present cover is kept where nothing is gained.
+ * in working hours, and among those the soonest. The present cover is kept where nothing is gained. Whoever asks is there:
+ * now the cover can be changed at any hour.
  */
 export function adviseCover(walls: Walls, ahead: Project, seams: Seams, present: Gate[]): CoverAdvice | null {
   const { piece, spells, now } = ahead;
   if (spells.length === 0) return null;
-  const atWork = spells[0]!.from <= now;
   const rough: Walls = Object.fromEntries(
     runsOf(walls).map(([name, run]) => [name, { ...run, tolerance: COARSE.tolerance }]),
   );
@@ -49,12 +54,19 @@ export function adviseCover(walls: Walls, ahead: Project, seams: Seams, present:
   });
   const best = scored.reduce((a, b) => (b.worth > a.worth ? b : a));
   const stay = worth(present, now, 0);
-  if (best.worth <= stay + 0.05) return { now: piece.cover, changes: [], doAt: doAtOf(present), why: 'stay' };
+  const openDryAt = kilnDryAt(scored[0]!.gates);
+  if (best.worth <= stay + 0.05)
+    return {
+      ...{ now: piece.cover, changes: [], doAt: doAtOf(present), follows: followsOf(present) },
+      ...{ openDryAt, why: 'stay' },
+    };
   const first = best.changes[0];
   return {
-    now: atWork && first && first.at <= now ? first.cover : piece.cover,
+    now: first && first.at <= now ? first.cover : piece.cover,
     changes: best.changes.filter((c) => c.at < now + LOOK),
     doAt: doAtOf(best.gates),
+    follows: followsOf(best.gates),
+    openDryAt,
     why: inHours(best.gates) > inHours(present) ? 'keeps-steps-in-hours' : 'brings-next-sooner',
   };
 }
@@ -82,6 +94,7 @@ function habit(present: Cover, day: Cover, night: Cover, spells: Spell[], now: I
     changes.push({ at, cover: to });
     cover = to;
   };
+  if (spells[0]!.from > now) change(now, night);
   spells.forEach((spell, i) => {
     change(Math.max(spell.from, now), day);
     const next = spells[i + 1];

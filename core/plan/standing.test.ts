@@ -122,6 +122,8 @@ describe('the cover for the night', () => {
     now: 'open' as const,
     why: 'keeps-steps-in-hours' as const,
     doAt: [],
+    follows: null,
+    openDryAt: null,
     changes: [
       { at: NOW, cover: 'open' as const },
       { at: NOW + 6 * HOUR, cover: 'tight' as const },

@@ -46,9 +46,10 @@ describe('what was told of the same facts', () => {
     expect(asTold([never], [before!], NOW)[0]).toMatchObject({ opens: far, status: 'waiting' });
     expect(asTold([never], [before!], NOW + 2 * DAY)[0]).toBe(never);
   });
-  it('gives way once it has closed, to another step, and where nothing was known', () => {
-    const fresh = moved(MINUTE);
-    expect(again(fresh, NOW + 3 * HOUR)).toBe(fresh);
+  it('stays closed once it was told to have closed', () => {
+    expect(again(moved(MINUTE), NOW + 3 * HOUR)).toMatchObject({ closes: NOW + 3 * HOUR, status: 'closed' });
+  });
+  it('gives way to another step, and where nothing was known', () => {
     const other = gate({ opens: NOW + HOUR, closes: NOW + 3 * HOUR }, 'cut');
     expect(again(other, NOW)).toBe(other);
     const done = moved(0, { status: 'done' });

@@ -20,7 +20,7 @@ export const toldOf = ({ gates }: { gates: readonly Gate[] }): Told[] =>
 export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate[] {
   return gates.map((gate) => {
     const before = isOpen(gate.status) && told.find(({ key }) => key === gate.planned.key);
-    if (!before || (before.closes !== null && before.closes <= now)) return gate;
+    if (!before) return gate;
     const opens = isNear(gate.opens, before.opens, now) ? before.opens : gate.opens;
     const closes = isNear(gate.closes, before.closes, now) ? before.closes : gate.closes;
     if (opens === gate.opens && closes === gate.closes) return gate;

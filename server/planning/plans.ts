@@ -38,6 +38,8 @@ export interface Plans {
   forKiln: (now: Instant) => KilnAnswer['rows'];
   /** As it is seen; null where it does not stand. */
   lookOf: (pieceId: string) => Look | null;
+  /** When the first of its groups is wanted by; null where none is. */
+  wantedOf: (pieceId: string) => Instant | null;
   counted: () => number;
   /** What the pieces say of each technique. */
   records: () => Record<string, TechniqueRecord>;
@@ -291,6 +293,13 @@ export function createPlans({
       catchUp(now);
       const { from: leave } = comingNight(store.studio().studio, now);
       return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, leave)));
+    },
+    wantedOf: (id) => {
+      const groups = cases.piece(id)?.groups ?? [];
+      const dates = groupsOf(store.ledger).flatMap(({ id: group, set }) =>
+        groups.includes(group) && set.dueAt !== null ? [Date.parse(set.dueAt)] : [],
+      );
+      return dates.length === 0 ? null : Math.min(...dates);
     },
     lookOf: (id) => {
       const piece = cases.piece(id);

@@ -104,6 +104,7 @@ export function pieceRow(
   const current = known && !isPast(known.answers, now) ? known : null;
   const next = current && nextStep(current.answers, now);
   const dries = piece.fired === 'raw' && !piece.finished;
+  const advice = current && dries ? current.answers.advice : undefined;
   return {
     id: piece.id,
     name: piece.made.name,
@@ -127,7 +128,9 @@ export function pieceRow(
     holdsUntil: known && known.answers.holdsUntil,
     current: current !== null,
     next: next && stepHead(next),
-    tonight: current && dries ? coverFor(leave, current.answers.advice, piece.cover) : null,
+    tonight: advice !== undefined ? coverFor(Math.max(leave, now), advice, piece.cover) : null,
+    follows: advice?.follows ?? null,
+    openDryAt: advice?.openDryAt ?? null,
     cover: piece.cover,
     finished: piece.finished,
     doneSteps: needed.filter((step) => doneOf(piece, step)).length,

@@ -59,6 +59,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
       answers,
       moved: answers && known!.moved,
+      wantedAt: plans.wantedOf(id),
       thicknessM: known?.thicknessM ?? null,
       acts: logOf(store.ledger, 'piece', id),
       look: plans.lookOf(id),

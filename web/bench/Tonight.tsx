@@ -1,5 +1,5 @@
 import { Link as RouterLink } from 'react-router';
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, Checkbox, Typography } from '@mui/material';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
 import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/ribbon.ts';
@@ -7,12 +7,15 @@ import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { studioNow } from '../frame/clock.ts';
 import { useHere } from '../frame/here.ts';
+import { useZone } from '../frame/maker.ts';
+import { followsWords } from '../frame/answer.ts';
+import { isLost } from '../../core/plan/follows.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Empty, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
 import { rowsWorking, useSoon } from '../frame/soon.ts';
-import { cobalt, copperGreen, faded, hairline, slab } from '../frame/theme.ts';
+import { cobalt, copperGreen, faded, hairline, ironRed, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { manyWords } from '../many/words.ts';
 import { asNow } from '../pieces/asNow.ts';
@@ -42,6 +45,8 @@ export function Tonight() {
     return pieces.length > 0 ? [{ cover, pieces }] : [];
   });
   const stay = drying.filter((row) => row.tonight === row.cover);
+  const lost = stay.filter(({ follows }) => follows !== null && isLost(follows));
+  const rest = stay.filter((row) => !lost.includes(row));
   const unknown = drying.filter((row) => row.tonight === null);
   return (
     <>
@@ -55,7 +60,7 @@ export function Tonight() {
           Print
         </Button>
       </Box>
-      {changes.length === 0 && unknown.length === 0 && (
+      {changes.length === 0 && unknown.length === 0 && lost.length === 0 && (
         <Box
           sx={{
             fontFamily: slab,
@@ -71,8 +76,9 @@ export function Tonight() {
       {changes.map((change) => (
         <Change key={change.cover} {...change} now={now} />
       ))}
-      {stay.length > 0 && (
-        <Stays title={`Leave as ${stay.length === 1 ? 'it is' : 'they are'}`} pieces={stay} now={now} />
+      {lost.length > 0 && <Stays title="No cover keeps these for your hours" pieces={lost} now={now} />}
+      {rest.length > 0 && (
+        <Stays title={`Leave as ${rest.length === 1 ? 'it is' : 'they are'}`} pieces={rest} now={now} />
       )}
       {unknown.length > 0 && <Stays title="Still being worked out …" pieces={unknown} now={now} />}
     </>
@@ -82,11 +88,11 @@ export function Tonight() {
 function Change({ cover, pieces, now }: { cover: Cover; pieces: PieceRow[]; now: Instant }) {
   const log = useLog();
   const { name, verb } = coverNamed(cover);
-  const all = () => {
+  const done = (rows: PieceRow[]) => {
     const at = studioNow();
     return log(
-      `${manyWords(pieces)}: ${name.toLowerCase()}`,
-      pieces.map(({ id, stand }) => entry('piece.covered', id, { cover, stand }, { at })),
+      `${manyWords(rows)}: ${name.toLowerCase()}`,
+      rows.map(({ id, stand }) => entry('piece.covered', id, { cover, stand }, { at })),
     );
   };
   return (
@@ -95,11 +101,21 @@ function Change({ cover, pieces, now }: { cover: Cover; pieces: PieceRow[]; now:
         <Typography variant="h2" sx={{ fontSize: '1.8rem' }}>
           {verb}: {manyWords(pieces)}
         </Typography>
-        <Button variant="contained" size="large" onClick={() => void all()} sx={{ displayPrint: 'none' }}>
+        <Button
+          variant="contained"
+          size="large"
+          onClick={() => void done(pieces)}
+          sx={{ displayPrint: 'none' }}
+        >
           {pieces.length === 1 ? 'It is done' : `All ${pieces.length} are done`}
         </Button>
       </Box>
-      <Row pieces={pieces} now={now} cover={cover} />
+      <Row
+        pieces={pieces}
+        now={now}
+        cover={cover}
+        onDone={pieces.length > 1 ? (row) => void done([row]) : undefined}
+      />
     </Box>
   );
 }
@@ -116,7 +132,19 @@ function Stays({ title, pieces, now }: { title: string; pieces: PieceRow[]; now:
 }
 
 /** Pieces with the cover they are to have, by room. */
-function Row({ pieces, now, cover }: { pieces: PieceRow[]; now: Instant; cover?: Cover }) {
+function Row({
+  pieces,
+  now,
+  cover,
+  onDone,
+}: {
+  pieces: PieceRow[];
+  now: Instant;
+  cover?: Cover;
+  /** Logs the cover of one of them. */
+  onDone?: ((row: PieceRow) => void) | undefined;
+}) {
+  const zone = useZone();
   return (
     <Box
       component="ul"
@@ -126,8 +154,16 @@ function Row({ pieces, now, cover }: { pieces: PieceRow[]; now: Instant; cover?:
         <Box
           component="li"
           key={row.id}
-          sx={{ width: 200, display: 'flex', gap: 1, alignItems: 'center', py: 0.5 }}
+          sx={{ width: { xs: '100%', sm: 290 }, display: 'flex', gap: 1, alignItems: 'center', py: 0.5 }}
         >
+          {onDone && (
+            <Checkbox
+              checked={false}
+              onChange={() => onDone(row)}
+              slotProps={{ input: { 'aria-label': `${row.name} is done` } }}
+              sx={{ width: 48, height: 48, displayPrint: 'none' }}
+            />
+          )}
           <PiecePicture
             look={cover ? { ...row.look, cover } : row.look}
             clay={row.clay}
@@ -146,6 +182,11 @@ function Row({ pieces, now, cover }: { pieces: PieceRow[]; now: Instant; cover?:
             <Box sx={{ color: faded }}>
               {row.roomName}, {coverNamed(row.cover).name.toLowerCase()} now
             </Box>
+            {row.follows && (
+              <Box sx={isLost(row.follows) ? { color: ironRed, fontWeight: 650 } : {}}>
+                {followsWords(row.follows, { now, zone })}
+              </Box>
+            )}
           </Box>
         </Box>
       ))}

@@ -3,7 +3,7 @@ import { defaultStudio } from '../../core/log/studio.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
-import { answerFor, between, coverWords, movedWords } from './answer.ts';
+import { answerFor, between, coverWords, followsWords, movedWords, wantedWords } from './answer.ts';
 import { span, whenNear } from './times.ts';
 
 const now = Date.parse('2026-03-11T09:20:00Z');
@@ -115,11 +115,43 @@ describe('the answer in words', () => {
       { at: now, cover: 'tight' },
       { at: now + 22 * HOUR, cover: 'open' },
     ] as const;
-    const advice = { now: 'tight', why: 'keeps-steps-in-hours', changes: [...changes], doAt: [] } as const;
-    expect(coverWords({ ...advice, changes: [...changes], doAt: [] }, 'open', now, zone)).toBe(
-      'Cover tightly now, then uncover tomorrow 08:20: keeps the next steps in working hours.',
+    const follows = {
+      name: 'Coat 1',
+      opens: now + 20 * HOUR,
+      closes: now + 26 * HOUR,
+      doAt: now + 22 * HOUR,
+    };
+    const advice = {
+      ...({ now: 'tight', why: 'keeps-steps-in-hours', openDryAt: null } as const),
+      ...{ changes: [...changes], doAt: [], follows },
+    };
+    expect(coverWords(advice, 'open', now, zone)).toBe(
+      'Cover tightly now, then uncover tomorrow 08:20: keeps the next steps in working hours. Next: coat 1, tomorrow 08:20, in your hours.',
     );
-    expect(coverWords({ ...advice, changes: [], doAt: [], why: 'stay' }, 'open', now, zone)).toBeNull();
+    const stay = { ...advice, changes: [], why: 'stay' as const };
+    expect(coverWords(stay, 'open', now, zone)).toBeNull();
+    expect(coverWords({ ...stay, follows: { ...follows, doAt: null } }, 'open', now, zone)).toBe(
+      'Coat 1 is open tomorrow 06:20 to tomorrow 12:20, while nobody is there, and no cover helps.',
+    );
+  });
+  it('says what follows under a cover: in hours, lost, or not at all', () => {
+    const follows = { name: 'Coat 1', opens: now + HOUR, closes: now + 3 * HOUR, doAt: now + 2 * HOUR };
+    expect(followsWords(follows, here)).toBe('Next: coat 1, 12:20, in your hours');
+    expect(followsWords({ ...follows, doAt: null }, here)).toMatch(
+      /open 11:20 to 13:20, while nobody is there/,
+    );
+    expect(followsWords({ ...follows, opens: now - HOUR, doAt: null }, here)).toMatch(/closes 13:20, before/);
+    expect(followsWords({ ...follows, doAt: null, closes: null }, here)).toMatch(/open from 11:20 on/);
+    expect(followsWords({ ...follows, doAt: null, opens: null }, here)).toBe('Coat 1 does not open so');
+    expect(followsWords(null, here)).toBe('');
+  });
+  it('says whether a piece is dry for the kiln by a wanted time', () => {
+    const of = (dryAt: number | null, openDryAt: number | null) =>
+      wantedWords(now + 5 * HOUR, { dryAt, openDryAt }, here);
+    expect(of(now + 4 * HOUR, null)).toBe('dry for the kiln by 14:20: in time');
+    expect(of(now + 7 * HOUR, now + 4 * HOUR)).toBe('not before 17:20; uncovered now: 14:20');
+    expect(of(now + 9 * HOUR, now + 7 * HOUR)).toBe('too late: not before 19:20; uncovered now: 17:20');
+    expect(of(null, null)).toBe('not dry as it stands');
   });
 });
 

@@ -2,6 +2,7 @@ import { isSign, signNames } from '../../core/coat/sign.ts';
 import type { CoverAdvice } from '../../core/plan/advice.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { remedyFor, type NextStep } from '../../core/plan/next.ts';
+import { inTimeFor, isLost, type Follows } from '../../core/plan/follows.ts';
 import type { Moved, MovedBy } from '../../core/plan/moved.ts';
 import type { ComingNight } from '../../core/plan/night.ts';
 import {
@@ -221,6 +222,40 @@ const movedBy: Record<MovedBy, string> = {
   measured: 'the air of the room was measured',
 };
 
+/** What follows for a piece that is covered in some way, in one line. */
+export function followsWords(follows: Follows | null, { now, zone }: Pick<Here, 'now' | 'zone'>): string {
+  if (!follows) return '';
+  const { name, opens, closes, doAt } = follows;
+  const step = lower(name);
+  if (doAt !== null)
+    return `Next: ${step}, ${doAt <= now + MINUTE ? 'now' : whenNear(roughly(doAt), now, zone)}, in your hours`;
+  if (opens === null) return `${name} does not open so`;
+  if (closes === null) return `Next: ${step}, open from ${whenNear(roughly(opens), now, zone)} on`;
+  return opens <= now
+    ? `${name} closes ${whenNear(roughly(closes), now, zone)}, before anybody is back`
+    : `${name} is open ${whenNear(roughly(opens), now, zone)} to ${whenNear(roughly(closes), now, zone)}, while nobody is there`;
+}
+
+/** Whether a piece is dry for the kiln by a wanted time, in one line. */
+export function wantedWords(
+  wantedAt: Instant,
+  { dryAt, openDryAt }: { dryAt: Instant | null; openDryAt: Instant | null },
+  { now, zone }: Pick<Here, 'now' | 'zone'>,
+): string {
+  const when = (at: Instant) => whenNear(roughly(at), now, zone);
+  const open = openDryAt === null ? '' : `; uncovered now: ${when(openDryAt)}`;
+  switch (inTimeFor(wantedAt, dryAt, openDryAt)) {
+    case 'in-time':
+      return `dry for the kiln by ${when(dryAt!)}: in time`;
+    case 'if-uncovered':
+      return `${dryAt === null ? 'not dry as it stands' : `not before ${when(dryAt)}`}${open}`;
+    case 'too-late':
+      return `too late: ${dryAt === null ? 'not dry as it stands' : `not before ${when(dryAt)}`}${open}`;
+    case 'unknown':
+      return 'not dry as it stands';
+  }
+}
+
 /** What to do about the cover, in one line; null where it is right as it is. */
 export function coverWords(
   advice: CoverAdvice | null,
@@ -228,9 +263,14 @@ export function coverWords(
   now: Instant,
   zone: string,
 ): string | null {
-  if (!advice || advice.why === 'stay') return null;
+  if (!advice) return null;
+  if (advice.why === 'stay')
+    return advice.follows && isLost(advice.follows)
+      ? `${followsWords(advice.follows, { now, zone })}, and no cover helps.`
+      : null;
   const [first, second] = advice.changes;
   if (!first) return null;
+  const follows = followsWords(advice.follows, { now, zone });
   const verb = (cover: CoverAdvice['now']) => coverNamed(cover).verb;
   const gain =
     advice.why === 'keeps-steps-in-hours'
@@ -238,6 +278,6 @@ export function coverWords(
       : 'brings the next step sooner';
   const then = second ? `, then ${verb(second.cover).toLowerCase()} ${whenNear(second.at, now, zone)}` : '';
   return first.at <= now + 60_000 && advice.now !== present
-    ? `${verb(first.cover)} now${then}: ${gain}.`
-    : `${verb(first.cover)} ${whenNear(first.at, now, zone)}${then}: ${gain}.`;
+    ? `${verb(first.cover)} now${then}: ${gain}. ${follows}.`
+    : `${verb(first.cover)} ${whenNear(first.at, now, zone)}${then}: ${gain}. ${follows}.`;
 }

@@ -37,6 +37,7 @@ function led(...logs: Entry[][]) {
       return {
         pieceId: given.pieceId,
         acts: [],
+        wantedAt: null,
         given,
         unplanned: null,
         moved: null,

@@ -1,11 +1,16 @@
 import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
+import { HOUR } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
 import { copperGreen, faded, hairline, ironRed } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
+
+/** Whether it is dry sooner if it is uncovered. */
+const sooner = ({ kiln, openDryAt }: KilnRow): boolean =>
+  openDryAt !== null && (!kiln?.dryAt || openDryAt < kiln.dryAt - HOUR);
 
 /** A piece on its way through the kiln: its code, whether it is dry, what it still asks for. */
 export function PieceLine({ row, bare = false }: { row: KilnRow; bare?: boolean }) {
@@ -41,7 +46,7 @@ export function PieceLine({ row, bare = false }: { row: KilnRow; bare?: boolean 
         <Box sx={{ color: kiln.dry ? copperGreen : ironRed, fontWeight: 700, textAlign: 'right' }}>
           {kiln.dry
             ? 'kiln-dry'
-            : `not dry${kiln.dryAt === null ? ' as it stands' : `, about ${whenNear(kiln.dryAt, now, zone)}`}`}
+            : `not dry${kiln.dryAt === null ? ' as it stands' : `, about ${whenNear(kiln.dryAt, now, zone)}`}${sooner(row) ? `; uncovered now: ${whenNear(row.openDryAt!, now, zone)}` : ''}`}
         </Box>
       )}
     </Box>

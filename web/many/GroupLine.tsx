@@ -1,7 +1,11 @@
 import { useState } from 'react';
 import { Box, Button } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
+import type { PieceRow } from '../../api/routes.ts';
 import type { GroupState } from '../../core/log/group.ts';
+import { inTimeFor } from '../../core/plan/follows.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import { wantedWords } from '../frame/answer.ts';
 import { useNow } from '../frame/clock.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { useZone } from '../frame/maker.ts';
@@ -13,7 +17,16 @@ import { whenNear } from '../frame/times.ts';
 import { GroupFields, groupFrom, typedGroup } from './GroupFields.tsx';
 
 /** The group that is looked at: what it is and for when, to be changed; closed, it is offered no more. */
-export function GroupLine({ group: { id, set }, onClosed }: { group: GroupState; onClosed: () => void }) {
+export function GroupLine({
+  group: { id, set },
+  rows,
+  onClosed,
+}: {
+  group: GroupState;
+  /** Its pieces, as far as they are shown. */
+  rows: PieceRow[];
+  onClosed: () => void;
+}) {
   const log = useLog();
   const now = useNow(60_000);
   const zone = useZone();
@@ -28,6 +41,7 @@ export function GroupLine({ group: { id, set }, onClosed }: { group: GroupState;
         <b>{set.name}</b>
         <Box component="span" sx={{ color: faded }}>
           {set.dueAt !== null && ` wanted by ${whenNear(Date.parse(set.dueAt), now, zone)}`}
+          {set.dueAt !== null && `: ${groupInTime(rows, Date.parse(set.dueAt), { now, zone })}`}
           {set.guarded && ' · pupils or pregnant people work on them'}
         </Box>
       </Box>
@@ -36,6 +50,23 @@ export function GroupLine({ group: { id, set }, onClosed }: { group: GroupState;
       {changing && <Change id={id} set={set} onClose={() => setChanging(false)} />}
     </Box>
   );
+}
+
+/** Whether the pieces of a group are dry for the kiln by when they are wanted: how many, and the last of them. */
+function groupInTime(rows: PieceRow[], wantedAt: Instant, here: { now: Instant; zone: string }): string {
+  const drying = rows.filter(({ look, finished }) => look.fired === 'raw' && !finished);
+  if (drying.length === 0) return 'none is drying';
+  const of = (row: PieceRow) => ({
+    dryAt: row.kiln?.dry ? here.now : (row.kiln?.dryAt ?? null),
+    openDryAt: row.openDryAt,
+  });
+  const late = drying.filter((row) => {
+    const { dryAt, openDryAt } = of(row);
+    return inTimeFor(wantedAt, dryAt, openDryAt) !== 'in-time';
+  });
+  if (late.length === 0) return `all ${drying.length} are dry for the kiln in time`;
+  const last = late.reduce((a, b) => ((of(b).dryAt ?? Infinity) > (of(a).dryAt ?? Infinity) ? b : a));
+  return `${drying.length - late.length} of ${drying.length} in time; ${last.name} ${wantedWords(wantedAt, of(last), here)}`;
 }
 
 function Change({ id, set, onClose }: Pick<GroupState, 'id' | 'set'> & { onClose: () => void }) {

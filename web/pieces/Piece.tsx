@@ -21,7 +21,8 @@ import {
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { WallStrip } from '../draw/WallStrip.tsx';
 import { isPast } from '../../core/plan/standing.ts';
-import { answerFor, coverWords, movedWords, type Here } from '../frame/answer.ts';
+import { kilnDryAt } from '../../core/plan/follows.ts';
+import { wantedWords, answerFor, coverWords, movedWords, type Here } from '../frame/answer.ts';
 import { useHere } from '../frame/here.ts';
 import { useUnits, useZone } from '../frame/maker.ts';
 import { AnswerBoard, CautionLine, Section, Trouble } from '../frame/parts.tsx';
@@ -79,6 +80,7 @@ export function Piece() {
       acts={data.acts}
       look={data.look}
       moved={movedWords(data.moved, here)}
+      wantedAt={data.wantedAt}
       here={here}
     />
   );
@@ -139,10 +141,11 @@ interface PieceViewProps {
   acts: PieceAnswer['acts'];
   look: PieceAnswer['look'];
   moved: string | null;
+  wantedAt: Instant | null;
   here: Here;
 }
 
-function PieceView({ plan, given, nights, acts, look, moved, here }: PieceViewProps) {
+function PieceView({ plan, given, nights, acts, look, moved, wantedAt, here }: PieceViewProps) {
   const { now, zone } = here;
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
@@ -197,6 +200,11 @@ function PieceView({ plan, given, nights, acts, look, moved, here }: PieceViewPr
             >
               {moved && <Box sx={{ color: faded }}>{moved}</Box>}
               {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
+              {wantedAt !== null && piece.fired === 'raw' && (
+                <Box>
+                  Wanted by {whenNear(wantedAt, now, zone)}: {wantedWords(wantedAt, dryTimes(plan), here)}.
+                </Box>
+              )}
               <ActionRow plan={plan} next={next} />
             </AnswerBoard>
           )}
@@ -265,6 +273,12 @@ function PieceView({ plan, given, nights, acts, look, moved, here }: PieceViewPr
     </>
   );
 }
+
+/** When it is dry for the kiln, as it stands and uncovered. */
+const dryTimes = ({ gates, advice }: PiecePlan) => ({
+  dryAt: kilnDryAt(gates),
+  openDryAt: advice?.openDryAt ?? null,
+});
 
 /** How wet it looks now. */
 function wetNow({ now, places, piece }: PiecePlan, { body }: PieceFacts): Wet | null {

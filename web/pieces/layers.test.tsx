@@ -25,6 +25,7 @@ describe('what a piece carries', () => {
       given: null,
       unplanned: null,
       moved: null,
+      wantedAt: null,
       answers: null,
       look: null,
       thicknessM: null,

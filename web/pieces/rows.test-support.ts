@@ -36,6 +36,8 @@ export const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
     holdsUntil: NOON + 10 * MINUTE,
     current: true,
     next: null,
+    follows: null,
+    openDryAt: null,
     tonight: null,
     cover: 'open',
     finished: null,
