@@ -8,6 +8,7 @@ import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { Look } from '../core/piece/look.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { Follows } from '../core/plan/follows.ts';
+import type { Spell } from '../core/plan/hours.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { NextStep, StepHead } from '../core/plan/next.ts';
 import type { Ribbon } from '../core/plan/ribbon.ts';
@@ -80,6 +81,9 @@ export interface BenchAnswer {
   groups: GroupState[];
   guides: GuideState[];
   reminders: Reminder[];
+  /** When hands are there, and when it is night, from some hours ago to two days on. */
+  sessions: Spell[];
+  nights: Spell[];
 }
 
 /** GET /api/pieces, with any of these */

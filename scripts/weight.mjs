@@ -4,7 +4,7 @@ import { root } from './run.mjs';
 
 const LIMIT_KB = 230;
 
-/** The first view's JavaScript, gzipped: the entry with all it imports at once, and the Bench's own part. */
+/** The first view's JavaScript, gzipped: the entry with all it imports at once, and Today's own part. */
 export function weigh() {
   const manifest = JSON.parse(readFileSync(`${root}dist/web/.vite/manifest.json`, 'utf8'));
   const seen = new Set();
@@ -14,7 +14,7 @@ export function weigh() {
     for (const next of manifest[name].imports ?? []) visit(next);
   };
   visit('index.html');
-  visit('web/bench/Bench.tsx');
+  visit('web/today/Today.tsx');
   const files = new Set([...seen].map((name) => manifest[name].file));
   const bytes = [...files].reduce(
     (sum, file) => sum + gzipSync(readFileSync(`${root}dist/web/${file}`)).length,

@@ -37,7 +37,7 @@ const router = createBrowserRouter([
     errorElement: <ErrorPage />,
     HydrateFallback: () => null,
     children: [
-      { index: true, lazy: lazily('Bench') },
+      { index: true, lazy: lazily('Today') },
       { path: 'kiln', lazy: lazily('Kiln') },
       { path: 'hand-in/:code?', lazy: lazily('HandIn') },
       { path: 'tonight', lazy: lazily('Tonight') },

@@ -1,10 +1,10 @@
 /** Every view, each loaded when it is first gone to, or ahead of that once there is time. */
 export const views = {
-  Bench: async () => (await import('./bench/Bench.tsx')).Bench,
+  Today: async () => (await import('./today/Today.tsx')).Today,
   Guide: async () => (await import('./guide/Guide.tsx')).Guide,
   Kiln: async () => (await import('./kiln/Kiln.tsx')).Kiln,
   HandIn: async () => (await import('./kiln/HandIn.tsx')).HandIn,
-  Tonight: async () => (await import('./bench/Tonight.tsx')).Tonight,
+  Tonight: async () => (await import('./today/Tonight.tsx')).Tonight,
   Pieces: async () => (await import('./pieces/Pieces.tsx')).Pieces,
   NewPiece: async () => (await import('./pieces/NewPiece.tsx')).NewPiece,
   Piece: async () => (await import('./pieces/Piece.tsx')).Piece,

@@ -15,7 +15,9 @@ import type { Clock } from '../clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 import type { Plans } from '../planning/plans.ts';
 import type { Shelf } from '../shelf.ts';
-import { entriesOf } from '../../core/log/entry.ts';
+import { entriesOf, type StudioSet } from '../../core/log/entry.ts';
+import { nightTime, workingTime } from '../../core/plan/hours.ts';
+import { DAY, type Instant } from '../../core/units/quantity.ts';
 import { groupsOf, guidesOf } from '../../core/log/group.ts';
 import { kilnsOf, loadsOf } from '../../core/log/load.ts';
 import { comingNight } from '../../core/plan/night.ts';
@@ -42,6 +44,12 @@ const piecesQuery = z.object({
     .int('A page is a whole number from 0.')
     .min(0, 'Pages begin at 0.')
     .default(0),
+});
+
+/** The working time and the nights around a moment. */
+const dayOf = (studio: StudioSet, now: Instant): Pick<BenchAnswer, 'sessions' | 'nights'> => ({
+  sessions: workingTime(studio.hours, studio.zone, now - DAY / 2, now + 2 * DAY),
+  nights: nightTime(studio, now - DAY / 2, now + 2 * DAY),
 });
 
 /** What the screens read: all of it computed from the log. */
@@ -100,6 +108,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       reminders: shelf.reminders(now),
       groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
       guides: guidesOf(store.ledger),
+      ...dayOf(store.studio().studio, now),
     };
   };
   router.get('/bench', (_request, response) => answered(response, 'bench', benchAnswer));

@@ -11,7 +11,7 @@ import { faded, hairline, ink, paper, slab } from './theme.ts';
 import { clockTime, shortDate } from './times.ts';
 
 const places = [
-  { to: '/', name: 'Bench' },
+  { to: '/', name: 'Today' },
   { to: '/pieces', name: 'Pieces' },
   { to: '/slips', name: 'Slips' },
   { to: '/techniques', name: 'Techniques' },
@@ -254,7 +254,9 @@ function useShortcuts(showKeys: () => void): void {
       if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]'))
         return;
       const named = places.filter(({ name }) => initial(name) === event.key);
-      const here = named.findIndex(({ to }) => to !== '/' && location.pathname.startsWith(to));
+      const here = named.findIndex(({ to }) =>
+        to === '/' ? location.pathname === to : location.pathname.startsWith(to),
+      );
       const place = named[(here + 1) % named.length];
       if (place) void navigate(place.to);
       else if (event.key === '?') showKeys();

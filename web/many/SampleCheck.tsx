@@ -1,4 +1,4 @@
-import { useBench } from '../bench/useBench.ts';
+import { useToday } from '../today/useToday.ts';
 import { useState } from 'react';
 import type { PieceRow } from '../../api/routes.ts';
 import { stageAt } from '../../core/clay/stage.ts';
@@ -7,7 +7,7 @@ import { CheckDialog } from '../pieces/CheckDialog.tsx';
 
 /** Checks one of the pieces that were chosen, and lets that teach the others. */
 export function SampleCheck({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
-  const { data } = useBench();
+  const { data } = useToday();
   const [id, setId] = useState(chosen[0]!.id);
   const sample = chosen.find((piece) => piece.id === id) ?? chosen[0]!;
   const row = data?.pieces.find(({ pieceId }) => pieceId === sample.id);

@@ -1,4 +1,4 @@
-import { useBench } from '../bench/useBench.ts';
+import { useToday } from '../today/useToday.ts';
 import { useState } from 'react';
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import type { BenchPiece, PieceRow } from '../../api/routes.ts';
@@ -14,7 +14,7 @@ import { manyWords } from './words.ts';
 
 /** The next steps of what was chosen, each logged at once for all that ask for it. */
 export function StepMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
-  const { data } = useBench();
+  const { data } = useToday();
   const here = useHere();
   const log = useLog();
   const [doing, setDoing] = useState<BenchPiece[] | null>(null);

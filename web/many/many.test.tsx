@@ -5,7 +5,7 @@ import { complaint, known, press, show, testStudio, type } from '../frame/studio
 import { Pieces } from '../pieces/Pieces.tsx';
 import { NewPiece } from '../pieces/NewPiece.tsx';
 import { made, row } from '../pieces/rows.test-support.ts';
-import { Tonight } from '../bench/Tonight.tsx';
+import { Tonight } from '../today/Tonight.tsx';
 
 function shelf(rows: PieceRow[], groups: PiecesAnswer['groups'] = []) {
   const studio = testStudio(...rows.map(({ id }) => made(id)));

@@ -23,10 +23,12 @@ interface LogNextProps {
   piece: Named & { next: NextStep | null };
   /** Others that ask for the same step: it is logged for all of them at once. */
   others?: (Named & { next: NextStep | null })[];
+  /** Its one target, without the further ones. */
+  onlyOne?: boolean;
 }
 
 /** One tap for what a piece asks for next: what ends its wait, that it is enough, or its step. */
-export function LogNext({ piece, others = [] }: LogNextProps) {
+export function LogNext({ piece, others = [], onlyOne = false }: LogNextProps) {
   const log = useLog();
   const now = useNow();
   const { open, dialog } = useDoneDialog(piece, others);
@@ -76,7 +78,7 @@ export function LogNext({ piece, others = [] }: LogNextProps) {
         variant={asks === 'now' ? 'contained' : 'outlined'}
         onOpen={open}
       />
-      {enough && others.length === 0 && (
+      {enough && !onlyOne && others.length === 0 && (
         <Button
           variant="outlined"
           aria-label={`Enough, ${enough.what}: ${name}`}

@@ -1,4 +1,4 @@
-import { useBench } from '../bench/useBench.ts';
+import { useToday } from '../today/useToday.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
@@ -291,7 +291,7 @@ function SizeFields({ by, typed, onTyped, recipe, catalogue, units }: SizeFields
 /** Adds the coated face of a piece that stands on the bench. */
 function AreaOfPieces({ onAdd }: { onAdd: (m2: number) => void }) {
   const units = useUnits();
-  const { data } = useBench();
+  const { data } = useToday();
   const pieces = data?.pieces.filter((row) => row.state === 'planned') ?? [];
   if (pieces.length === 0) return null;
   return (

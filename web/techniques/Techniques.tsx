@@ -1,4 +1,4 @@
-import { useBench } from '../bench/useBench.ts';
+import { useToday } from '../today/useToday.ts';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
@@ -23,7 +23,7 @@ export function Techniques() {
   const [stage, setStage] = useState<StageDescription['stage'] | typeof ANY>(ANY);
   const [pieceId, setPieceId] = useState(ANY);
   const { data: known } = useSWR<TechniquesAnswer>('/api/techniques', ask);
-  const { data: bench } = useBench();
+  const { data: bench } = useToday();
   const pieces = (bench?.pieces ?? []).flatMap((row) => (row.state === 'planned' ? [row] : []));
   const piece = pieces.find((of) => of.pieceId === pieceId);
   const words = search.trim().toLowerCase();

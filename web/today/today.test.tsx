@@ -10,7 +10,7 @@ import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
 import { loggedOnly, NOON, press, show, testStudio } from '../frame/studio.test-support.tsx';
 import { cruetMade } from '../../core/piece/piece.test-support.ts';
-import { Bench } from './Bench.tsx';
+import { Today } from './Today.tsx';
 
 const routed = foldPiece('p', [cruetMade()])!;
 const planned = routeOf(routed).planned[0]!;
@@ -82,15 +82,17 @@ function benchOf(pieces: BenchPiece[], more: Partial<BenchAnswer> = {}) {
     reminders: [],
     groups: [],
     guides: [],
+    sessions: [],
+    nights: [],
     ...more,
   });
-  show(<Bench />);
+  show(<Today />);
   return studio;
 }
 const names = async () =>
   (await screen.findAllByRole('link')).map((link) => link.textContent).filter((text) => /^[A-F]$/.test(text));
 
-describe('the Bench', () => {
+describe('Today', () => {
   it('puts first what closes soonest, then what opens soonest, and what is late after what can be saved', async () => {
     benchOf([
       piece('A', step({ status: 'waiting', opens: NOON + 5 * HOUR })),
@@ -159,7 +161,7 @@ describe('the Bench', () => {
       reminders: [{ kind: 'batch', id: 'b', name: 'White base', at: NOON, look: 'slaked' }],
     });
     expect(await screen.findByRole('link', { name: /new piece|log .*piece|first piece/i })).toBeTruthy();
-    const shelf = within(screen.getByRole('list', { name: 'From the slip shelf' }));
+    const shelf = within(screen.getByRole('region', { name: 'Now' }));
     expect(shelf.getByRole('link').getAttribute('href')).toBe('/slips/batches/b');
     expect(shelf.getByText('by now slaked')).toBeTruthy();
   });
@@ -169,7 +171,7 @@ describe('the Bench', () => {
     studio.answers['GET /api/bench'] = () => {
       throw new TypeError('no network');
     };
-    show(<Bench />);
+    show(<Today />);
     expect((await screen.findByRole('alert')).textContent).toMatch(/cannot be reached/);
   });
 });

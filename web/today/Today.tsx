@@ -1,0 +1,157 @@
+import type { ReactNode } from 'react';
+import { Link as RouterLink } from 'react-router';
+import { Box, Button, Skeleton, Typography } from '@mui/material';
+import type { BenchRow } from '../../api/routes.ts';
+import { isPast, type Due } from '../../core/plan/standing.ts';
+import { MINUTE, type Instant } from '../../core/units/quantity.ts';
+import { useHere } from '../frame/here.ts';
+import { Empty, Trouble } from '../frame/parts.tsx';
+import { wordsFor } from '../frame/server.ts';
+import { faded, hairline } from '../frame/theme.ts';
+import { clockTime } from '../frame/times.ts';
+import { Cautions } from './Cautions.tsx';
+import { dayAround } from './day.ts';
+import { DayRuler, ROW } from './DayStrip.tsx';
+import { Leading } from './Leading.tsx';
+import { useUnsent, withLoggedHere } from './loggedHere.ts';
+import { coverRows, slipRows, touchRow } from './otherRows.tsx';
+import { placed } from './placed.ts';
+import { columns, First, notOnPhone, onlyWide, Row } from './TodayRow.tsx';
+import { Unknown } from './Unknown.tsx';
+import { useToday } from './useToday.ts';
+
+const STALE_MS = 3 * MINUTE;
+
+/** What to do now, next, and until when, over all pieces: the act at hand, and the rest on one picture of the day. */
+export function Today() {
+  const { data, error } = useToday();
+  const here = useHere();
+  const { now, zone } = here;
+  const unsent = useUnsent();
+  if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : <Waiting />;
+  const rows = data.pieces.map((row) => current(row, now));
+  const planned = rows.filter((row) => row.state === 'planned');
+  const unknown = rows.filter((row) => row.state !== 'planned');
+  const all = placed(
+    planned.map((row) => withLoggedHere(row, unsent)),
+    data,
+    here,
+  );
+  const [first, ...others] = all;
+  const day = dayAround(now, data);
+  const further: Record<string, ReactNode[]> = {
+    Now: [...touchRow(planned, day), ...slipRows(data.reminders, here, day)],
+    Tonight: coverRows(planned, here, day),
+  };
+  const stale = Math.abs(now - data.at) > STALE_MS;
+  return (
+    <>
+      <Box component="h1" sx={{ position: 'absolute', left: -9999 }}>
+        Today
+      </Box>
+      {stale && (
+        <Trouble>
+          This is how it stood at {clockTime(data.at, zone)}; the newest answer is on its way.
+        </Trouble>
+      )}
+      {data.pieces.length === 0 && <EmptyToday />}
+      {first && (
+        <First placed={first} here={here}>
+          <Leading planned={all} guides={data.guides} pieces={data.pieces} />
+        </First>
+      )}
+      {first && <Cautions all={all} first={first} />}
+      {data.toLearn > 0 && (
+        <Box role="status" sx={{ color: faded }}>
+          Still learning from {data.toLearn === 1 ? 'a finished piece' : `${data.toLearn} finished pieces`}:
+          {planned.length > 0 ? ' the times below may move.' : ' the first answers come after that.'}
+        </Box>
+      )}
+      {(others.length > 0 || data.reminders.length > 0) && (
+        <Box sx={{ ...columns, mt: 1 }} aria-hidden>
+          <Box />
+          <Box />
+          <Box sx={notOnPhone}>
+            <DayRuler day={day} zone={zone} />
+          </Box>
+          <Box sx={onlyWide} />
+          <Box />
+        </Box>
+      )}
+      {parts.map(({ name, dues }) => (
+        <Part key={name} name={name}>
+          {[
+            ...others
+              .filter(({ answer }) => dues.includes(answer.due))
+              .map((p) => <Row key={p.key} placed={p} here={here} day={day} />),
+            ...(further[name] ?? []),
+          ]}
+        </Part>
+      ))}
+      {unknown.length > 0 && <Unknown rows={unknown} now={now} zone={zone} />}
+    </>
+  );
+}
+
+/** The day in its parts: what presses, what comes while hands are there, the covers for the night, the rest. */
+const parts: { name: string; dues: Due[] }[] = [
+  { name: 'Now', dues: ['now', 'late'] },
+  { name: 'This session', dues: ['soon', 'today'] },
+  { name: 'Tonight', dues: ['tonight'] },
+  { name: 'Later', dues: ['later', 'done'] },
+];
+
+/** As much room as will be taken, before anything is known. */
+const Waiting = () => (
+  <Box role="status" aria-label="Working out the walls …">
+    <Box sx={{ height: 214, display: 'flex', alignItems: 'center' }}>
+      <Typography variant="h2" component="p">
+        Working out the walls …
+      </Typography>
+    </Box>
+    {Array.from({ length: 8 }, (_, i) => (
+      <Box key={i} sx={{ height: ROW, borderTop: `1px solid ${hairline}`, py: 1 }}>
+        <Skeleton variant="rectangular" animation={false} height={40} />
+      </Box>
+    ))}
+  </Box>
+);
+
+function Part({ name, children }: { name: string; children: ReactNode[] }) {
+  if (children.length === 0) return null;
+  return (
+    <Box component="section" aria-label={name}>
+      <Typography variant="h2" sx={{ fontSize: '0.95rem', lineHeight: '22px', color: faded }}>
+        {name}
+      </Typography>
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+/** A row as it is now: what was worked out too long ago only says that it is being worked out. */
+const current = (row: BenchRow, now: Instant): BenchRow =>
+  row.state === 'planned' && isPast(row, now) ? { ...row, state: 'working' } : row;
+
+function EmptyToday() {
+  return (
+    <Empty
+      title="Nothing on the bench yet"
+      action={
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+          <Button variant="contained" component={RouterLink} to="/pieces/new">
+            Log a new piece
+          </Button>
+          <Button variant="outlined" component={RouterLink} to="/studio">
+            Set working hours
+          </Button>
+        </Box>
+      }
+    >
+      Log a piece when you have made it: what it is, how thick its wall is, where it stands. From then on this
+      page says what it is ready for, and until when.
+    </Empty>
+  );
+}
