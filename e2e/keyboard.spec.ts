@@ -28,7 +28,7 @@ test('the whole way works by keyboard', async ({ page, studio }) => {
   await expect(page.getByRole('heading', { name: 'Keyed bowl' })).toBeVisible();
 
   studio.setClock('2026-03-10T12:00:00Z');
-  await page.keyboard.press('b');
+  await page.keyboard.press('t');
   await page.reload();
   await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
   await tabTo('Log coat 1: Keyed bowl');

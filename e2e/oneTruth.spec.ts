@@ -35,9 +35,9 @@ async function allAsOf(page: Page, { address }: Studio, iso: string): Promise<Be
 /** The headline of every row of the home page by the name it goes under. */
 const onBench = (page: Page) =>
   page.locator('main').evaluate((main) => {
-    const said = [...main.querySelectorAll('p.MuiTypography-root')];
+    const said = [...main.querySelectorAll('[data-row] p.MuiTypography-root')];
     return said.map((p) => {
-      const row = p.closest('li') ?? p.parentElement!;
+      const row = p.closest('[data-row]')!;
       return { of: row.querySelector('a')!.textContent, headline: p.textContent };
     });
   });

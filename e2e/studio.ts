@@ -103,6 +103,11 @@ async function withStudio(
   template: 'empty' | 'demo',
   use: (studio: Studio) => Promise<void>,
 ): Promise<void> {
+  // long tables are looked at whole
+  await page.addInitScript(() => {
+    for (const table of ['all-steps', 'all-log'])
+      if (localStorage.getItem(`kosmema-${table}`) === null) localStorage.setItem(`kosmema-${table}`, 'true');
+  });
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(error.message));
   page.on('console', (message) => {

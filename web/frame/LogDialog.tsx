@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { LogForm, type LogFormProps } from './LogForm.tsx';
 
-interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act' | 'onRefused'> {
+interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act' | 'onRefused' | 'large'> {
   title: string;
   onClose: () => void;
   /** Forgets what was typed, once it is logged or left on purpose; a dialog that is only closed keeps it. */
@@ -20,6 +20,7 @@ export function LogDialog({
   onClose,
   forget = () => undefined,
   onRefused,
+  large,
   onLogged = onClose,
   children,
 }: LogDialogProps) {
@@ -37,6 +38,7 @@ export function LogDialog({
           onClose();
         }}
         onRefused={onRefused}
+        large={large}
         frame={({ fields, buttons }) => (
           <>
             <DialogTitle id="log-dialog-title">{title}</DialogTitle>

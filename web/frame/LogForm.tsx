@@ -21,12 +21,14 @@ export interface LogFormProps {
   onLeave: () => void;
   onRefused?: ((problem: ProblemDetails) => void) | undefined;
   children?: ReactNode;
+  /** Its target is met with wet hands. */
+  large?: boolean | undefined;
   /** How fields and buttons are laid out. */
   frame: (parts: { fields: ReactNode; buttons: ReactNode }) => ReactNode;
 }
 
 /** A form that logs one act, now or at another time. Nothing typed is lost when it is refused. */
-export function LogForm({ verb, act, onDone, onLeave, onRefused, children, frame }: LogFormProps) {
+export function LogForm({ verb, act, onDone, onLeave, onRefused, large, children, frame }: LogFormProps) {
   const log = useLog();
   const [at, setAt] = useState<Instant | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -63,7 +65,12 @@ export function LogForm({ verb, act, onDone, onLeave, onRefused, children, frame
   const buttons = (
     <>
       <Button onClick={onLeave}>Not now</Button>
-      <Button type="submit" variant="contained" disabled={busy}>
+      <Button
+        type="submit"
+        variant="contained"
+        disabled={busy}
+        sx={large ? { minHeight: 64, fontSize: '1.2rem', flex: 1 } : {}}
+      >
         {verb}
       </Button>
     </>

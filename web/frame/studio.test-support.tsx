@@ -65,6 +65,8 @@ export const known = <K extends AnyKind>(
 /** Begins a studio with what is already known of it, and answers for it until the test ends. */
 export function testStudio(...before: Entry[]): TestStudio {
   localStorage.clear();
+  // long tables whole
+  for (const table of ['all-steps', 'all-log']) localStorage.setItem(`kosmema-${table}`, 'true');
   sessionStorage.clear();
   setClock(NOON);
   const ledger = emptyLedger();

@@ -16,12 +16,14 @@ import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { CautionLine, Trouble } from '../frame/parts.tsx';
-import { faded, ironRed, slab, tones } from '../frame/theme.ts';
+import { faded, hairline, ironRed, slab, tones } from '../frame/theme.ts';
 import { AsBefore } from '../pieces/AsBefore.tsx';
 import { useHistory } from '../pieces/useRecord.ts';
 import { NO_TUB, useDoneForm, type DoneForm } from '../pieces/doneForm.ts';
 import { ForAdults } from '../pieces/ForAdults.tsx';
+import { useShelf } from '../slips/shelf.ts';
 import { suitWord } from '../slips/tubWords.ts';
+import { consistencyFor } from '../../core/slip/consistency.ts';
 import { TubVerdict, Withheld } from '../slips/TubVerdict.tsx';
 import { Done, Foot, Seen } from './StepTargets.tsx';
 import { Countdown } from './Countdown.tsx';
@@ -212,7 +214,16 @@ function How({ planned, led, form }: { planned: Planned; led: LedPiece; form: Do
 /** The tub that it comes from and whether its slip is right for this today; where none is said, those to choose from. */
 function FromTub({ form: { laid, chosen, tubs, typed, takesM3, set } }: { form: DoneForm }) {
   const [others, setOthers] = useState(false);
-  if (!laid || tubs.offered.length === 0) return null;
+  const { data } = useShelf();
+  if (!laid) return null;
+  if (tubs.offered.length === 0) {
+    const wanted = consistencyFor(laid.use, data?.catalogue.wanted);
+    return (
+      <Box sx={{ borderLeft: `8px solid ${hairline}`, pl: 1.5, mb: 1.5, fontSize: '1.2rem' }}>
+        No tub is set for it: {wanted.name.toLowerCase()}, SG {wanted.gravity.from} to {wanted.gravity.to}.
+      </Box>
+    );
+  }
   const asks = others || (!chosen && typed.tub !== NO_TUB);
   const choose = (tub: string) => {
     set({ tub });

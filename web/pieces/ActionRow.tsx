@@ -2,7 +2,9 @@ import { useState, type ReactNode } from 'react';
 import { Box, Button } from '@mui/material';
 import { outsideArea } from '../../core/form/form.ts';
 import type { NextStep } from '../../core/plan/next.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import type { Drawn } from './CoverChoice.tsx';
 import { CheckDialog, checkedOf } from './CheckDialog.tsx';
 import { CoverDialog } from './CoverDialog.tsx';
 import { FinishDialog } from './FinishDialog.tsx';
@@ -14,13 +16,15 @@ import { WeighDialog } from './WeighDialog.tsx';
 
 interface ActionRowProps {
   plan: PiecePlan;
+  given: PieceFacts;
+  drawn: Drawn | undefined;
   next: NextStep | null;
 }
 
 type Open = 'check' | 'weigh' | 'cover' | 'heat' | 'trim' | 'finish' | null;
 
 /** The acts on a piece, largest and likeliest first. */
-export function ActionRow({ plan, next }: ActionRowProps) {
+export function ActionRow({ plan, given, drawn, next }: ActionRowProps) {
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   const { piece } = plan;
@@ -51,7 +55,7 @@ export function ActionRow({ plan, next }: ActionRowProps) {
       )}
       {button('finish', 'Finish')}
       {open === 'check' && <CheckDialog of={checkedOf(plan)} onClose={close} />}
-      {open === 'cover' && <CoverDialog plan={plan} onClose={close} />}
+      {open === 'cover' && <CoverDialog plan={plan} given={given} drawn={drawn} onClose={close} />}
       {open === 'weigh' && <WeighDialog plan={plan} onClose={close} />}
       {open === 'heat' && <HeatDialog plan={plan} onClose={close} />}
       {open === 'trim' && <TrimDialog plan={plan} onClose={close} />}

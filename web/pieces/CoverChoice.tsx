@@ -1,21 +1,84 @@
-import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { covers, type Cover } from '../../core/drying/face.ts';
+import { isLost } from '../../core/plan/follows.ts';
+import type { Look } from '../../core/piece/look.ts';
+import type { Wet } from '../../core/plan/ribbon.ts';
+import { PiecePicture } from '../draw/PiecePicture.tsx';
+import { followsWords } from '../frame/answer.ts';
+import { useNow } from '../frame/clock.ts';
+import { useZone } from '../frame/maker.ts';
+import { ironRed } from '../frame/theme.ts';
+import type { CoverFollows } from './coverFollows.ts';
 
-/** Which cover, each with what it does. */
-export const CoverChoice = ({ cover, onCover }: { cover: Cover | null; onCover: (cover: Cover) => void }) => (
-  <ToggleButtonGroup
-    exclusive
-    fullWidth
-    orientation="vertical"
-    value={cover}
-    onChange={(_event, value: Cover | null) => value && onCover(value)}
-    aria-label="Cover"
-  >
-    {covers.map((c) => (
-      <ToggleButton key={c.cover} value={c.cover} sx={{ justifyContent: 'space-between' }}>
-        <b>{c.name}</b>
-        <span>{c.effect}</span>
-      </ToggleButton>
-    ))}
-  </ToggleButtonGroup>
-);
+/** A piece as it is drawn under each cover. */
+export interface Drawn {
+  look: Look;
+  clay: { wetColour: string; dryColour: string };
+  wet: Wet | null;
+}
+
+/** Which cover: each drawn, with what it does and what follows. */
+export function CoverChoice({
+  cover,
+  onCover,
+  drawn,
+  follows = {},
+}: {
+  cover: Cover | null;
+  onCover: (cover: Cover) => void;
+  drawn?: Drawn | undefined;
+  follows?: CoverFollows;
+}) {
+  const now = useNow(60_000);
+  const zone = useZone();
+  return (
+    <ToggleButtonGroup
+      exclusive
+      fullWidth
+      orientation="vertical"
+      value={cover}
+      onChange={(_event, value: Cover | null) => value && onCover(value)}
+      aria-label="Cover"
+    >
+      {covers.map((c) => {
+        const then = follows[c.cover];
+        return (
+          <ToggleButton
+            key={c.cover}
+            value={c.cover}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: `${drawn ? '48px ' : ''}minmax(0, 9fr) minmax(0, 14fr)`,
+              columnGap: 1.5,
+              alignItems: 'center',
+              textAlign: 'left',
+              minHeight: 56,
+              py: 0.5,
+              textTransform: 'none',
+              lineHeight: 1.25,
+            }}
+          >
+            {drawn && (
+              <PiecePicture {...drawn} look={{ ...drawn.look, cover: c.cover }} height={44} width={44} />
+            )}
+            <b>{c.name}</b>
+            <span>
+              {c.effect}
+              {then && (
+                <Box
+                  sx={
+                    cover !== c.cover && (isLost(then) || then.opens === null)
+                      ? { color: ironRed, fontWeight: 650 }
+                      : {}
+                  }
+                >
+                  {followsWords(then, { now, zone })}
+                </Box>
+              )}
+            </span>
+          </ToggleButton>
+        );
+      })}
+    </ToggleButtonGroup>
+  );
+}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { stands } from '../../core/form/places.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../frame/fields.tsx';
@@ -8,7 +9,8 @@ import { LogDialog } from '../frame/LogDialog.tsx';
 import { useStudio } from '../frame/maker.ts';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
-import { CoverChoice } from './CoverChoice.tsx';
+import { CoverChoice, type Drawn } from './CoverChoice.tsx';
+import { useCoverFollows } from './coverFollows.ts';
 
 /** Advice for within this time is what the dialog is opened for. */
 const SOON = HOUR;
@@ -18,7 +20,19 @@ function advisedSoon({ advice, at }: PiecePlan): Cover | null {
   return first && first.at <= at + SOON ? first.cover : null;
 }
 
-export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
+export function CoverDialog({
+  plan,
+  given = null,
+  drawn,
+  onClose,
+}: {
+  plan: PiecePlan;
+  /** What it is worked out from that follows under each cover. */
+  given?: PieceFacts | null;
+  drawn?: Drawn | undefined;
+  onClose: () => void;
+}) {
+  const follows = useCoverFollows(given, plan.at);
   const { id, made, cover: present, stand: presentStand } = plan.piece;
   const [cover, setCover] = useState<Cover>(advisedSoon(plan) ?? present);
   const [stand, setStand] = useState(presentStand);
@@ -41,7 +55,7 @@ export function CoverDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
       }}
       onClose={onClose}
     >
-      <CoverChoice cover={cover} onCover={setCover} />
+      <CoverChoice cover={cover} onCover={setCover} drawn={drawn} follows={follows} />
       <ChoiceField
         label="It stands"
         value={stand}

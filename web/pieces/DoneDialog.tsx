@@ -1,15 +1,19 @@
-import { TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Box, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages } from '../../core/clay/stage.ts';
 import { faultsOf } from '../../core/fault/fault.ts';
 import { hazardsOf } from '../../core/plan/next.ts';
 import { ChoiceField, NumberField } from '../frame/fields.tsx';
+import type { UnitChoice } from '../../core/units/quantity.ts';
+import { Fold } from '../frame/Fold.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
+import { useUnits } from '../frame/maker.ts';
 import { CautionLine } from '../frame/parts.tsx';
 import { Columns } from '../frame/Columns.tsx';
 import { CutOffFields } from './CutOff.tsx';
 import { NO_TUB, useDoneForm, wholeOfIt, type DoneForm, type DoneStep, type TypedDone } from './doneForm.ts';
 import { fieldsOf } from './effectFields.ts';
 import { EffectInput } from './EffectInput.tsx';
+import { effectWords } from './effectWords.ts';
 import { FaultsField } from './FaultsField.tsx';
 import { Fit } from './Fit.tsx';
 import { ForAdults } from './ForAdults.tsx';
@@ -27,9 +31,11 @@ export function DoneDialog({
   const form = useDoneForm(of);
   const { typed, set, usual, cuts, cutOff } = form;
   const done = typed.outcome !== 'left-out';
+  const units = useUnits();
   return (
     <LogDialog
       title={`${name}: ${form.called}`}
+      large
       verb={!done ? 'Log left out' : form.further ? 'Log a further coat' : step.verb}
       act={form.act}
       onClose={onClose}
@@ -37,45 +43,53 @@ export function DoneDialog({
       forget={form.forget}
       onRefused={({ code }) => form.setFurther(code === 'coated-already')}
     >
+      {done && (
+        <Box sx={{ fontSize: '1.25rem' }} data-usual>
+          {sentenceOf(form, step, units)}
+        </Box>
+      )}
       {form.laid && done && <FromTub form={form} />}
-      <Columns narrowest={200}>
-        {done && <Quantities form={form} />}
-        {form.laid && <SlipFields form={form} of={of} />}
-        {done && form.zones.length > 0 && (
-          <ChoiceField
-            label="Where"
-            value={typed.zone ?? wholeOfIt}
-            onChoose={(zone) => set({ zone: zone === wholeOfIt ? null : zone })}
-            options={form.zones}
-          />
-        )}
-        {done && form.stage && (
-          <ChoiceField
-            label="The clay was then"
-            value={form.stage}
-            onChoose={(stage) => set({ stage })}
-            options={stages.map(({ stage, name: label }) => ({ value: stage, label }))}
-            help={typed.stage ? 'As you found it: the clock learns from it' : 'As the clock has it'}
-          />
-        )}
-        {done && cuts && (
-          <CutOffFields
-            cutOff={cutOff}
-            wall={wall}
-            onTyped={(more) => set({ cutOff: { ...typed.cutOff, ...more } })}
-          />
-        )}
-        {done && (
-          <NumberField
-            label="It took"
-            unit="min"
-            text={typed.minutes}
-            onText={(minutes) => set({ minutes })}
-            error={form.wrong['tookS']}
-            help="Leave it empty if you did not look"
-          />
-        )}
-      </Columns>
+      {done && form.coat && <Fit coat={form.coat} wall={wall} step={step} />}
+      {done && cuts && (
+        <CutOffFields
+          cutOff={cutOff}
+          wall={wall}
+          onTyped={(more) => set({ cutOff: { ...typed.cutOff, ...more } })}
+        />
+      )}
+      <Fold name="Otherwise" open={Object.keys(form.wrong).some((field) => field !== 'tub')}>
+        <Columns narrowest={200}>
+          {done && <Quantities form={form} />}
+          {form.laid && <SlipFields form={form} of={of} />}
+          {done && form.zones.length > 0 && (
+            <ChoiceField
+              label="Where"
+              value={typed.zone ?? wholeOfIt}
+              onChoose={(zone) => set({ zone: zone === wholeOfIt ? null : zone })}
+              options={form.zones}
+            />
+          )}
+          {done && form.stage && (
+            <ChoiceField
+              label="The clay was then"
+              value={form.stage}
+              onChoose={(stage) => set({ stage })}
+              options={stages.map(({ stage, name: label }) => ({ value: stage, label }))}
+              help={typed.stage ? 'As you found it: the clock learns from it' : 'As the clock has it'}
+            />
+          )}
+          {done && (
+            <NumberField
+              label="It took"
+              unit="min"
+              text={typed.minutes}
+              onText={(minutes) => set({ minutes })}
+              error={form.wrong['tookS']}
+              help="Leave it empty if you did not look"
+            />
+          )}
+        </Columns>
+      </Fold>
       <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />
       {form.wentWrong && (
         <FaultsField
@@ -99,6 +113,17 @@ export function DoneDialog({
         ))}
     </LogDialog>
   );
+}
+
+/** What is logged as it stands, in one sentence. */
+function sentenceOf(
+  { chosen, effects, zones, typed }: DoneForm,
+  { name }: DoneStep['step'],
+  units: UnitChoice,
+): string {
+  const what = effects.flatMap((effect) => effectWords(effect, units) ?? []);
+  const where = zones.find(({ value }) => value === typed.zone);
+  return [name, chosen?.shelf.tub.made.name, ...what, where?.label].filter(Boolean).join(', ');
 }
 
 /** Which tub it comes from, those that are right for it first, and how the chosen one stands for it. */
@@ -140,8 +165,8 @@ function Quantities({ form: { usual, typed, set, textOf, wrong } }: { form: Done
 }
 
 /** How heavy the slip is, on which face it lies, and how it fits there. */
-function SlipFields({ form, of: { wall, step } }: { form: DoneForm; of: DoneStep }) {
-  const { typed, set, tub, laid, slip, depthM, gravityText, wrong } = form;
+function SlipFields({ form, of: { step } }: { form: DoneForm; of: DoneStep }) {
+  const { typed, set, tub, gravityText, wrong } = form;
   return (
     <>
       <NumberField
@@ -166,9 +191,6 @@ function SlipFields({ form, of: { wall, step } }: { form: DoneForm; of: DoneStep
           label: `${face === 'outside' ? 'Outside' : 'Inside'}${face === step.planned.face ? '' : ' (beside the planned steps)'}`,
         }))}
       />
-      {laid?.does === 'coat' && slip && (
-        <Fit coat={{ thicknessM: depthM, ...slip }} wall={wall} step={step} />
-      )}
     </>
   );
 }

@@ -30,6 +30,7 @@ import { ask, wordsFor } from '../frame/server.ts';
 import { faded, reachable } from '../frame/theme.ts';
 import { shortDate, clockTime, whenNear } from '../frame/times.ts';
 import { ActionRow } from './ActionRow.tsx';
+import { SilentSensor } from './SilentSensor.tsx';
 import { PieceLog } from './PieceLog.tsx';
 import type { PlanAnswer } from './planMessages.ts';
 import { sceneOf, wallWords, type Zoom } from './scene.ts';
@@ -205,7 +206,12 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, here }: P
                   Wanted by {whenNear(wantedAt, now, zone)}: {wantedWords(wantedAt, dryTimes(plan), here)}.
                 </Box>
               )}
-              <ActionRow plan={plan} next={next} />
+              <ActionRow
+                plan={plan}
+                given={given}
+                drawn={look ? { look, clay: given.body, wet: wetNow(plan, given) } : undefined}
+                next={next}
+              />
             </AnswerBoard>
           )}
         </Box>
@@ -289,31 +295,6 @@ function wetNow({ now, places, piece }: PiecePlan, { body }: PieceFacts): Wet | 
     rim: wetness(body, of('rim')),
     foot: wetness(body, of('foot')),
   };
-}
-
-/** A sensor that has fallen silent: what the strip rests on until it is back. */
-const SILENT = 30 * MINUTE;
-
-function SilentSensor({
-  given,
-  roomId,
-  now,
-  zone,
-}: {
-  given: PieceFacts;
-  roomId: string;
-  now: Instant;
-  zone: string;
-}) {
-  const at = given.rooms.find((room) => room.id === roomId)?.sensorAt;
-  if (at === undefined || (at !== null && now - at < SILENT)) return null;
-  return (
-    <Trouble>
-      The sensor of this room{' '}
-      {at === null ? 'has not spoken yet' : `has been silent since ${whenNear(at, now, zone)}`}: until it
-      does, the air is taken as on its last measured day, or as the room was set.
-    </Trouble>
-  );
 }
 
 /** What the coats do to the wall, in words: the water they have put back, and when it is softest for it. */

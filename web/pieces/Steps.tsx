@@ -1,4 +1,4 @@
-import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
+import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { hazardsOf, stepAt } from '../../core/plan/next.ts';
@@ -9,6 +9,7 @@ import { isSign } from '../../core/coat/sign.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { dueColours, faded, hairline, ink, manganese } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
+import { useRemembered } from '../frame/remembered.ts';
 import { useTubNames } from '../slips/shelf.ts';
 import { asKnown, standingOf } from '../../core/plan/standing.ts';
 import { between, headlineOf, waitWords, type Here } from '../frame/answer.ts';
@@ -43,6 +44,11 @@ export const stacked = {
   },
 } as const;
 
+/** So many steps are shown at first: those that come next. */
+const SHOWN = 3;
+
+const firstOpen = (gates: readonly Gate[]): number => gates.findIndex(({ status }) => isOpen(status));
+
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
 export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
   const { now, zone } = here;
@@ -59,7 +65,9 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
   const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
   // nothing is left to do on a piece that is finished
   const gates = piece.finished ? plan.gates.filter(({ status }) => !isOpen(status)) : plan.gates;
+  const [all, setAll] = useRemembered('all-steps', false);
   const first = gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
+  const firstShown = Math.max(0, Math.min(first < 0 ? gates.length : firstOpen(gates), gates.length - SHOWN));
   const stateOf = (s: Gate, i: number): { word: string; colour: string } => {
     const step = stepAt(s, now);
     if (i > first || !isOpen(step.status)) return states[step.status] ?? ahead;
@@ -79,78 +87,94 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
     const doAt = Math.max(asKnown(s.doAt, s.windows[0]?.opens), at ?? 0);
     return doAt <= now + MINUTE ? 'now' : whenNear(doAt, now, zone);
   };
+  const shown = (i: number) => all || (i >= firstShown && i < firstShown + SHOWN);
+  const hidden = gates.filter((_, i) => !shown(i)).length;
   return (
-    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Steps and their windows">
-      <Table
-        role="table"
-        size="small"
-        sx={{ '& td, & th': { fontSize: '1rem', verticalAlign: 'top', borderColor: 'divider' }, ...stacked }}
-      >
-        <TableHead>
-          <TableRow>
-            <TableCell>Step</TableCell>
-            <TableCell>State</TableCell>
-            <TableCell>Opens</TableCell>
-            <TableCell>Closes</TableCell>
-            <TableCell>Do it</TableCell>
-            <TableCell>Signs and how</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {gates.map((s, i) => (
-            <TableRow key={s.planned.key} role="row">
-              <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
-                {s.planned.step.name}
-                <Box sx={{ fontWeight: 400, color: faded }}>
-                  {whereFrom(s.planned.stock, s.planned.zones, tubName)}
-                </Box>
-                {s.planned.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
-              </TableCell>
-              <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
-                {stateOf(s, i).word}
-                {isOpen(s.status) && (
-                  <Box>
-                    <LogStepButton
-                      step={stepAt(s, plan.at)}
-                      name={plan.piece.made.name}
-                      variant="text"
-                      onOpen={open}
-                    />
-                  </Box>
-                )}
-              </TableCell>
-              <TableCell role="cell" data-label="Opens">
-                {s.doneAt === null ? when(asKnown(s.opens, s.windows[0]?.opens), '–') : ''}
-                <Spread
-                  edge={s.opens === null || s.doneAt !== null ? undefined : s.windows[0]?.opens}
-                  now={now}
-                  zone={zone}
-                />
-              </TableCell>
-              <TableCell role="cell" data-label="Closes">
-                {s.doneAt === null && s.opens !== null
-                  ? when(asKnown(s.closes, s.windows[0]?.closes), 'stays open')
-                  : ''}
-                <Spread
-                  edge={s.closes === null || s.doneAt !== null ? undefined : s.windows[0]?.closes}
-                  now={now}
-                  zone={zone}
-                />
-              </TableCell>
-              <TableCell role="cell" data-label={s.doneAt === null ? 'Do it' : 'Done'}>
-                {doIn(s, i)}
-              </TableCell>
-              <TableCell role="cell" sx={{ minWidth: 240 }}>
-                {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
-                {isOpen(s.status) && <ForAdults planned={s.planned} />}
-                {isOpen(s.status) && <Signs gate={s} />}
-              </TableCell>
+    <>
+      {(hidden > 0 || (all && gates.length > SHOWN)) && (
+        <Button sx={{ px: 0 }} aria-expanded={all} onClick={() => setAll(!all)}>
+          {all
+            ? 'Only the next steps'
+            : `All ${gates.length} steps, ${gates.filter(({ status }) => !isOpen(status)).length} done or left out`}
+        </Button>
+      )}
+      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Steps and their windows">
+        <Table
+          role="table"
+          size="small"
+          sx={{
+            '& td, & th': { fontSize: '1rem', verticalAlign: 'top', borderColor: 'divider' },
+            ...stacked,
+          }}
+        >
+          <TableHead>
+            <TableRow>
+              <TableCell>Step</TableCell>
+              <TableCell>State</TableCell>
+              <TableCell>Opens</TableCell>
+              <TableCell>Closes</TableCell>
+              <TableCell>Do it</TableCell>
+              <TableCell>Signs and how</TableCell>
             </TableRow>
-          ))}
-        </TableBody>
-      </Table>
-      {dialog}
-    </Box>
+          </TableHead>
+          <TableBody>
+            {gates.map((s, i) =>
+              !shown(i) ? null : (
+                <TableRow key={s.planned.key} role="row">
+                  <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
+                    {s.planned.step.name}
+                    <Box sx={{ fontWeight: 400, color: faded }}>
+                      {whereFrom(s.planned.stock, s.planned.zones, tubName)}
+                    </Box>
+                    {s.planned.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
+                  </TableCell>
+                  <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
+                    {stateOf(s, i).word}
+                    {isOpen(s.status) && (
+                      <Box>
+                        <LogStepButton
+                          step={stepAt(s, plan.at)}
+                          name={plan.piece.made.name}
+                          variant="text"
+                          onOpen={open}
+                        />
+                      </Box>
+                    )}
+                  </TableCell>
+                  <TableCell role="cell" data-label="Opens">
+                    {s.doneAt === null ? when(asKnown(s.opens, s.windows[0]?.opens), '–') : ''}
+                    <Spread
+                      edge={s.opens === null || s.doneAt !== null ? undefined : s.windows[0]?.opens}
+                      now={now}
+                      zone={zone}
+                    />
+                  </TableCell>
+                  <TableCell role="cell" data-label="Closes">
+                    {s.doneAt === null && s.opens !== null
+                      ? when(asKnown(s.closes, s.windows[0]?.closes), 'stays open')
+                      : ''}
+                    <Spread
+                      edge={s.closes === null || s.doneAt !== null ? undefined : s.windows[0]?.closes}
+                      now={now}
+                      zone={zone}
+                    />
+                  </TableCell>
+                  <TableCell role="cell" data-label={s.doneAt === null ? 'Do it' : 'Done'}>
+                    {doIn(s, i)}
+                  </TableCell>
+                  <TableCell role="cell" sx={{ minWidth: 240 }}>
+                    {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
+                    {isOpen(s.status) && <ForAdults planned={s.planned} />}
+                    {isOpen(s.status) && <Signs gate={s} />}
+                  </TableCell>
+                </TableRow>
+              ),
+            )}
+          </TableBody>
+        </Table>
+        {dialog}
+      </Box>
+    </>
   );
 }
 

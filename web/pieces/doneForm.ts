@@ -189,8 +189,9 @@ export function useDoneForm(of: DoneStep) {
     takesM3: all.reduce((sum, one) => sum + takesOf(one), 0),
     gravityText,
     textOf,
-    slip,
-    depthM,
+    effects,
+    /** The coat that is laid; null where it is none. */
+    coat: laid?.does === 'coat' && slip ? { thicknessM: depthM, ...slip } : null,
     cuts,
     cutOff,
     stage,

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from 'react';
-import { Button } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import useSWR from 'swr';
 import { bodies } from '../../api/entry.ts';
 import type { RoomMeasured, RoomsAnswer } from '../../api/routes.ts';
@@ -40,14 +40,14 @@ export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }
       fresh={defaultRoom}
       all={rooms}
       facts={({ cycle, heatTransfer, guarded }, id) => (
-        <>
+        <Box component="span" sx={{ display: 'block', minHeight: { xs: '7em', sm: '4.4em', md: '3em' } }}>
           {measured?.[id] && <Measured of={measured[id]} units={units} zone={zone} />}
           {measured?.[id] ? 'without them: ' : ''}
           about {formatQuantity('temperature', cycle.meanCelsius, units)},{' '}
           {Math.round(cycle.meanHumidity * 100)} % on a usual day;{' '}
           {(airs.find((a) => a.value === String(heatTransfer))?.label ?? 'air set by hand').toLowerCase()}
           {guarded && '; pupils or someone pregnant work in it'}
-        </>
+        </Box>
       )}
       actions={(room) => (
         <Button

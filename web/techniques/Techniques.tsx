@@ -10,6 +10,7 @@ import type { Technique } from '../../core/technique/technique.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { spansOf, WindowStrip } from '../draw/WindowStrip.tsx';
 import { ChoiceField } from '../frame/fields.tsx';
+import { useStudio } from '../frame/maker.ts';
 import { ask } from '../frame/server.ts';
 import { faded, hairline, ink, slab } from '../frame/theme.ts';
 import { recordWords } from './recordWords.ts';
@@ -22,7 +23,10 @@ export function Techniques() {
   const [search, setSearch] = useState('');
   const [stage, setStage] = useState<StageDescription['stage'] | typeof ANY>(ANY);
   const [pieceId, setPieceId] = useState(ANY);
-  const { data: known } = useSWR<TechniquesAnswer>('/api/techniques', ask);
+  const { data: known, error } = useSWR<TechniquesAnswer>('/api/techniques', ask);
+  const { data: studio } = useStudio();
+  // the studio's own are among them: nothing is shown that would move aside for these
+  const ready = (known !== undefined && studio !== undefined) || error !== undefined;
   const { data: bench } = useToday();
   const pieces = (bench?.pieces ?? []).flatMap((row) => (row.state === 'planned' ? [row] : []));
   const piece = pieces.find((of) => of.pieceId === pieceId);
@@ -95,7 +99,7 @@ export function Techniques() {
           },
         }}
       >
-        {found.map((technique) => (
+        {(ready ? found : []).map((technique) => (
           <Box component="li" key={technique.id} sx={{ borderTop: `1px solid ${hairline}`, py: 2 }}>
             <Box
               component={RouterLink}

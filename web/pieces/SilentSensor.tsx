@@ -1,0 +1,29 @@
+import type { PieceFacts } from '../../core/piece/facts.ts';
+import { MINUTE, type Instant } from '../../core/units/quantity.ts';
+import { Trouble } from '../frame/parts.tsx';
+import { whenNear } from '../frame/times.ts';
+
+/** A sensor that has fallen silent: what the strip rests on until it is back. */
+const SILENT = 30 * MINUTE;
+
+export function SilentSensor({
+  given,
+  roomId,
+  now,
+  zone,
+}: {
+  given: PieceFacts;
+  roomId: string;
+  now: Instant;
+  zone: string;
+}) {
+  const at = given.rooms.find((room) => room.id === roomId)?.sensorAt;
+  if (at === undefined || (at !== null && now - at < SILENT)) return null;
+  return (
+    <Trouble>
+      The sensor of this room{' '}
+      {at === null ? 'has not spoken yet' : `has been silent since ${whenNear(at, now, zone)}`}: until it
+      does, the air is taken as on its last measured day, or as the room was set.
+    </Trouble>
+  );
+}
