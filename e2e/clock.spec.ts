@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { otherwise } from './steps.ts';
 import { expect, root, test } from './studio.ts';
 
 test.describe('the moisture clock', () => {
@@ -18,6 +19,7 @@ test.describe('the moisture clock', () => {
     const coat = (n: number) => page.getByRole('row', { name: new RegExp(`^Coat ${n} of 3`) });
     const dialog = page.getByRole('dialog');
     const lay = async () => {
+      await otherwise(page);
       await dialog.getByLabel(/Wet thickness/).fill('0.6');
       await expect(dialog.getByText(/flake index/)).toBeVisible();
       await dialog.getByRole('button', { name: /^Log coat/ }).click();

@@ -89,7 +89,7 @@ test('two tablets lead one piece: what one has logged is refused to the other wi
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
-  test('the guide is begun from the Bench, a fault is one tap, and nothing runs off the side', async ({
+  test('the guide is begun from Today, a fault is one tap, and nothing runs off the side', async ({
     page,
     workshop,
   }) => {
@@ -115,7 +115,7 @@ test('a piece that flaked is explained from its own record', async ({ page, work
   const why = page
     .locator('section')
     .filter({ has: page.getByRole('heading', { name: 'What went wrong?' }) });
-  await expect(why.getByText('Its record speaks for it:').first()).toBeVisible({ timeout: 60_000 });
+  await expect(why.getByText('For it:').first()).toBeVisible({ timeout: 60_000 });
   const chipped = why.getByRole('listitem').filter({ hasText: 'The clay was cut too dry' });
   await expect(chipped).toContainText(/48 is the dry edge/);
   await why.getByRole('combobox', { name: 'Ask about a fault' }).click();

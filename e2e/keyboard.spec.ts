@@ -39,7 +39,7 @@ test('the whole way works by keyboard', async ({ page, studio }) => {
   await expect(page.getByText('Wait until matte')).toBeVisible();
   await tabTo(/^It is matte/);
   await page.keyboard.press('Enter');
-  await tabTo('Look at the wall');
+  await tabTo('Keyed bowl');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Check the clay' })).toBeVisible();
   await tabTo('Check the clay');

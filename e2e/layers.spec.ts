@@ -1,4 +1,4 @@
-import { choose, logStep, row } from './steps.ts';
+import { choose, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
@@ -57,6 +57,7 @@ test('silicate crackle: a skin, a push, a stretch, and the form follows', async 
   await logStep(page, /^A small push/);
   const dialog = page.getByRole('dialog');
   await logStep(page, /^Belly it out/, async () => {
+    await otherwise(page);
     await dialog.getByLabel(/^Girth now/).fill('700');
     await dialog.getByRole('button', { name: 'Log stretched' }).click();
     await expect(dialog.getByRole('alert')).toContainText('between 1 and 4 times');

@@ -19,6 +19,10 @@ export async function logStep(page: Page, name: RegExp, more: () => Promise<void
   await expect(dialog).toHaveCount(0);
 }
 
+/** Shows the figures of a step that is to be logged otherwise than is usual. */
+export const otherwise = (page: Page) =>
+  page.getByRole('dialog').locator('summary', { hasText: 'Otherwise' }).click();
+
 /** Slip is of no tub of the shelf, where none is set for it. */
 export async function sayTub(page: Page) {
   const tub = page.getByRole('dialog').getByRole('combobox', { name: 'From which tub' });

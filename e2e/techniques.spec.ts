@@ -1,4 +1,4 @@
-import { begin, choose, logStep, row } from './steps.ts';
+import { begin, choose, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
@@ -67,6 +67,7 @@ test('a slab is stretched and draped, and must come off its mould the same day',
   await logStep(page, /^Brush the silicate on/);
   await logStep(page, /^Torch it touch-dry/);
   await logStep(page, /^Stretch it/, async () => {
+    await otherwise(page);
     await page
       .getByRole('dialog')
       .getByLabel(/^Area now/)

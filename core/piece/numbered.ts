@@ -11,6 +11,19 @@ export function numbered(name: string, count: number, taken: readonly string[]):
   return Array.from({ length: count }, (_, i) => `${of} ${last + i + 1}`);
 }
 
+/**
+ * Names of a list with one a line, of whoever makes each: with what they make, where that is named.
+ * @example namedFor('Mug', 'Anna\nBo') // ['Anna, mug', 'Bo, mug']
+ */
+export function namedFor(name: string, people: string): string[] {
+  const what = name.trim();
+  const of = people
+    .split(/\r?\n/)
+    .map((line) => line.trim().replace(/\s+/g, ' '))
+    .filter((line) => line !== '');
+  return what === '' ? of : of.map((who) => `${who}, ${what.charAt(0).toLowerCase()}${what.slice(1)}`);
+}
+
 /** A name without the number at its end: what another like it is called. */
 export const unnumbered = (name: string): string => name.replace(/ \d+$/, '');
 

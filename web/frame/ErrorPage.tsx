@@ -8,11 +8,11 @@ export function ErrorPage() {
         This view broke
       </Typography>
       <Typography sx={{ mb: 3 }}>
-        Everything you logged is kept. Go back to the Bench, or reload; if it breaks again, export the studio
+        Everything you logged is kept. Go back to Today, or reload; if it breaks again, export the studio
         before anything else.
       </Typography>
       <Button variant="contained" href="/">
-        Back to the Bench
+        Back to Today
       </Button>
     </Box>
   );

@@ -10,7 +10,7 @@ export function Nowhere() {
         title="There is nothing here"
         action={
           <Button variant="contained" component={RouterLink} to="/">
-            Back to the Bench
+            Back to Today
           </Button>
         }
       >

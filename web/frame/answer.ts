@@ -27,6 +27,8 @@ export interface Headline {
   word: string;
   headline: string;
   due: Due;
+  /** Something was logged of it on this device that the studio does not know yet. */
+  unsent?: true;
 }
 
 /** The answer to “what now, and how long have I got”, in words. */
@@ -107,6 +109,7 @@ export const unsentAnswer = (
   next: Pick<NextStep, 'name'> | null,
   words: readonly string[],
 ): Headline & Answer => ({
+  unsent: true,
   due: 'now',
   tone: 'now',
   word: 'Not yet sent',

@@ -48,11 +48,11 @@ export function Guide() {
           title={data.over ? 'This guide is over' : 'None of its pieces is on the bench any more'}
           action={
             <Button variant="contained" component={RouterLink} to="/">
-              To the Bench
+              To Today
             </Button>
           }
         >
-          All that was logged is with its pieces. Another guide is begun from the Bench, or over pieces chosen
+          All that was logged is with its pieces. Another guide is begun from Today, or over pieces chosen
           under Pieces.
         </Empty>
       </Frame>
@@ -219,7 +219,7 @@ function SignDue({ piece: { pieceId, name, next }, onNotYet }: { piece: LedPiece
   );
 }
 
-/** Nothing presses: what comes next, and when. */
+/** Nothing to do now: what comes next, and when. */
 function Nothing({ led, comes, now }: { led: LedPiece[]; comes: Instant | null; now: Instant }) {
   const here = useHere();
   const next = led
@@ -231,7 +231,7 @@ function Nothing({ led, comes, now }: { led: LedPiece[]; comes: Instant | null; 
   return (
     <Box sx={{ p: { xs: 2, sm: 4 } }}>
       <Typography variant="h1" sx={{ fontSize: '2.6rem' }}>
-        {working ? 'Being worked out …' : 'Nothing presses'}
+        {working ? 'Being worked out …' : 'Nothing to do now'}
       </Typography>
       <Box sx={{ fontSize: '1.3rem', mt: 1 }}>
         {next
@@ -247,7 +247,7 @@ function Nothing({ led, comes, now }: { led: LedPiece[]; comes: Instant | null; 
         size="large"
         sx={{ mt: 3, minHeight: 72, background: ink }}
       >
-        To the Bench
+        To Today
       </Button>
     </Box>
   );

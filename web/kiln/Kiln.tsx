@@ -24,7 +24,7 @@ export function Kiln() {
   const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
   const now = useNow(60_000);
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the kiln room …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the kilns …</Typography>;
   const { kilns, loads } = data;
   const rows = data.rows.map((row) => asNow(row, now));
   if (kilns.length === 0)

@@ -75,7 +75,7 @@ export function DoneDialog({
               value={form.stage}
               onChoose={(stage) => set({ stage })}
               options={stages.map(({ stage, name: label }) => ({ value: stage, label }))}
-              help={typed.stage ? 'As you found it: the clock learns from it' : 'As the clock has it'}
+              help={typed.stage ? 'As you found it: the forecast learns from it' : 'As forecast'}
             />
           )}
           {done && (

@@ -7,8 +7,8 @@ import { bodies } from '../../api/entry.ts';
 import type { PieceAnswer, PiecesAnswer } from '../../api/routes.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
-import { numbered } from '../../core/piece/numbered.ts';
-import { MINUTE } from '../../core/units/quantity.ts';
+import { namedFor, numbered } from '../../core/piece/numbered.ts';
+import { formatQuantity, MINUTE } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
 import { useDraft } from '../frame/draft.ts';
 import { Form as PieceForm } from '../frame/Form.tsx';
@@ -70,6 +70,7 @@ function Making({ model }: { model: PieceState | null }) {
             name: before.name,
             madeAt: before.madeAt,
             count: before.count,
+            people: before.people,
             group: before.group,
             groupName: before.groupName,
             ...(touched(before) && { layers: before.layers }),
@@ -88,16 +89,27 @@ function Making({ model }: { model: PieceState | null }) {
   const composedOn = useComposedOn();
   const now = useNow();
   const [wrong, setWrong] = useState<Record<string, string>>({});
+  /** The wall that was asked about. */
+  const [sure, setSure] = useState<number | null>(null);
 
   const submit = async () => {
+    const people = namedFor(typed.name, typed.people ?? '');
     const made: PieceMade = {
       ...pieceFrom(typed),
+      ...(people.length > 0 && { name: people[0]! }),
       layers: layersFrom(typed.layers),
       ...(model && { like: model.id }),
     };
-    const count = typedNumber(typed.count) ?? 1;
+    const count = people.length || (typedNumber(typed.count) ?? 1);
+    const tooMany = people.length > MOST;
     const found = {
       ...wrongFields(bodies['piece.made'], made),
+      ...(tooMany && { people: `${people.length} names: make at most ${MOST} in one go.` }),
+      ...(isHardlyMeant(made.form.wallM) && sure !== made.form.wallM
+        ? {
+            'form.wallM': `${formatQuantity('length', made.form.wallM, units)} is next to nothing for a wall: was another unit meant? Log it again if it is so.`,
+          }
+        : {}),
       ...(Number.isInteger(count) && count >= 1 && count <= MOST
         ? {}
         : { count: `A whole number from 1 to ${MOST}: make more in a second go.` }),
@@ -106,20 +118,24 @@ function Making({ model }: { model: PieceState | null }) {
         : {}),
     };
     setWrong(found);
+    setSure(made.form.wallM);
     if (Object.keys(found).length > 0) return;
     const at = typed.madeAt ?? Math.floor(now / MINUTE) * MINUTE;
-    const many = numbered(made.name, count, names);
+    const many = people.length > 0 ? people : numbered(made.name, count, names);
     const ids = many.map(() => uuid());
     const group = typed.group === NEW_GROUP ? uuid() : typed.group === NO_GROUP ? null : typed.group;
-    const outcome = await log(count === 1 ? `${made.name} made` : `${count} of ${made.name} made`, [
-      ...(typed.group === NEW_GROUP && group
-        ? [entry('group.set', group, { name: typed.groupName.trim(), kind: 'class', dueAt: null }, { at })]
-        : []),
-      ...ids.flatMap((id, i) => [
-        entry('piece.made', id, { ...made, name: many[i]! }, { at }),
-        ...(group ? [entry('piece.grouped', id, { groups: [group] }, { at })] : []),
-      ]),
-    ]);
+    const outcome = await log(
+      count === 1 ? `${made.name} made` : `${count} of ${typed.name.trim() || 'them'} made`,
+      [
+        ...(typed.group === NEW_GROUP && group
+          ? [entry('group.set', group, { name: typed.groupName.trim(), kind: 'class', dueAt: null }, { at })]
+          : []),
+        ...ids.flatMap((id, i) => [
+          entry('piece.made', id, { ...made, name: many[i]! }, { at }),
+          ...(group ? [entry('piece.grouped', id, { groups: [group] }, { at })] : []),
+        ]),
+      ],
+    );
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
     forget();
     rememberPiece(made);
@@ -152,7 +168,9 @@ function Making({ model }: { model: PieceState | null }) {
       />
       <WrongFields wrong={wrong} />
       <Button type="submit" variant="contained" size="large" sx={{ mt: 2, display: 'block' }}>
-        {typedNumber(typed.count) === 1 ? 'Log it as made' : 'Log them as made'}
+        {typedNumber(typed.count) === 1 && (typed.people ?? '').trim() === ''
+          ? 'Log it as made'
+          : 'Log them as made'}
       </Button>
     </PieceForm>
   );
@@ -160,6 +178,16 @@ function Making({ model }: { model: PieceState | null }) {
 
 /** As many alike as one act bears. */
 const MOST = 100;
+/** A thinner wall than this is asked about once, m. Common practice: paper-thin porcelain is thicker. */
+const THINNEST = 0.0012;
+const isHardlyMeant = (wallM: number): boolean => wallM > 0 && wallM < THINNEST;
+
+const namesWords = (names: string[]): string =>
+  names.length === 0
+    ? 'A class: paste the list, each gets a piece'
+    : names.length === 1
+      ? names[0]!
+      : `${names.length} pieces: ${names[0]} to ${names.at(-1)}`;
 
 /** How many alike, and the group they go into. */
 function HowMany({
@@ -195,6 +223,15 @@ function HowMany({
           ...groups.map(({ id, set: of }) => ({ value: id, label: of.name })),
           { value: NEW_GROUP, label: 'A new one' },
         ]}
+      />
+      <TextField
+        label="Or names, one a line"
+        value={typed.people ?? ''}
+        onChange={({ target }) => set({ people: target.value })}
+        error={wrong['people'] !== undefined}
+        helperText={wrong['people'] ?? namesWords(namedFor(typed.name, typed.people ?? ''))}
+        multiline
+        maxRows={8}
       />
       {typed.group === NEW_GROUP && (
         <TextField

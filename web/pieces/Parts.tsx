@@ -53,7 +53,7 @@ export function Parts({ plan, now, zone }: { plan: PiecePlan; now: Instant; zone
         {wanted.map((role) => (
           <Box key={role} sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
             <span>
-              It is to get a {role}: log when that is made, and the clock brings both there together.
+              It is to get a {role}: log when that is made, then both are timed to be ready together.
             </span>
             <Button variant="outlined" onClick={() => setOpen({ does: 'make', role })}>
               Log {role} made

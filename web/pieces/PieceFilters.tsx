@@ -41,7 +41,7 @@ export function PieceFilters({
   const fields: [(typeof keys)[number], string, { value: string; label: string }[]][] = [
     ['group', 'Group', named(groups)],
     ['room', 'Room', named(rooms)],
-    ['due', 'Asks for hands', Object.entries(dueNames).map(([value, label]) => ({ value, label }))],
+    ['due', 'Needs doing', Object.entries(dueNames).map(([value, label]) => ({ value, label }))],
     ['technique', 'Technique', techniques.map(({ id, name }) => ({ value: id, label: name }))],
     ['maker', 'Maker', named(makers)],
   ];

@@ -99,8 +99,8 @@ function Causes({ fault, causes }: { fault: string; causes: Explained[] }) {
 }
 
 const standings = {
-  for: { word: 'Its record speaks for it:', colour: ironRed },
-  against: { word: 'Its record speaks against it:', colour: copperGreen },
+  for: { word: 'For it:', colour: ironRed },
+  against: { word: 'Against it:', colour: copperGreen },
   nothing: { word: 'Not recorded:', colour: faded },
 };
 

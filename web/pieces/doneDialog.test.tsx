@@ -37,7 +37,7 @@ describe('a step as it really was', () => {
   it('with the clay found otherwise is a check of it as well, in one act', async () => {
     show(<DoneDialog {...stepProps('carve')} />);
     await choose('The clay was then', 'Stiff leather-hard');
-    expect(screen.getByText(/the clock learns from it/)).toBeTruthy();
+    expect(screen.getByText(/the forecast learns from it/)).toBeTruthy();
     await press(/^Log carving/);
     await done();
     expect(studio.logged).toHaveLength(1);

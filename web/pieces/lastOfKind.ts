@@ -12,6 +12,8 @@ export type TypedNew = TypedPiece & {
   layers: TypedLayer[];
   /** How many alike. */
   count: string;
+  /** Who makes one each, a line each; empty where it is not said. */
+  people?: string | undefined;
   /** The group it goes into: by its id, none, or a new one by name. */
   group: string;
   groupName: string;

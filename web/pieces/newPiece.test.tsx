@@ -1,4 +1,4 @@
-import { cleanup, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { metricUnits } from '../../core/units/quantity.ts';
 import { entriesOf } from '../../core/log/entry.ts';
@@ -71,6 +71,34 @@ describe('a new piece', () => {
     expect(await complaint()).toMatch(/not for pupils/);
     expect(await screen.findByRole('group', { name: 'What mends it' })).toBeTruthy();
     expect(studio.logged).toEqual([]);
+  });
+
+  it('of a class is one for each name that is pasted, in a group', async () => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await type('Name or mark', 'Mug');
+    fireEvent.change(screen.getByLabelText(/^Or names/), { target: { value: 'Anna\n  Bo  Lind\n\nCleo' } });
+    expect(await screen.findByText('3 pieces: Anna, mug to Cleo, mug')).toBeTruthy();
+    await choose('Group', 'A new one');
+    await type('Its name', 'Tuesday class');
+    await press('Log them as made');
+    await screen.findByText('elsewhere');
+    const made = entriesOf(studio.logged.flat(), 'piece.made').map(({ body }) => body.name);
+    expect(made).toEqual(['Anna, mug', 'Bo Lind, mug', 'Cleo, mug']);
+    expect(entriesOf(studio.logged.flat(), 'piece.grouped')).toHaveLength(3);
+  });
+
+  it('asks once about a wall that is next to nothing, and takes it then', async () => {
+    const studio = testStudio();
+    show(<NewPiece />, at);
+    await type('Name or mark', 'Eggshell cup');
+    await type(/^Wall, freshly made/, '0,6');
+    await press('Log it as made');
+    expect(await screen.findByText(/next to nothing for a wall/)).toBeTruthy();
+    expect(studio.logged).toEqual([]);
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    expect(loggedOnly(studio, 'piece.made').body.form.wallM).toBeCloseTo(0.0006, 9);
   });
 
   it('says what is missing, at its field, and keeps the rest', async () => {

@@ -29,7 +29,7 @@ export function Bins() {
   const now = useNow();
   const [open, setOpen] = useState<Open | null>(null);
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Lifting the lids …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the bins …</Typography>;
   const { bins, acts } = data;
   const close = () => setOpen(null);
   const newBin = (

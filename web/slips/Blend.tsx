@@ -35,8 +35,7 @@ const kinds: { kind: BlendKind; name: string; is: string }[] = [
 /** Blends between recipes: what goes into each cup, its label, and the back of its tile. */
 export function Blend() {
   const { data, error } = useShelf();
-  if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Setting out cups …</Typography>;
+  if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching …</Typography>;
   if (data.catalogue.recipes.length < 2)
     return (
       <Empty

@@ -38,7 +38,7 @@ export function Deflocculate() {
   const units = useUnits();
   const [act, setAct] = useState<TubAct | null>(null);
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the cup …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the tub …</Typography>;
   const { shelf, catalogue, trials } = data;
   const { tub, judgement, trimmingsKg } = shelf;
   const trial = trials.findLast((t) => !t.ended) ?? trials.at(-1) ?? null;

@@ -17,8 +17,7 @@ import { useShelf } from './shelf.ts';
 /** Where slip-making begins: from powders by a recipe, or from trimmings, by scale or by feel. */
 export function Make() {
   const { data, error } = useShelf();
-  if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Clearing the bench …</Typography>;
+  if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching …</Typography>;
   const { recipes } = data.catalogue;
   return (
     <>

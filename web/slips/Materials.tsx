@@ -38,7 +38,7 @@ export function Materials() {
   const [editing, setEditing] = useState<{ id: string; material: Material | null } | null>(null);
   const [sought, setSought] = useState('');
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Looking through the bags …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the materials …</Typography>;
   const { materials } = data.catalogue;
   const shown = Object.entries(materials).filter(([, m]) =>
     m.name.toLowerCase().includes(sought.toLowerCase()),

@@ -29,7 +29,7 @@ export function RecipePage() {
   const { id } = useParams();
   const { data, error } = useShelf();
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the book …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the recipes …</Typography>;
   const found = data.catalogue.recipes.find((r) => r.id === id);
   if (!found && id !== 'new')
     return <Trouble>This recipe is not in the book. It may have been undone: go back to Recipes.</Trouble>;

@@ -25,7 +25,7 @@ export function Recipes() {
   const { data, error } = useShelf();
   const units = useUnits();
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Opening the book …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the recipes …</Typography>;
   const { recipes, materials } = data.catalogue;
   const newRecipe = (
     <Button variant="contained" component={RouterLink} to="/slips/recipes/new">

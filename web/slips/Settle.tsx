@@ -24,7 +24,7 @@ export function Settle() {
   const { id } = useParams();
   const { data, error } = useSWR<TubAnswer>(`/api/tubs/${id}`, ask);
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Letting it stand …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the tub …</Typography>;
   return <SettlingBench answer={data} />;
 }
 

@@ -34,7 +34,7 @@ export function Shelf() {
   const now = useNow();
   const [sought, setSought] = useState<Sought>('any');
   if (!data)
-    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Looking along the shelf …</Typography>;
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the shelf …</Typography>;
   const { catalogue, batches } = data;
   const tubs = data.tubs.filter(({ tub }) => tub.discardedAt === null);
   if (tubs.length === 0 && batches.length === 0) return <EmptyShelf />;

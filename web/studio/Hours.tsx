@@ -1,44 +1,17 @@
 import { useState } from 'react';
 import { Autocomplete, Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
-import type { StudioSet, WorkingSpell } from '../../core/log/entry.ts';
+import type { StudioSet } from '../../core/log/entry.ts';
 import { overlapping } from '../../core/plan/hours.ts';
 import { Form } from '../frame/Form.tsx';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { wrongFields } from '../frame/shape.ts';
+import { minuteText, readMinute, readSpells, spellsText } from './typedHours.ts';
 
 const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const zones = ['Etc/UTC', ...Intl.supportedValuesOf('timeZone')];
-
-const minuteText = (ofDay: number): string => {
-  const minute = ofDay > 1440 ? ofDay - 1440 : ofDay;
-  return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
-};
-
-/** Minutes of a time like 9:30, 9.30 or 9; null where it is none. */
-function readMinute(text: string): number | null {
-  const m = /^(\d{1,2})(?:[:.](\d{2}))?$/.exec(text.trim());
-  if (!m) return null;
-  const minute = Number(m[1]) * 60 + Number(m[2] ?? 0);
-  return minute <= 1440 && Number(m[2] ?? 0) < 60 ? minute : null;
-}
-
-/** A day's spells as text, like `9:00–12:30, 14:00–18:00`; empty is a day off. */
-const spellsText = (spells: WorkingSpell[]): string =>
-  spells.map((s) => `${minuteText(s.fromMinute)}–${minuteText(s.toMinute)}`).join(', ');
-
-function readSpells(text: string, weekday: number): WorkingSpell[] | null {
-  if (text.trim() === '') return [];
-  const spells = text.split(',').map((part) => {
-    const [from, to, ...rest] = part.split(/[–-]/).map(readMinute);
-    if (rest.length > 0 || from == null || to == null) return null;
-    // what ends before it begins ends after midnight
-    return { weekday, fromMinute: from, toMinute: to <= from ? to + 1440 : to };
-  });
-  return spells.includes(null) ? null : (spells as WorkingSpell[]);
-}
 
 /** Name, zone, working hours and night of the studio. */
 export function Hours({ studio }: { studio: StudioSet }) {
@@ -56,7 +29,7 @@ export function Hours({ studio }: { studio: StudioSet }) {
     const [from, to] = night.map(readMinute);
     const bad = read.indexOf(null);
     if (bad >= 0)
-      return setWrong(`${weekdays[bad]}: write hours like 9:00–12:30, 19:00–1:00, or leave the day empty.`);
+      return setWrong(`${weekdays[bad]}: write hours like 9:00–12:30 or 7pm–10pm, or leave the day empty.`);
     const twice = overlapping(read.flatMap((spells) => spells!));
     if (twice !== null)
       return setWrong(

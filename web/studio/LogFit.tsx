@@ -53,10 +53,10 @@ export function LogFit() {
     <>
       <Typography variant="h1">The whole log, fitted</Typography>
       <Box sx={{ maxWidth: 820 }}>
-        From piece to piece the clock learns as it goes. Here every check, weighing and sign of all pieces is
-        taken together, and the pace of each room, its covers and each clay are found that fit them best. What
-        lies far from the fit is worth a second look: a check logged at the wrong time, a cover not logged, a
-        wall measured wrong.
+        From piece to piece the forecast learns as it goes. Here every check, weighing and sign of all pieces
+        is taken together, and the pace of each room, its covers and each clay are found that fit them best.
+        What lies far from the fit is worth a second look: a check logged at the wrong time, a cover not
+        logged, a wall measured wrong.
       </Box>
       <Box sx={{ my: 2, display: 'flex', gap: 2, alignItems: 'center' }}>
         {state.is === 'working' ? (

@@ -109,7 +109,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
   if (!piece) return null;
   const { to, name } = named(of);
   const { colour } = tones[answer.tone];
-  const minute = minuteOf(piece, here);
+  const minute = answer.unsent ? 'logged here, not yet sent' : minuteOf(piece, here);
   return (
     <Box
       component="li"

@@ -53,7 +53,7 @@ export function Tonight() {
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', mb: 1 }}>
         <Typography variant="h1">Tonight</Typography>
         <Box sx={{ color: faded, flex: 1 }}>
-          from {whenNear(night.from, now, zone)}, when hands leave, until they are back{' '}
+          from {whenNear(night.from, now, zone)}, when the working day ends, until{' '}
           {whenNear(night.morning, now, zone)}
         </Box>
         <Button variant="outlined" onClick={() => print()} sx={{ displayPrint: 'none' }}>

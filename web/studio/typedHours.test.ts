@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest';
+import { readMinute, readSpells, spellsText } from './typedHours.ts';
+
+const asText = (text: string) => {
+  const spells = readSpells(text, 1);
+  return spells && spellsText(spells);
+};
+
+describe('working hours as people write them', () => {
+  it.each([
+    ['9:00–12:30, 19:00-1:00', '09:00–12:30, 19:00–01:00'],
+    ['7pm-10pm', '19:00–22:00'],
+    ['7-10pm', '19:00–22:00'],
+    ['11-1pm', '11:00–13:00'],
+    ['9.30 a.m. to noon; 2 pm - 6 pm', '09:30–12:00, 14:00–18:00'],
+    ['8h30-17h', '08:30–17:00'],
+    ['9 to 12 and 14 until 18', '09:00–12:00, 14:00–18:00'],
+    ['6pm–midnight', '18:00–24:00'],
+    ['12am-12pm', '00:00–12:00'],
+    ['', ''],
+  ])('reads %s', (typed, read) => expect(asText(typed)).toBe(read));
+
+  it.each(['evening', '25-26', '9', '13pm-14pm', '9:75-10', '9-10-11'])('does not guess at %s', (typed) =>
+    expect(readSpells(typed, 1)).toBeNull(),
+  );
+
+  it('reads a single time the same way', () => {
+    expect(readMinute('10 pm')).toBe(22 * 60);
+    expect(readMinute('late')).toBeNull();
+  });
+});

@@ -1,0 +1,57 @@
+import type { WorkingSpell } from '../../core/log/entry.ts';
+
+/** Working hours as people write them. */
+
+const NOON = 12 * 60;
+const DAY = 24 * 60;
+
+export const minuteText = (ofDay: number): string => {
+  const minute = ofDay > DAY ? ofDay - DAY : ofDay;
+  return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+};
+
+interface Time {
+  minute: number;
+  /** As it was written; null for a time of 24 hours, or one that says neither. */
+  half: 'am' | 'pm' | null;
+}
+
+/** A time like 9:30, 9.30, 9h30, 9, 7pm, 7:30 p.m., noon or midnight; null where it is none. */
+function readTime(text: string): Time | null {
+  const word = text.trim().toLowerCase();
+  if (word === 'noon' || word === 'midday') return { minute: NOON, half: null };
+  if (word === 'midnight') return { minute: DAY, half: null };
+  const m = /^(\d{1,2})(?:[:.h](\d{2})?)?\s*(?:([ap])\.?\s?m\.?)?$/.exec(word);
+  if (!m) return null;
+  const [hour, past] = [Number(m[1]), Number(m[2] ?? 0)];
+  if (past > 59) return null;
+  if (!m[3]) return hour * 60 + past <= DAY ? { minute: hour * 60 + past, half: null } : null;
+  if (hour < 1 || hour > 12) return null;
+  return { minute: (hour % 12) * 60 + past + (m[3] === 'p' ? NOON : 0), half: m[3] === 'p' ? 'pm' : 'am' };
+}
+
+/** Minutes of a time of day; null where it is none. */
+export const readMinute = (text: string): number | null => readTime(text)?.minute ?? null;
+
+/** A day's spells as text, like `9:00–12:30, 14:00–18:00`; empty is a day off. */
+export const spellsText = (spells: WorkingSpell[]): string =>
+  spells.map((s) => `${minuteText(s.fromMinute)}–${minuteText(s.toMinute)}`).join(', ');
+
+/** The spells of a day, from texts like `9:00–12:30, 7-10pm`; null where one cannot be read. */
+export function readSpells(text: string, weekday: number): WorkingSpell[] | null {
+  if (text.trim() === '') return [];
+  const spells = text.split(/[,;]|\band\b/i).map((part) => {
+    const [from, to, ...rest] = part.split(/[–—-]|\bto\b|\buntil\b/i).map(readTime);
+    if (rest.length > 0 || !from || !to) return null;
+    const fromMinute = firstOf(from, to);
+    // what ends before it begins ends after midnight
+    return { weekday, fromMinute, toMinute: to.minute <= fromMinute ? to.minute + DAY : to.minute };
+  });
+  return spells.includes(null) ? null : (spells as WorkingSpell[]);
+}
+
+/** 7-10pm begins at 7 in the evening, 11-1pm before noon. */
+function firstOf({ minute, half }: Time, to: Time): number {
+  const later = minute + NOON;
+  return half === null && to.half === 'pm' && minute < NOON && later < to.minute ? later : minute;
+}
