@@ -19,16 +19,17 @@ test.describe('the moisture clock', () => {
     const coat = (n: number) => page.getByRole('row', { name: new RegExp(`^Coat ${n} of 3`) });
     const dialog = page.getByRole('dialog');
     const lay = async () => {
-      await otherwise(page);
       await dialog.getByLabel(/Wet thickness/).fill('0.6');
       await expect(dialog.getByText(/flake index/)).toBeVisible();
       await dialog.getByRole('button', { name: /^Log coat/ }).click();
       await expect(dialog).toHaveCount(0);
     };
     await coat(1).getByRole('button').click();
+    await otherwise(page);
     await lay();
     await expect(coat(1)).toContainText('Done');
     await coat(2).getByRole('button').click();
+    await otherwise(page);
     await dialog.getByRole('combobox', { name: /^Face/ }).click();
     await page.getByRole('option', { name: /^Inside/ }).click();
     await lay();

@@ -16,6 +16,7 @@ import { choresHere, type Chores } from './chores/chores.ts';
 import type { Plans } from './planning/plans.ts';
 import { actRoutes } from './routes/acts.ts';
 import { archiveRoutes } from './routes/archive.ts';
+import { tableRoutes } from './routes/tables.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { readingsRoutes } from './routes/readings.ts';
 import { formatRoutes } from './routes/formats.ts';
@@ -99,6 +100,7 @@ function apiRoutes(
     photoRoutes(files),
     sensorRoutes(sensors),
     archiveRoutes(store, files, look, importer, clock),
+    tableRoutes(store, plans, clock),
   );
   api.use((_request, response) =>
     sendProblem(response, 404, {

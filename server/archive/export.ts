@@ -5,9 +5,9 @@ import { DateTime } from 'luxon';
 import type { RecordedAct } from '../../core/log/entry.ts';
 import type { FileStore, Harm } from '../files/fileStore.ts';
 import { filesNamed, lackingIn } from '../files/named.ts';
-import { csvRows } from '../formats/csv.ts';
 import { FORMAT, FORMAT_VERSION } from '../chores/archive.ts';
 import type { Store } from '../store/store.ts';
+import { readingsCsv } from './tables.ts';
 
 /**
  * Streams the whole studio as a zip: studio.json with every act, readings.csv, files/ with the raw files, and at its end
@@ -70,20 +70,4 @@ function* studioJson(head: object, acts: RecordedAct[]): Generator<string> {
   yield `${JSON.stringify(head, null, 1).slice(0, -2)},\n "acts": [\n`;
   for (const [i, act] of acts.entries()) yield `${JSON.stringify(act)}${i + 1 < acts.length ? ',' : ''}\n`;
   yield ']}\n';
-}
-
-/** For spreadsheets; an import rebuilds the readings from the raw files. */
-async function* readingsCsv(store: Store): AsyncGenerator<string> {
-  yield 'room,time,celsius,humidity_percent\r\n';
-  for (const room of store.studio().rooms) {
-    for await (const page of store.readingsInPages(room.id)) {
-      const rows = page.map(({ at, celsius, humidity }) => [
-        room.set.name,
-        new Date(at).toISOString(),
-        celsius.toFixed(2),
-        (humidity * 100).toFixed(1),
-      ]);
-      if (rows.length > 0) yield csvRows(rows);
-    }
-  }
 }

@@ -7,6 +7,12 @@ import { KeptFiles } from './KeptFiles.tsx';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 
+const tables = [
+  { table: 'pieces', name: 'Pieces' },
+  { table: 'log', name: 'The log' },
+  { table: 'readings', name: 'Readings' },
+];
+
 const phases = { reading: 'Read', checking: 'Checked', keeping: 'Taken' };
 
 const listed = (lacking: FileLacking[]): string => {
@@ -74,6 +80,14 @@ export function Archive() {
           disabled={busy}
           onFile={(file) => void take(file)}
         />
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', mt: 1 }}>
+        <span>For a spreadsheet:</span>
+        {tables.map(({ table, name }) => (
+          <Button key={table} href={`/api/tables/${table}.csv`} download>
+            {name} as CSV
+          </Button>
+        ))}
       </Box>
       {busy && progress && (
         <Box role="status" sx={{ mt: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
