@@ -59,7 +59,7 @@ const bench = `${again.address}/api/bench`;
 const answered = await timed(bench);
 while ((await (await fetch(bench)).json()).pieces.some(({ state }) => state === 'working'));
 console.log(
-  `Bench of the demo, first answer: ${answered.toFixed(0)} ms; warm: ${(await timed(bench)).toFixed(0)} ms (wanted 100)`,
+  `Today of the demo, first answer: ${answered.toFixed(0)} ms; warm: ${(await timed(bench)).toFixed(0)} ms (wanted 100)`,
 );
 await benchBrowser(again.address);
 await again.stop();

@@ -12,8 +12,8 @@ const guide = 'guide-for-pictures';
 const wide = { width: 1280, height: 800 };
 const upright = { width: 820, height: 1180 };
 const views = [
-  ['bench', '/', wide],
-  ['bench-tablet', '/', upright],
+  ['today', '/', wide],
+  ['today-tablet', '/', upright],
   ['pieces', '/pieces', wide],
   ['new-piece', '/pieces/new', wide],
   ['piece', '/pieces/piece-pig-gulls', wide],

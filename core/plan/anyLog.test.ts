@@ -112,7 +112,7 @@ function planOf(entries: Entry[], wallM: number, hours: number): PiecePlan {
   return planPiece(caseOf([cruetMade({ form }), ...inOrder(entries)]), hoursOn(hours), undefined, effort)!;
 }
 
-/** Whatever was logged, right or wrong, the Bench must have an answer. */
+/** Whatever was logged, right or wrong, Today must have an answer. */
 describe('a plan of any log', () => {
   it('is always made, of numbers that hang together', { timeout: 240_000 }, () => {
     fc.assert(

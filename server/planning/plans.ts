@@ -44,9 +44,9 @@ export interface Plans {
   /** What the pieces say of each technique. */
   records: () => Record<string, TechniqueRecord>;
   caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceFacts> | null>;
-  /** All that is planned of a piece, as JSON of a PlanReply, from the very plan that the Bench shows; null where there is none. */
+  /** All that is planned of a piece, as JSON of a PlanReply, from the very plan that Today shows; null where there is none. */
   whole: (pieceId: string, now: Instant) => Promise<Result<string> | null>;
-  /** What the Bench shows of a piece, while it holds. */
+  /** What Today shows of a piece, while it holds. */
   answersOf: (pieceId: string) => Pick<KeptAnswer, 'answers' | 'thicknessM' | 'moved'> | null;
   /** The latest pieces, oldest first. */
   cases: (most: number, now: Instant) => Promise<PieceFacts[]>;
@@ -79,7 +79,7 @@ export interface PlanParts {
 }
 
 /**
- * Who asks for the Bench waits this long for what was just logged to be worked out, where that is little; then, as always
+ * Who asks for Today waits this long for what was just logged to be worked out, where that is little; then, as always
  * elsewhere, the answer says that it still is.
  */
 const PATIENCE_MS = 300;
@@ -117,7 +117,7 @@ export function createPlans({
     cases,
     kept: studied,
     plan: async (given, now) => {
-      // a lesson gives way to whatever the Bench waits for
+      // a lesson gives way to whatever Today waits for
       await line.idle();
       return closed ? null : ((await studyPlanner(given, now))?.kept ?? null);
     },

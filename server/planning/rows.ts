@@ -46,7 +46,7 @@ function bodyOf(piece: PieceState, store: Store) {
 /** So many steps after the next can be logged before the studio is asked again. */
 const THEN = 3;
 
-/** A planned piece on the Bench, besides what every row has. */
+/** A planned piece on Today, besides what every row has. */
 export function plannedOf(
   piece: PieceState,
   { answers, thicknessM, ribbon, moved }: KeptAnswer,

@@ -32,7 +32,7 @@ async function studio(...pieces: string[]) {
 }
 
 describe('the whole plan of a piece', () => {
-  it('is the very one that the Bench shows, and is worked out once while it holds', async () => {
+  it('is the very one that Today shows, and is worked out once while it holds', async () => {
     const { folder, asked, plans } = await studio('cup');
     const { plan, nights } = read(await plans.whole('cup', NOW));
     expect(nights.length).toBeGreaterThan(0);
@@ -42,7 +42,7 @@ describe('the whole plan of a piece', () => {
     await plans.bench(NOW);
     await plans.whole('cup', NOW);
     expect(asked).toEqual(['cup']);
-    // one act is one plan, for the Bench and for who looks at it
+    // one act is one plan, for Today and for who looks at it
     await log(folder, entry('piece.covered', 'cup', { cover: 'tight', stand: 'board' }));
     const [covered] = await Promise.all([plans.whole('cup', NOW), plans.bench(NOW)]);
     expect(read(covered).plan.piece.cover).toBe('tight');

@@ -173,9 +173,9 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       return sendProblem(response, 404, {
         code: 'no-such-guide',
         field: 'id',
-        message: 'This guide is not in the log: begin one from the Bench.',
+        message: 'This guide is not in the log: begin one from Today.',
       });
-    // so that each is worked out though nobody looks at the Bench
+    // so that each is worked out though nobody looks at Today
     await plans.bench(clock.now());
     const answer: GuideAnswer = { over: set.over, pieces: [] };
     for (const pieceId of set.pieces)

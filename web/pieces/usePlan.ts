@@ -65,7 +65,7 @@ interface Wanted {
   own: boolean;
 }
 
-/** The plan of a piece as the studio has it, the same that the Bench shows; worked out here where it cannot be asked. */
+/** The plan of a piece as the studio has it, the same that Today shows; worked out here where it cannot be asked. */
 async function planOf({ given, now, own }: Wanted): Promise<PlanAnswer> {
   if (own) return planInWorker({ given, now });
   try {
