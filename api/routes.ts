@@ -67,7 +67,7 @@ export interface PieceAnswer {
   given: PieceFacts | null;
   /** Why it cannot be planned: its making is undone, or what it rests on is gone. */
   unplanned: 'undone' | { message: string } | null;
-  /** What the Bench shows of it; null where that is still being worked out. */
+  /** What Today shows of it; null where that is still being worked out. */
   answers: PlanAnswers | null;
   /** How its next window moved though nothing was logged of it; null where it did not. */
   moved: Moved | null;

@@ -18,9 +18,9 @@ import type { StepRef } from '../core/technique/layer.ts';
 import type { SharedStep } from '../core/technique/technique.ts';
 import type { Instant } from '../core/units/quantity.ts';
 
-/** Pieces as lists show them: the Bench and the shelf. */
+/** Pieces as lists show them: Today and the shelf. */
 
-/** A piece on the Bench: planned, still being worked out, with a log that no plan can be made of, or left alone for long. */
+/** A piece on Today: planned, still being worked out, with a log that no plan can be made of, or left alone for long. */
 export type BenchRow = BenchPiece | BenchUnknown;
 
 interface BenchHead {
@@ -172,7 +172,7 @@ export interface KilnAnswer {
   rows: KilnRow[];
 }
 
-/** What the shelf asks for, on the Bench. */
+/** What the shelf asks for, on Today. */
 export type Reminder =
   | { kind: 'batch'; id: string; name: string; at: Instant; look: string }
   | { kind: 'tub'; id: string; name: string; attention: Attention };

@@ -37,6 +37,9 @@ test.describe('on a tablet in portrait', () => {
     await expect.poll(() => keptOf('/assets/of-an-earlier-program.js')).toBe(false);
     expect(await keptOf('/')).toBe(true);
     await page.getByRole('button', { name: 'Log coat 1' }).tap();
+    await expect(page.getByRole('alert')).toContainText('From which tub?');
+    await page.getByRole('button', { name: 'None of the shelf' }).tap();
+    await page.getByRole('button', { name: 'Log coat 1' }).tap();
     await expect(page.getByText('Logged: Oil cruet, heron: coat 1 of 3')).toBeVisible();
     await expect(tabs.getByRole('button', { name: /Oil cruet, heron/ })).toContainText(/matte in|Now|Soon/);
     await tabs.getByRole('button', { name: /Oil cruet, heron/ }).tap();
@@ -75,6 +78,7 @@ test('two tablets lead one piece: what one has logged is refused to the other wi
   await expect(other.getByRole('button', { name: 'Log coat 1' })).toBeVisible();
   // it has not heard yet of what the first one logs
   await other.route('**/api/guides/**', (route) => route.abort());
+  for (const tablet of [page, other]) await tablet.getByRole('button', { name: 'None of the shelf' }).click();
   await page.getByRole('button', { name: 'Log coat 1' }).click();
   await expect(page.getByRole('heading', { name: /matte/ })).toBeVisible();
   await other.getByRole('button', { name: 'Log coat 1' }).click();

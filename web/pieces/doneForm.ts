@@ -69,7 +69,7 @@ export function useDoneForm(of: DoneStep) {
     `done ${[pieceId, ...others.map((one) => one.pieceId)].join(' ')} ${planned.key}`,
     () => ({
       values: {},
-      tub: planned.stock[0] ?? null,
+      tub: planned.stock[0] ?? lastOf(wall.carried),
       gravity: null,
       face: planned.face,
       zone: null,
@@ -204,6 +204,10 @@ export function useDoneForm(of: DoneStep) {
 }
 
 export type DoneForm = ReturnType<typeof useDoneForm>;
+
+/** The tub that slip on this very piece came from last; null where it has none yet. */
+const lastOf = ({ tubs, slip }: CoatedWall['carried']): string | null =>
+  tubs.at(-1) ?? (slip ? NO_TUB : null);
 
 /** All its zones, or one of them. */
 const zonesOf = (zones: readonly Zone[]): { value: string; label: string }[] => [
