@@ -1,3 +1,4 @@
+import { sayTub } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 /** Two days of a logger that writes semicolons, decimal commas and days first, with one row that cannot be. */
@@ -74,6 +75,7 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
   await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
   for (const n of [1, 2, 3]) {
     await page.getByRole('button', { name: `Log coat ${n}: Trial cruet` }).click();
+    await sayTub(page);
     await page
       .getByRole('dialog')
       .getByRole('button', { name: `Log coat ${n}`, exact: true })
