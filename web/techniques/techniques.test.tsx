@@ -10,20 +10,21 @@ const emptyBench = () => ({ at: 0, pieces: [], reminders: [] });
 const names = () => screen.getAllByRole('heading', { level: 2 }).map((of) => of.textContent);
 
 describe('the techniques', () => {
-  const shown = () => {
+  const shown = async () => {
     const studio = testStudio();
     studio.answers['GET /api/bench'] = emptyBench;
     show(<Techniques />, { path: '/techniques' });
+    await screen.findAllByRole('heading', { level: 2 });
   };
 
-  it('are all there, each with its picture and a way to its page', () => {
-    shown();
+  it('are all there, each with its picture and a way to its page', async () => {
+    await shown();
     expect(names()).toEqual(techniques().map(({ name }) => name));
     expect(screen.getAllByRole('link')).toHaveLength(techniques().length);
   });
 
   it('are found by what they look like, and by the stage they begin at', async () => {
-    shown();
+    await shown();
     await type('Find by name or look', 'shine');
     expect(names()).toEqual(expect.arrayContaining(['Terra sigillata', 'Burnish without slip']));
     expect(names()).not.toContain('Inlay');
