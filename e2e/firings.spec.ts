@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { begin, choose, goOn, logStep, row } from './steps.ts';
+import { begin, choose, goOn, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test, type Studio } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
@@ -90,6 +90,7 @@ test.describe('by touch on a tablet', () => {
     await logStep(page, /^Brush the wash on/);
     await logStep(page, /^Wipe back/);
     await logStep(page, /^Glaze/, async () => {
+      await otherwise(page);
       await page.getByRole('dialog').getByLabel('The whole outside (s)').fill('4');
     });
     await expect(page.getByText(/outside 4 s/)).toBeVisible();
@@ -97,6 +98,7 @@ test.describe('by touch on a tablet', () => {
     await page.reload();
     await logStep(page, /^Unload the glaze firing/, async () => {
       const dialog = page.getByRole('dialog');
+      await otherwise(page);
       await dialog.getByLabel('Cone').fill('5½');
       await dialog.getByRole('button', { name: /^Log / }).tap();
       await expect(dialog.getByRole('alert')).toContainText('There is no such cone');
