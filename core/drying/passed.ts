@@ -75,6 +75,8 @@ function comesIn(stretch: Stretch | undefined): ((meanX: number) => number) | un
   const known = laws.get(stretch);
   if (known) return known;
   const sorted = [...stretch.noted].sort((a, b) => a.meanX - b.meanX);
+  // of one there is no line
+  if (sorted.length === 1) return () => sorted[0]!.kgM2S;
   const law = scaleLinear()
     .domain(sorted.map(({ meanX }) => meanX))
     .range(sorted.map(({ kgM2S }) => kgM2S))

@@ -30,3 +30,9 @@ export function formProblem(form: Form): Problem | null {
         'The wall is thicker than half the piece is wide: check both figures and their units.',
       );
 }
+
+/** A thinner wall than this is asked about once, m. Common practice, no source: paper-thin porcelain is thicker. */
+const HARDLY_MEANT = 0.0012;
+
+/** Whether a wall is so thin that another unit may have been meant. */
+export const isHardlyMeant = (wallM: number): boolean => wallM > 0 && wallM < HARDLY_MEANT;

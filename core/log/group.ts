@@ -1,3 +1,4 @@
+import type { Instant } from '../units/quantity.ts';
 import { rememberedBy } from './folds.ts';
 import { entriesOf, type GroupSet } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
@@ -7,6 +8,14 @@ export interface GroupState {
   id: string;
   set: GroupSet;
   closed: boolean;
+}
+
+/** When the first of some groups that are not closed is wanted by; null where none is. */
+export function firstWanted(all: readonly GroupState[], ids: readonly string[]): Instant | null {
+  const dates = all.flatMap(({ id, set, closed }) =>
+    !closed && ids.includes(id) && set.dueAt !== null ? [Date.parse(set.dueAt)] : [],
+  );
+  return dates.length === 0 ? null : Math.min(...dates);
 }
 
 /** All groups that stand, in the order they were first set up. */

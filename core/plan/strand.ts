@@ -163,7 +163,9 @@ function carryOn(
     const turns = due.map(({ at }) => at);
     const watch = (walls: Walls, at: Instant) => {
       between.notes.look(walls);
-      while (turns.length > 0 && turns[0]! <= at) between.notes.turns(turns.shift()!);
+      if (!(turns[0]! <= at)) return;
+      while (turns[0]! <= at) between.notes.turns(turns.shift()!);
+      // what is noted next begins from here
       between.notes.look(walls);
     };
     const until = (walls: Walls) =>

@@ -189,6 +189,9 @@ export const leftToAdults = (of: Planned): HazardId[] => {
   return torches(of) && !barred.includes('hot-tool') ? [...barred, 'hot-tool'] : barred;
 };
 
+/** Whether a step of a piece that pupils or pregnant people work on is left to an adult. */
+export const isForAdults = (of: Planned): boolean => of.guarded === true && leftToAdults(of).length > 0;
+
 /** What pupils and pregnant people leave to an adult, or do in the other way. */
 const forAdults = (route: Planned[], layers: readonly Layer[]): Conflict[] =>
   route

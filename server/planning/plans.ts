@@ -9,7 +9,7 @@ import type {
   PiecesQuery,
 } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
-import { groupsOf } from '../../core/log/group.ts';
+import { firstWanted, groupsOf } from '../../core/log/group.ts';
 import type { Look } from '../../core/piece/look.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
@@ -294,13 +294,7 @@ export function createPlans({
       const { from: leave } = comingNight(store.studio().studio, now);
       return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, leave)));
     },
-    wantedOf: (id) => {
-      const groups = cases.piece(id)?.groups ?? [];
-      const dates = groupsOf(store.ledger).flatMap(({ id: group, set }) =>
-        groups.includes(group) && set.dueAt !== null ? [Date.parse(set.dueAt)] : [],
-      );
-      return dates.length === 0 ? null : Math.min(...dates);
-    },
+    wantedOf: (id) => firstWanted(groupsOf(store.ledger), cases.piece(id)?.groups ?? []),
     lookOf: (id) => {
       const piece = cases.piece(id);
       return piece && cases.look(piece);

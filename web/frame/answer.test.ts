@@ -4,30 +4,20 @@ import type { NextStep } from '../../core/plan/next.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
 import { answerFor, between, coverWords, followsWords, movedWords, wantedWords } from './answer.ts';
+import { openStep } from './step.test-support.ts';
 import { span, whenNear } from './times.ts';
 
 const now = Date.parse('2026-03-11T09:20:00Z');
 const zone = 'Etc/GMT-1';
 const here = { now, zone, night: comingNight({ ...defaultStudio, zone }, now) };
-const step = (change: Partial<NextStep>): NextStep => ({
+const carve = {
   planned: {
     step: { remedies: [{ when: 'too-dry', sign: 'lines chip', say: 'Mist it.' }] },
   } as unknown as NextStep['planned'],
   name: 'Carve',
   verb: 'Log carving',
-  status: 'now',
-  opens: now - HOUR,
-  closes: now + 2 * HOUR,
-  doAt: now,
-  wait: null,
-  windows: [],
-  chain: [],
-  joint: null,
-  enough: null,
-  rescue: null,
-  candling: null,
-  ...change,
-});
+};
+const step = (change: Partial<NextStep>): NextStep => openStep(carve, now, change);
 
 describe('the answer in words', () => {
   it('says now and until when', () => {

@@ -46,14 +46,14 @@ export function StepBoard(props: StepBoardProps) {
   const planned = next?.planned ?? coming;
   if (!planned) return <AllDone led={led} onLeave={onLeave} />;
   return next && !standingOf(next, now).wait ? (
-    <ToDo {...props} next={next} />
+    <Doing {...props} next={next} />
   ) : (
     <Board {...props} planned={planned} form={null} />
   );
 }
 
 /** A step that is to be done: what is typed of it, and said of its tub, is one. */
-function ToDo({ next, ...props }: StepBoardProps & { next: NextStep }) {
+function Doing({ next, ...props }: StepBoardProps & { next: NextStep }) {
   const { pieceId, name, areaM2, wall } = props.led;
   const form = useDoneForm({ pieceId, pieceName: name, areaM2, wall, step: next });
   return <Board {...props} planned={next.planned} form={form} />;

@@ -9,7 +9,7 @@ import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';
 import { copperGreen, paper } from '../frame/theme.ts';
 import type { DoneForm } from '../pieces/doneForm.ts';
-import { isForAdults } from '../pieces/ForAdults.tsx';
+import { verbOf } from '../pieces/ForAdults.tsx';
 import type { LedPiece } from './useLed.ts';
 
 const DoneDialog = lazy(async () => ({ default: (await import('../pieces/DoneDialog.tsx')).DoneDialog }));
@@ -124,7 +124,7 @@ export function Done({
         </Box>
       )}
       <Button {...nextAct} variant="contained" sx={large} disabled={busy} onClick={() => void submit()}>
-        {isForAdults(next.planned) ? `By an adult: ${next.verb.toLowerCase()}` : next.verb}
+        {verbOf(next)}
       </Button>
       {enough && (
         <Button

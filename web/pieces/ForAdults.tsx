@@ -1,12 +1,13 @@
 import { Box } from '@mui/material';
 import { hazards } from '../../core/hazard/hazard.ts';
-import { leftToAdults } from '../../core/technique/conflicts.ts';
+import type { NextStep } from '../../core/plan/next.ts';
+import { isForAdults, leftToAdults } from '../../core/technique/conflicts.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import { manganese } from '../frame/theme.ts';
 
-/** Whether pupils or pregnant people, who work on the piece, leave a step to an adult. */
-export const isForAdults = (planned: Planned): boolean =>
-  planned.guarded === true && leftToAdults(planned).length > 0;
+/** What the target of a step says; whose hands do it, where these are not the pupils'. */
+export const verbOf = ({ planned, verb }: Pick<NextStep, 'planned' | 'verb'>): string =>
+  isForAdults(planned) ? `By an adult: ${verb.toLowerCase()}` : verb;
 
 /** Why a step is not for the pupils who work on a piece, and what serves instead. */
 export function ForAdults({ planned }: { planned: Planned }) {

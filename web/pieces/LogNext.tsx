@@ -2,13 +2,14 @@ import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Button } from '@mui/material';
 import type { NextStep } from '../../core/plan/next.ts';
 import { standingOf } from '../../core/plan/standing.ts';
+import { isForAdults } from '../../core/technique/conflicts.ts';
 import { seenWords, waitWords } from '../frame/answer.ts';
 import { studioNow, useNow } from '../frame/clock.ts';
 import { useLog } from '../frame/notice.tsx';
 import { nextAct } from '../frame/nextAct.ts';
 import { entry } from '../frame/outbox.ts';
 import type { CoatedWall } from './coatedWall.ts';
-import { isForAdults } from './ForAdults.tsx';
+import { verbOf } from './ForAdults.tsx';
 
 const DoneDialog = lazy(async () => ({ default: (await import('./DoneDialog.tsx')).DoneDialog }));
 
@@ -133,7 +134,7 @@ export function LogStepButton({
   variant: 'contained' | 'outlined' | 'text';
   onOpen: (step: NextStep) => void;
 }) {
-  const verb = isForAdults(step.planned) ? `By an adult: ${step.verb.toLowerCase()}` : step.verb;
+  const verb = verbOf(step);
   return (
     <Button
       {...(variant === 'text' ? {} : nextAct)}

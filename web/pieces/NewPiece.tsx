@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { Button, TextField, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { PieceAnswer, PiecesAnswer } from '../../api/routes.ts';
+import { isHardlyMeant } from '../../core/form/formProblem.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import { namedFor, numbered } from '../../core/piece/numbered.ts';
@@ -178,10 +179,6 @@ function Making({ model }: { model: PieceState | null }) {
 
 /** As many alike as one act bears. */
 const MOST = 100;
-/** A thinner wall than this is asked about once, m. Common practice: paper-thin porcelain is thicker. */
-const THINNEST = 0.0012;
-const isHardlyMeant = (wallM: number): boolean => wallM > 0 && wallM < THINNEST;
-
 const namesWords = (names: string[]): string =>
   names.length === 0
     ? 'A class: paste the list, each gets a piece'

@@ -42,6 +42,16 @@ export function named({ pieces, group }: Placed): { to: string; name: string } {
 
 const clipped = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
 
+const Picture = ({ piece, here, size }: { piece: BenchPiece; here: Here; size: number }) => (
+  <PiecePicture
+    look={piece.look}
+    clay={piece.ribbon}
+    wet={wetAt(piece.ribbon, here.now)}
+    height={size}
+    width={size}
+  />
+);
+
 /** The act at hand, large. */
 export function First({ placed: of, here, children }: PlacedProps & { children?: ReactNode }) {
   const { pieces, answer } = of;
@@ -61,13 +71,7 @@ export function First({ placed: of, here, children }: PlacedProps & { children?:
           '& svg': { width: '100%', height: 'auto' },
         }}
       >
-        <PiecePicture
-          look={piece.look}
-          clay={piece.ribbon}
-          wet={wetAt(piece.ribbon, here.now)}
-          height={150}
-          width={150}
-        />
+        <Picture piece={piece} here={here} size={150} />
       </Box>
       <Box sx={{ flex: 1, minWidth: 0, borderLeft: `12px solid ${colour}`, pl: 2 }}>
         <Box>
@@ -109,20 +113,20 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
   if (!piece) return null;
   const { to, name } = named(of);
   const { colour } = tones[answer.tone];
+  const moved = movedWords(piece.moved, here);
   const minute = answer.unsent ? 'logged here, not yet sent' : minuteOf(piece, here);
   return (
     <Box
       component="li"
       data-row
-      sx={{ ...columns, height: { xs: 'auto', sm: ROW }, minHeight: ROW, borderTop: `1px solid ${hairline}` }}
+      sx={{
+        ...columns,
+        height: { xs: 'auto', sm: moved ? 'auto' : ROW },
+        minHeight: ROW,
+        borderTop: `1px solid ${hairline}`,
+      }}
     >
-      <PiecePicture
-        look={piece.look}
-        clay={piece.ribbon}
-        wet={wetAt(piece.ribbon, here.now)}
-        height={46}
-        width={46}
-      />
+      <Picture piece={piece} here={here} size={46} />
       <Box sx={{ minWidth: 0, lineHeight: 1.2 }}>
         <Typography
           component="p"
@@ -169,6 +173,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
       >
         <LogNext piece={piece} others={others} onlyOne />
       </Box>
+      {moved && <Box sx={{ gridColumn: '2 / -1', color: faded, pb: 0.5 }}>{moved}</Box>}
     </Box>
   );
 }

@@ -8,29 +8,15 @@ import { hazards } from '../../core/hazard/hazard.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
+import { openStep } from '../frame/step.test-support.ts';
 import { loggedOnly, NOON, press, show, testStudio } from '../frame/studio.test-support.tsx';
 import { cruetMade } from '../../core/piece/piece.test-support.ts';
 import { Today } from './Today.tsx';
 
 const routed = foldPiece('p', [cruetMade()])!;
 const planned = routeOf(routed).planned[0]!;
-const step = (change: Partial<NextStep> = {}): NextStep => ({
-  planned,
-  name: planned.step.name,
-  verb: planned.step.verb,
-  status: 'now',
-  opens: NOON - HOUR,
-  closes: NOON + 2 * HOUR,
-  doAt: NOON,
-  wait: null,
-  windows: [],
-  chain: [],
-  joint: null,
-  enough: null,
-  rescue: null,
-  candling: null,
-  ...change,
-});
+const step = (change: Partial<NextStep> = {}): NextStep =>
+  openStep({ planned, name: planned.step.name, verb: planned.step.verb }, NOON, change);
 
 const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> = {}): BenchPiece => ({
   state: 'planned',
@@ -123,6 +109,12 @@ describe('Today', () => {
     expect(notes).toHaveLength(2);
     expect(notes.join()).toMatch(/silica dust/);
     expect(notes.join()).toMatch(/may slump/);
+  });
+
+  it('says at each row how its window moved though nothing was logged of it', async () => {
+    const moved = { edge: 'opens', by: 40 * MINUTE, why: 'learned', at: NOON - 15 * MINUTE } as const;
+    benchOf([piece('A', step()), piece('B', step({ status: 'waiting', opens: NOON + 5 * HOUR }), { moved })]);
+    expect(await screen.findByText(/opens 40 min later .* learned from finished pieces/)).toBeTruthy();
   });
 
   it('says when its answer is old', async () => {
