@@ -92,6 +92,13 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
           'correction',
           'attention',
           'drift',
+          'asOf',
+          'current',
+          'holdsUntil',
+          'next',
+          'follows',
+          'openDryAt',
+          'openLossM3',
         ].includes(key)
           ? undefined
           : value,
