@@ -105,26 +105,28 @@ const clayBody = z
       'Shrinking stops at a lower water content than the bag holds: make the critical water content the smaller figure.',
   });
 
+const weekHours = z
+  .array(
+    z
+      .object({
+        weekday: z.int().min(1).max(7),
+        fromMinute: minute,
+        toMinute: z.int().min(0).max(LATEST, 'Working time ends on the next day at the latest.'),
+      })
+      .refine((spell) => spell.toMinute > spell.fromMinute && spell.toMinute <= spell.fromMinute + 1440, {
+        path: ['toMinute'],
+        message: 'Working time must end after it begins, within a day: check the two times.',
+      }),
+  )
+  .max(21, 'At most three spells a day: join some.')
+  .refine((spells) => overlapping(spells) === null, {
+    message: 'Two spells of working time overlap: let one end before the next begins.',
+  });
+
 export const studioSet = z.object({
   name: name('The name'),
   zone,
-  hours: z
-    .array(
-      z
-        .object({
-          weekday: z.int().min(1).max(7),
-          fromMinute: minute,
-          toMinute: z.int().min(0).max(LATEST, 'Working time ends on the next day at the latest.'),
-        })
-        .refine((spell) => spell.toMinute > spell.fromMinute && spell.toMinute <= spell.fromMinute + 1440, {
-          path: ['toMinute'],
-          message: 'Working time must end after it begins, within a day: check the two times.',
-        }),
-    )
-    .max(21, 'At most three spells a day: join some.')
-    .refine((spells) => overlapping(spells) === null, {
-      message: 'Two spells of working time overlap: let one end before the next begins.',
-    }),
+  hours: weekHours,
   nightFromMinute: minute,
   nightToMinute: minute,
 });
@@ -174,6 +176,7 @@ export const bodies = {
     name: name('The name'),
     kind: z.enum(['class', 'order', 'other']),
     guarded: z.literal(true).optional(),
+    hours: weekHours.min(1, 'A class has at least one lesson a week, or the hours of the studio.').optional(),
     dueAt: instant.nullable(),
   }),
   'group.closed': z.object({ reason: note }),

@@ -3,10 +3,12 @@ import type { CheckValue } from '../core/forecast/value.ts';
 import type { Hazard } from '../core/hazard/hazard.ts';
 import type { Carried } from '../core/log/carried.ts';
 import type { GroupState, GuideState } from '../core/log/group.ts';
+import type { PieceMade } from '../core/log/entry.ts';
 import type { PieceState } from '../core/log/piece.ts';
 import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { Look } from '../core/piece/look.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
+import type { Tally } from '../core/piece/tally.ts';
 import type { Follows } from '../core/plan/follows.ts';
 import type { Spell } from '../core/plan/hours.ts';
 import type { Moved } from '../core/plan/moved.ts';
@@ -14,7 +16,7 @@ import type { NextStep, StepHead } from '../core/plan/next.ts';
 import type { Ribbon } from '../core/plan/ribbon.ts';
 import type { Due } from '../core/plan/standing.ts';
 import type { Attention } from '../core/shelf/tubOnShelf.ts';
-import type { StepRef } from '../core/technique/layer.ts';
+import type { Layer, StepRef } from '../core/technique/layer.ts';
 import type { SharedStep } from '../core/technique/technique.ts';
 import type { Instant } from '../core/units/quantity.ts';
 
@@ -109,6 +111,8 @@ export interface PiecesAnswer {
   finished: number;
   /** Those that are not closed. */
   groups: GroupState[];
+  /** How far the pieces of the group that is asked for have come, those finished among them; null where none is. */
+  tally: Tally | null;
 }
 
 export interface PieceRow {
@@ -155,6 +159,11 @@ export interface PieceRow {
   stageName: string | null;
 }
 
+/** GET /api/layers: what some pieces carry. */
+export interface LayersAnswer {
+  pieces: (Pick<PieceMade, 'form' | 'roomId' | 'fired'> & { id: string; name: string; layers: Layer[] })[];
+}
+
 /** A piece on its way through the kiln, by its log alone. */
 export interface KilnRow extends PieceRow {
   /** The step that comes next; null where all are done. */
@@ -170,6 +179,8 @@ export interface KilnAnswer {
   loads: LoadState[];
   /** Every piece that is not finished. */
   rows: KilnRow[];
+  /** Those that are not closed. */
+  groups: GroupState[];
 }
 
 /** What the shelf asks for, on Today. */

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { faultsOf, faultWords } from './fault.ts';
+import { faultsOf, faultWords, kilnFaults } from './fault.ts';
 
 describe('fault words', () => {
   it('are each there once, and all can be said of any step', () => {
     expect(new Set(faultWords).size).toBe(faultWords.length);
     expect([...faultsOf(['cut'])].sort()).toEqual([...faultWords].sort());
+    for (const usual of Object.values(kilnFaults))
+      expect(usual.filter((word) => !faultWords.includes(word))).toEqual([]);
   });
 
   it('come with those of the step first', () => {

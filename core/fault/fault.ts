@@ -1,3 +1,4 @@
+import type { Firing } from '../firing/load.ts';
 import type { Does } from '../technique/technique.ts';
 
 /** What goes wrong, in the words people ask with, and which deeds it comes of; all where none is named. Common practice. */
@@ -42,6 +43,26 @@ const faults: { word: string; of?: Does[] }[] = [
   { word: 'wash too metallic', of: ['fire', 'wash'] },
   { word: 'colour not as on the tile', of: ['fire'] },
 ];
+
+/** What is most often found wrong at unloading, offered first, piece by piece. Common practice, no source. */
+export const kilnFaults: Record<Firing, readonly string[]> = {
+  bisque: [
+    'bursting in bisque',
+    'cracked joins and handles',
+    'warped',
+    'lime-pop',
+    'coat peeled in firing, or shivered',
+    'scum at rims and handprints',
+  ],
+  glazed: [
+    'coat peeled in firing, or shivered',
+    'crazing over slip',
+    'glaze crawled over dust',
+    'colour not as on the tile',
+    'warped',
+    'print ran under glaze',
+  ],
+};
 
 export const faultWords: string[] = faults.map(({ word }) => word);
 

@@ -187,6 +187,8 @@ export interface GroupSet {
   kind: 'class' | 'order' | 'other';
   /** Pupils or pregnant people work on them: what is not for them is named. */
   guarded?: true | undefined;
+  /** When hands are at them, where that is not whenever the studio works. */
+  hours?: WorkingSpell[] | undefined;
   /** When they are wanted, if that is known. */
   dueAt: string | null;
 }

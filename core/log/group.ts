@@ -1,6 +1,6 @@
 import type { Instant } from '../units/quantity.ts';
 import { rememberedBy } from './folds.ts';
-import { entriesOf, type GroupSet } from './entry.ts';
+import { entriesOf, type GroupSet, type StudioSet, type WorkingSpell } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
 
 /** A group of pieces by its log. */
@@ -16,6 +16,26 @@ export function firstWanted(all: readonly GroupState[], ids: readonly string[]):
     !closed && ids.includes(id) && set.dueAt !== null ? [Date.parse(set.dueAt)] : [],
   );
   return dates.length === 0 ? null : Math.min(...dates);
+}
+
+/** When hands are at a piece of these groups: in the hours of its classes, where they have any, or else the studio's. */
+export function hoursFor(studio: StudioSet, all: readonly GroupState[], ids: readonly string[]): StudioSet {
+  const classes = all.filter(({ id, set, closed }) => !closed && set.hours && ids.includes(id));
+  if (classes.length === 0) return studio;
+  return { ...studio, hours: joinedHours(classes.flatMap(({ set }) => set.hours!)) };
+}
+
+/** Spells of several weeks as of one: those that overlap or touch are joined. */
+function joinedHours(spells: readonly WorkingSpell[]): WorkingSpell[] {
+  const sorted = [...spells].sort((a, b) => a.weekday - b.weekday || a.fromMinute - b.fromMinute);
+  const joined: WorkingSpell[] = [];
+  for (const spell of sorted) {
+    const last = joined.at(-1);
+    if (last?.weekday === spell.weekday && spell.fromMinute <= last.toMinute)
+      joined[joined.length - 1] = { ...last, toMinute: Math.max(last.toMinute, spell.toMinute) };
+    else joined.push(spell);
+  }
+  return joined;
 }
 
 /** All groups that stand, in the order they were first set up. */

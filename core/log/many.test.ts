@@ -4,11 +4,12 @@ import { at, madeBody, today } from './admit.test-support.ts';
 import { allAgainst, whyNot } from './admit.ts';
 import { freeCodes, readCode, CODE } from './code.ts';
 import { tubBody } from './entries.test-support.ts';
-import { type Act, type Entry, type EntryBodies, type EntryKind } from './entry.ts';
-import { groupsOf, guidesOf } from './group.ts';
+import { type Act, type Entry, type EntryBodies, type EntryKind, type GroupSet } from './entry.ts';
+import { groupsOf, guidesOf, hoursFor, type GroupState } from './group.ts';
 import { emptyLedger, entriesAbout, record, type Ledger } from './ledger.ts';
 import { loadsOf } from './load.ts';
 import { foldPiece } from './piece.ts';
+import { defaultStudio } from './studio.ts';
 
 /** Acts over many pieces, groups, codes, kiln loads and guides, each as the log takes or refuses them. */
 
@@ -105,6 +106,31 @@ describe('groups', () => {
     ledger.take(e('group.closed', 'g', { reason: '' }));
     expect(groupsOf(ledger).find(({ id }) => id === 'g')!.closed).toBe(true);
     expect(ledger.take(e('group.set', 'h', group('Tuesday')))).toBeNull();
+  });
+});
+
+describe('the hours of a class', () => {
+  const studioHours = { ...defaultStudio, hours: [{ weekday: 1, fromMinute: 540, toMinute: 1020 }] };
+  const meets = (id: string, hours: GroupSet['hours'], closed = false): GroupState => ({
+    id,
+    closed,
+    set: { name: id, kind: 'class', dueAt: null, ...(hours && { hours }) },
+  });
+  const lesson = (weekday: number, from: number, to: number) => ({
+    weekday,
+    fromMinute: from * 60,
+    toMinute: to * 60,
+  });
+  it("are those of its pieces, all classes' together; the studio's where none has any or it is closed", () => {
+    const all = [
+      meets('a', [lesson(2, 18, 20)]),
+      meets('b', [lesson(4, 18, 20), lesson(2, 19, 21)]),
+      meets('none', undefined),
+      meets('over', [lesson(5, 9, 10)], true),
+    ];
+    expect(hoursFor(studioHours, all, ['a', 'none']).hours).toEqual([lesson(2, 18, 20)]);
+    expect(hoursFor(studioHours, all, ['a', 'b']).hours).toEqual([lesson(2, 18, 21), lesson(4, 18, 20)]);
+    expect(hoursFor(studioHours, all, ['none', 'over'])).toBe(studioHours);
   });
 });
 

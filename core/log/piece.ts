@@ -215,6 +215,10 @@ export function routeOf(piece: PieceState): Route {
 export const doneOf = (piece: PieceState, { refs }: Pick<Planned, 'refs'>) =>
   refs.map((ref) => piece.done[refKey(ref)]).find((done) => done !== undefined) ?? null;
 
+/** The steps that are still to be done, in their order; those that may be left out are not among them. */
+export const stepsLeft = (piece: PieceState): Planned[] =>
+  routeOf(piece).planned.filter((planned) => !planned.optional && doneOf(piece, planned) === null);
+
 /** When something was first seen after a step; null while it was not. */
 export const seenAt = (piece: PieceState, key: string, what: string): Instant | null =>
   piece.seen[key]?.[what] ?? null;

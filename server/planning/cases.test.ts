@@ -23,6 +23,26 @@ const layer: Layer = {
   stock: [{ ids: ['black'] }],
 };
 
+const made = (id: string) =>
+  entry(
+    'piece.made',
+    id,
+    {
+      name: 'Cup',
+      clayId: 'clay-default',
+      form: { kind: 'plate', diameterM: 0.2, wallM: 0.006 },
+      roomId: 'room-default',
+      layers: [layer],
+      cover: 'open',
+      stand: 'board',
+      attachmentM: null,
+      stage: null,
+    },
+    at(8),
+  );
+/** A piece in the class g. */
+const classOf = (id: string) => [made(id), entry('piece.grouped', id, { groups: ['g'] }, at(2))];
+
 describe('what a plan rests on', () => {
   it('is marked: a room it passed through, a tub it is planned from; and not what it does not know of', async () => {
     const folder = await opened(emptyFolder());
@@ -35,22 +55,7 @@ describe('what a plan rests on', () => {
     );
     await keep(
       act(
-        entry(
-          'piece.made',
-          'p',
-          {
-            name: 'Cup',
-            clayId: 'clay-default',
-            form: { kind: 'plate', diameterM: 0.2, wallM: 0.006 },
-            roomId: 'room-default',
-            layers: [layer],
-            cover: 'open',
-            stand: 'board',
-            attachmentM: null,
-            stage: null,
-          },
-          at(8),
-        ),
+        made('p'),
         entry('piece.moved', 'p', { roomId: 'cellar' }, at(6)),
         entry('piece.moved', 'p', { roomId: 'room-default' }, at(4)),
       ),
@@ -70,6 +75,31 @@ describe('what a plan rests on', () => {
     const given = await cases.of(cases.piece('p')!, {}, NOW);
     expect(given.ok && given.value.tubs).toMatchObject({ black: { specificGravity: 1.44 } });
     expect(given.ok && given.value.rooms.map(({ id }) => id).sort()).toEqual(['cellar', 'room-default']);
+    await folder.close();
+  });
+
+  it('is hands of its class where that has hours, marked when they change', async () => {
+    const folder = await opened(emptyFolder());
+    const { keep } = folder.store;
+    const meets = (weekday: number) =>
+      entry(
+        'group.set',
+        'g',
+        { name: 'Class', kind: 'class', dueAt: null, hours: [{ weekday, fromMinute: 1080, toMinute: 1200 }] },
+        at(3),
+      );
+    await keep(act(entry('tub.made', 'black', tubBody(), at(9))));
+    expect(await keep(act(meets(2), ...classOf('p')))).toMatchObject({ kind: 'kept' });
+    const cases = createCases(folder.store, null);
+    const hours = async () => {
+      const given = await cases.of(cases.piece('p')!, {}, NOW);
+      return given.ok ? given.value.studio.hours.map(({ weekday }) => weekday) : [];
+    };
+    expect(await hours()).toEqual([2]);
+    const before = cases.logMark(cases.piece('p')!);
+    await keep(act(meets(4)));
+    expect(await hours()).toEqual([4]);
+    expect(cases.logMark(cases.piece('p')!)).not.toBe(before);
     await folder.close();
   });
 });

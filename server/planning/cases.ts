@@ -4,7 +4,7 @@ import type { Prior } from '../../core/forecast/prior.ts';
 import { entriesOf, type Entry, type SubjectKind } from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/folds.ts';
 import { tellsNothing } from '../../core/log/tellsNothing.ts';
-import { groupsOf } from '../../core/log/group.ts';
+import { groupsOf, hoursFor } from '../../core/log/group.ts';
 import { actsNaming, revisionOf, stands, subjectsOf } from '../../core/log/ledger.ts';
 import { foldPiece, tubsNamed, type PieceState } from '../../core/log/piece.ts';
 import { instantOf } from '../../core/log/moment.ts';
@@ -129,7 +129,8 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
       const from =
         Math.max(asked.madeAt, lookedBack(entries, asked.finished ? asked.finished.at : now)) - BEFORE;
       const to = asked.finished?.at ?? Number.POSITIVE_INFINITY;
-      const guarded = groupsOf(ledger).some(({ id, set }) => asked.groups.includes(id) && set.guarded);
+      const groups = groupsOf(ledger);
+      const guarded = groups.some(({ id, set }) => asked.groups.includes(id) && set.guarded);
       const inCase: PieceFacts['rooms'] = [];
       for (const id of roomsOf(asked)) {
         const room = rooms.find((r) => r.id === id);
@@ -154,7 +155,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
         entries,
         body: settingAt(clay, asked.madeAt),
         rooms: inCase,
-        studio,
+        studio: hoursFor(studio, groups, asked.groups),
         tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as PieceFacts['tubs'],
         learned,
         ...(!asked.finished && { paces: pacesOf([...likeOf(asked), asked]) }),

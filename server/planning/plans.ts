@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import type {
   BenchRow,
   KilnAnswer,
+  LayersAnswer,
   LearningAnswer,
   PieceRow,
   PiecesAnswer,
@@ -10,6 +11,7 @@ import type {
 } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { firstWanted, groupsOf } from '../../core/log/group.ts';
+import { tallyOf } from '../../core/piece/tally.ts';
 import type { Look } from '../../core/piece/look.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
@@ -38,6 +40,8 @@ export interface Plans {
   forKiln: (now: Instant) => KilnAnswer['rows'];
   /** As it is seen; null where it does not stand. */
   lookOf: (pieceId: string) => Look | null;
+  /** What pieces carry; those that are not in the log are left out. */
+  layersOf: (ids: readonly string[]) => LayersAnswer['pieces'];
   /** When the first of its groups is wanted by; null where none is. */
   wantedOf: (pieceId: string) => Instant | null;
   counted: () => number;
@@ -294,6 +298,13 @@ export function createPlans({
       const { from: leave } = comingNight(store.studio().studio, now);
       return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, leave)));
     },
+    layersOf: (ids) =>
+      ids.flatMap((id) => {
+        const piece = cases.piece(id);
+        if (!piece) return [];
+        const { made, form, roomId, layers } = piece;
+        return [{ id, name: made.name, form, roomId, layers, ...(made.fired && { fired: made.fired }) }];
+      }),
     wantedOf: (id) => firstWanted(groupsOf(store.ledger), cases.piece(id)?.groups ?? []),
     lookOf: (id) => {
       const piece = cases.piece(id);
@@ -318,6 +329,10 @@ export function createPlans({
         unfinished: cases.unfinished().length,
         finished: cases.finished().length,
         groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
+        tally:
+          query.group === undefined
+            ? null
+            : tallyOf(cases.pieces().filter(({ groups }) => groups.includes(query.group!))),
       };
     },
     close: () => {

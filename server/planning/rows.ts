@@ -1,7 +1,7 @@
 import type { BenchPiece, BenchRow, KilnRow, PieceRow } from '../../api/index.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { outsideArea } from '../../core/form/form.ts';
-import { doneOf, routeOf, techniqueNames, type PieceState } from '../../core/log/piece.ts';
+import { doneOf, routeOf, stepsLeft, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
 import { coverFor } from '../../core/plan/advice.ts';
 import { KILN_DRY_X } from '../../core/technique/kiln.ts';
@@ -141,9 +141,7 @@ export function pieceRow(
 
 /** What of a piece the kiln is concerned with, by its log alone. */
 export function kilnRow(piece: PieceState, row: PieceRow): KilnRow {
-  const open = routeOf(piece).planned.filter(
-    (planned) => !planned.optional && doneOf(piece, planned) === null,
-  );
+  const open = stepsLeft(piece);
   const [next] = open;
   const firing = open.find(({ step }) => step.shared === 'bisque' || step.shared === 'glost');
   return {

@@ -4,6 +4,7 @@ import type {
   BenchAnswer,
   GuideAnswer,
   KilnAnswer,
+  LayersAnswer,
   LearningCasesAnswer,
   PieceAnswer,
   PiecesAnswer,
@@ -44,6 +45,13 @@ const piecesQuery = z.object({
     .int('A page is a whole number from 0.')
     .min(0, 'Pages begin at 0.')
     .default(0),
+});
+
+const layersQuery = z.object({
+  pieces: z
+    .string({ error: 'The pieces are asked for by their ids, with commas between.' })
+    .max(8000, 'Layers of at most 200 pieces are asked for at once.')
+    .transform((ids) => ids.split(',').filter((id) => id !== '')),
 });
 
 /** The working time and the nights around a moment. */
@@ -132,6 +140,12 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     );
   });
 
+  router.get('/layers', (request, response) => {
+    const asked = layersQuery.safeParse(request.query);
+    if (!asked.success) return sendSchemaProblem(response, asked.error);
+    response.json({ pieces: plans.layersOf(asked.data.pieces) } satisfies LayersAnswer);
+  });
+
   router.get('/pieces/:id', async (request, response) => {
     const { id } = request.params;
     const acts = logOf(store.ledger, 'piece', id);
@@ -164,6 +178,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       kilns: kilnsOf(store.ledger),
       loads: [...open, ...done],
       rows: plans.forKiln(clock.now()),
+      groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
     } satisfies KilnAnswer);
   });
 

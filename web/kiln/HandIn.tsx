@@ -4,6 +4,7 @@ import { useParams } from 'react-router';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import type { KilnAnswer } from '../../api/routes.ts';
 import { readCode } from '../../core/log/code.ts';
+import { ChoiceField } from '../frame/fields.tsx';
 import { Form } from '../frame/Form.tsx';
 import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';
@@ -14,6 +15,7 @@ import { ask, wordsFor } from '../frame/server.ts';
 import { copperGreen, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
 import { PieceLine } from './PieceLine.tsx';
+import { TickedLine, toggled } from './TickedLine.tsx';
 
 /** Takes pieces in by the code that is cut into them, or by the QR code of their label, which leads here. */
 export function HandIn() {
@@ -79,11 +81,71 @@ export function HandIn() {
             ))}
         </Box>
       )}
+      <Waiting answer={data} />
       <Section title={`Handed in: ${handed.length}`}>
         {handed.map((row) => (
           <PieceLine key={row.id} row={row} />
         ))}
       </Section>
     </>
+  );
+}
+
+const ALL = 'all';
+
+/** Pieces not handed in yet, ticked off from the list: those of a class first asked for, then all that were brought. */
+function Waiting({ answer }: { answer: KilnAnswer }) {
+  const log = useLog();
+  const [group, setGroup] = useState(ALL);
+  const [brought, setBrought] = useState<ReadonlySet<string>>(new Set());
+  const of = answer.rows.filter(
+    ({ handedAt, groups }) => handedAt === null && (group === ALL || groups.includes(group)),
+  );
+  const ticked = of.filter(({ id }) => brought.has(id));
+  const handIn = async () => {
+    const words = ticked.length === 1 ? ticked[0]!.name : `${ticked.length} pieces`;
+    const outcome = await log(
+      `${words} handed in`,
+      ticked.map(({ id }) => entry('piece.handed', id, { note: '' })),
+    );
+    if (outcome.kind !== 'refused') setBrought(new Set());
+  };
+  if (answer.rows.every(({ handedAt }) => handedAt !== null)) return null;
+  return (
+    <Section title={`Not handed in yet: ${of.length}`}>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', my: 1 }}>
+        {answer.groups.length > 0 && (
+          <Box sx={{ minWidth: 220 }}>
+            <ChoiceField
+              label="Of which group"
+              value={group}
+              onChoose={setGroup}
+              options={[
+                { value: ALL, label: 'All pieces' },
+                ...answer.groups.map(({ id, set }) => ({ value: id, label: set.name })),
+              ]}
+            />
+          </Box>
+        )}
+        <Button
+          variant="outlined"
+          size="large"
+          onClick={() => setBrought(new Set(ticked.length === of.length ? [] : of.map(({ id }) => id)))}
+        >
+          {of.length > 0 && ticked.length === of.length ? 'Tick none' : 'Tick all'}
+        </Button>
+        <Button variant="contained" size="large" disabled={ticked.length === 0} onClick={() => void handIn()}>
+          {ticked.length === 0 ? 'Tick what was brought' : `Hand in ${ticked.length} ticked`}
+        </Button>
+      </Box>
+      {of.map((row) => (
+        <TickedLine
+          key={row.id}
+          row={row}
+          ticked={brought.has(row.id)}
+          onTick={() => setBrought((before) => toggled(before, row.id))}
+        />
+      ))}
+    </Section>
   );
 }

@@ -13,10 +13,10 @@ import { entry } from '../frame/outbox.ts';
 import { Empty, Section, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
 import { rowsWorking, useSoon } from '../frame/soon.ts';
-import { hairline } from '../frame/theme.ts';
 import { asNow } from '../pieces/asNow.ts';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
+import { TickedLine, toggled } from './TickedLine.tsx';
 
 /** What is gathered for the kiln, what is in it, and what comes out. */
 export function Kiln() {
@@ -222,31 +222,12 @@ function Gather({
         {fill > 1 && ' That will not go in: leave some for the next.'}
       </Box>
       {waiting.map((row) => (
-        <Box
-          component="label"
+        <TickedLine
           key={row.id}
-          sx={{
-            display: 'flex',
-            gap: 1.5,
-            alignItems: 'center',
-            minHeight: 56,
-            borderTop: `1px solid ${hairline}`,
-          }}
-        >
-          <input
-            type="checkbox"
-            checked={!left.has(row.id)}
-            onChange={() =>
-              setLeft((before) => {
-                const next = new Set(before);
-                if (!next.delete(row.id)) next.add(row.id);
-                return next;
-              })
-            }
-            style={{ width: 26, height: 26 }}
-          />
-          <PieceLine row={row} bare />
-        </Box>
+          row={row}
+          ticked={!left.has(row.id)}
+          onTick={() => setLeft((before) => toggled(before, row.id))}
+        />
       ))}
     </LogDialog>
   );

@@ -1,13 +1,10 @@
 import { useState } from 'react';
-import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
 import { fillOf, firingAsked } from '../../core/firing/load.ts';
-import { faultsOf } from '../../core/fault/fault.ts';
-import type { Outcome } from '../../core/log/entry.ts';
 import { isInKiln, type KilnState, type LoadState } from '../../core/log/load.ts';
 import { SECOND } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
-import { LogDialog } from '../frame/LogDialog.tsx';
 import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
@@ -16,8 +13,8 @@ import { copperGreen, faded, hairline, ochre } from '../frame/theme.ts';
 import { shortDate, whenNear } from '../frame/times.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import { deed } from '../pieces/deed.ts';
-import { FaultsField } from '../pieces/FaultsField.tsx';
 import { PieceLine } from './PieceLine.tsx';
+import { Unload } from './Unload.tsx';
 
 /** A load: gathered, in the kiln, or unloaded. */
 export function Load({
@@ -127,77 +124,5 @@ export function Load({
       ))}
       {unloading && <Unload load={load} pieces={pieces} name={name} onClose={() => setUnloading(false)} />}
     </Box>
-  );
-}
-
-/** Unloads all of a load at once: how they came out, and which did not. */
-function Unload({
-  load,
-  pieces,
-  name,
-  onClose,
-}: {
-  load: LoadState;
-  pieces: KilnRow[];
-  name: string;
-  onClose: () => void;
-}) {
-  const [bad, setBad] = useState<Record<string, Outcome>>({});
-  const [faults, setFaults] = useState<string[]>([]);
-  const [note, setNote] = useState('');
-  const fire = { does: 'fire', cone: load.set.cone, to: load.set.to } as const;
-  return (
-    <LogDialog
-      title={`Unload ${name}`}
-      verb={`Log ${pieces.length} unloaded`}
-      act={(at) => ({
-        words: `${name} unloaded: ${pieces.length} pieces`,
-        entries: [
-          entry('load.unloaded', load.id, {}, { at }),
-          ...pieces.flatMap(({ id, fires }) => {
-            const outcome = bad[id] ?? 'good';
-            return [
-              entry(
-                'piece.done',
-                id,
-                deed({
-                  refs: fires,
-                  effects: [fire],
-                  outcome,
-                  faults: outcome === 'good' ? [] : faults,
-                  note,
-                }),
-                { at, face: 'outside' },
-              ),
-            ];
-          }),
-        ],
-      })}
-      onClose={onClose}
-    >
-      <Box>All came out well but those marked here:</Box>
-      {pieces.map((row) => (
-        <Box key={row.id} sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
-          <PieceLine row={row} bare />
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            value={bad[row.id] ?? 'good'}
-            onChange={(_event, outcome: Outcome | null) =>
-              outcome && setBad((before) => ({ ...before, [row.id]: outcome }))
-            }
-            aria-label={`How ${row.name} came out`}
-          >
-            <ToggleButton value="good">Good</ToggleButton>
-            <ToggleButton value="mixed">Mixed</ToggleButton>
-            <ToggleButton value="bad">Lost</ToggleButton>
-          </ToggleButtonGroup>
-        </Box>
-      ))}
-      {Object.values(bad).some((outcome) => outcome !== 'good') && (
-        <FaultsField words={faultsOf(['fire'])} found={faults} onFound={setFaults} />
-      )}
-      <TextField label="Note" value={note} onChange={({ target }) => setNote(target.value)} />
-    </LogDialog>
   );
 }

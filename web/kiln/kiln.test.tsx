@@ -1,7 +1,7 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import type { KilnRow } from '../../api/routes.ts';
-import { nothingSaid, type Entry, type EntryOf } from '../../core/log/entry.ts';
+import type { KilnAnswer, KilnRow } from '../../api/routes.ts';
+import { nothingSaid, type Entry, type EntryBodies, type EntryOf } from '../../core/log/entry.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import { techniqueNamed } from '../../core/technique/catalogue.ts';
 import { wholeZone, type Layer } from '../../core/technique/layer.ts';
@@ -60,7 +60,12 @@ const loadOf = (pieces: string[], more: Partial<LoadState> = {}): LoadState => (
   ...more,
 });
 
-function kilnRoom(rows: KilnRow[], loads: LoadState[] = [], kilns = [back]) {
+function kilnRoom(
+  rows: KilnRow[],
+  loads: LoadState[] = [],
+  kilns = [back],
+  groups: KilnAnswer['groups'] = [],
+) {
   const studio = testStudio(
     ...rows.map(({ id }) => toFire(id)),
     ...kilns.map(({ id, set }) => known('kiln.set', id, set)),
@@ -76,7 +81,7 @@ function kilnRoom(rows: KilnRow[], loads: LoadState[] = [], kilns = [back]) {
           ]),
     ]),
   );
-  studio.answers['GET /api/kiln'] = () => ({ kilns, loads, rows });
+  studio.answers['GET /api/kiln'] = () => ({ kilns, loads, rows, groups });
   return studio;
 }
 
@@ -150,12 +155,24 @@ describe('the kiln room', () => {
     await press('Unload it');
     const lost = within(await screen.findByRole('group', { name: 'How b came out' }));
     fireEvent.click(lost.getByRole('button', { name: 'Lost' }));
+    const flaws = within(await screen.findByRole('group', { name: 'What is wrong with b' }));
+    fireEvent.click(flaws.getByRole('button', { name: 'warped' }));
+    fireEvent.click(flaws.getByRole('button', { name: 'lime-pop' }));
+    fireEvent.click(flaws.getByRole('button', { name: '✓ warped' }));
+    const mixed = within(screen.getByRole('group', { name: 'How a came out' }));
+    fireEvent.click(mixed.getByRole('button', { name: 'Mixed' }));
+    fireEvent.click(
+      within(screen.getByRole('group', { name: 'What is wrong with a' })).getByRole('button', {
+        name: 'bursting in bisque',
+      }),
+    );
     await press('Log 2 unloaded');
     await expect.poll(() => studio.logged.length).toBe(1);
     const done = studio.logged[0]!.filter(({ kind }) => kind === 'piece.done');
-    expect(done.map(({ subject, body }) => [subject, (body as { outcome: string }).outcome])).toEqual([
-      ['a', 'good'],
-      ['b', 'bad'],
+    const came = done.map(({ subject, body }) => ({ subject, ...(body as EntryBodies['piece.done']) }));
+    expect(came.map(({ subject, outcome, faults }) => [subject, outcome, faults])).toEqual([
+      ['a', 'mixed', ['bursting in bisque']],
+      ['b', 'bad', ['lime-pop']],
     ]);
     expect(done[0]!.body).toMatchObject({
       refs: fires,
@@ -174,6 +191,25 @@ describe('handing in', () => {
     await expect
       .poll(() => studio.logged.flat().map(({ kind, subject }) => [kind, subject]))
       .toEqual([['piece.handed', 'a']]);
+  });
+
+  it('takes what is ticked in the list of a class, in one act', async () => {
+    const set = { name: 'Tuesday', kind: 'class', dueAt: null } as const;
+    const rows = ['a', 'b', 'c', 'd'].map((id) =>
+      waiting(id, true, {
+        groups: id === 'd' ? [] : ['g'],
+        ...(id === 'c' && { handedAt: NOON - HOUR }),
+      }),
+    );
+    const studio = kilnRoom(rows, [], [back], [{ id: 'g', set, closed: false }]);
+    show(<HandIn />);
+    await choose('Of which group', 'Tuesday');
+    expect(screen.getByRole('heading', { name: 'Not handed in yet: 2' })).toBeTruthy();
+    await press('Tick all');
+    fireEvent.click(screen.getByRole('checkbox', { name: /^b/ }));
+    await press('Hand in 1 ticked');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]!.map(({ kind, subject }) => [kind, subject])).toEqual([['piece.handed', 'a']]);
   });
 
   it('names a code that no piece has, and warns of one past being carried', async () => {

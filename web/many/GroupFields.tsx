@@ -1,10 +1,13 @@
 import { lazy, Suspense } from 'react';
 import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
+import { bodies } from '../../api/entry.ts';
 import type { GroupSet } from '../../core/log/entry.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
 import { studioNow } from '../frame/clock.ts';
 import { ChoiceField } from '../frame/fields.tsx';
 import { useZone } from '../frame/maker.ts';
+import { wrongFields } from '../frame/shape.ts';
+import { readWeek, weekText } from '../frame/typedHours.ts';
 
 const WhenField = lazy(async () => ({ default: (await import('../frame/WhenField.tsx')).WhenField }));
 
@@ -14,23 +17,43 @@ export interface TypedGroup {
   kind: GroupSet['kind'];
   guarded: boolean;
   dueAt: Instant | null;
+  /** Its lessons as they are written; empty where it has the studio's hours. */
+  hours: string;
 }
 
-export const freshGroup = (): TypedGroup => ({ name: '', kind: 'class', guarded: false, dueAt: null });
+export const freshGroup = (): TypedGroup => ({
+  name: '',
+  kind: 'class',
+  guarded: false,
+  dueAt: null,
+  hours: '',
+});
 
-export const typedGroup = ({ name, kind, guarded, dueAt }: GroupSet): TypedGroup => ({
+export const typedGroup = ({ name, kind, guarded, dueAt, hours }: GroupSet): TypedGroup => ({
   name,
   kind,
   guarded: guarded === true,
   dueAt: dueAt === null ? null : Date.parse(dueAt),
+  hours: weekText(hours ?? []),
 });
 
-export const groupFrom = ({ name, kind, guarded, dueAt }: TypedGroup): GroupSet => ({
-  name: name.trim(),
-  kind,
-  ...(guarded && { guarded: true }),
-  dueAt: dueAt === null ? null : new Date(dueAt).toISOString(),
-});
+/** What is wrong with a group as it is typed, by its field. */
+export function wrongWithGroup(typed: TypedGroup): Record<string, string> {
+  if (typed.kind === 'class' && readWeek(typed.hours) === null)
+    return { hours: 'Write the lessons like Tue 18:00–20:30; Thu 6–8pm, or leave this empty.' };
+  return wrongFields(bodies['group.set'], groupFrom(typed));
+}
+
+export function groupFrom({ name, kind, guarded, dueAt, hours }: TypedGroup): GroupSet {
+  const lessons = kind === 'class' ? readWeek(hours) : null;
+  return {
+    name: name.trim(),
+    kind,
+    ...(guarded && { guarded: true }),
+    ...(lessons && lessons.length > 0 && { hours: lessons }),
+    dueAt: dueAt === null ? null : new Date(dueAt).toISOString(),
+  };
+}
 
 const groupKinds: { value: GroupSet['kind']; label: string }[] = [
   { value: 'class', label: 'A class' },
@@ -68,6 +91,19 @@ export function GroupFields({
         onChoose={(kind) => set({ kind })}
         options={groupKinds}
       />
+      {typed.kind === 'class' && (
+        <TextField
+          label="When it meets"
+          value={typed.hours}
+          onChange={({ target }) => set({ hours: target.value })}
+          error={wrong['hours'] !== undefined}
+          helperText={
+            wrong['hours'] ??
+            'Like Tue 18:00–20:30; Thu 6–8pm. Steps and covers of its pieces are planned for these hours; empty is whenever the studio works'
+          }
+          slotProps={{ htmlInput: { autoComplete: 'off', maxLength: 300 } }}
+        />
+      )}
       <FormControlLabel
         control={<Switch checked={typed.guarded} onChange={(_event, guarded) => set({ guarded })} />}
         label="Pupils or pregnant people work on them"

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Box, Button } from '@mui/material';
-import { bodies } from '../../api/entry.ts';
 import type { PieceRow } from '../../api/routes.ts';
 import type { GroupState } from '../../core/log/group.ts';
+import type { Tally } from '../../core/piece/tally.ts';
 import { inTimeFor } from '../../core/plan/follows.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { wantedWords } from '../frame/answer.ts';
@@ -11,20 +11,23 @@ import { LogDialog } from '../frame/LogDialog.tsx';
 import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
-import { wrongFields } from '../frame/shape.ts';
+import { weekText } from '../frame/typedHours.ts';
 import { faded } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
-import { GroupFields, groupFrom, typedGroup } from './GroupFields.tsx';
+import { GroupFields, groupFrom, typedGroup, wrongWithGroup } from './GroupFields.tsx';
 
 /** The group that is looked at: what it is and for when, to be changed; closed, it is offered no more. */
 export function GroupLine({
   group: { id, set },
   rows,
+  tally,
   onClosed,
 }: {
   group: GroupState;
   /** Its pieces, as far as they are shown. */
   rows: PieceRow[];
+  /** How far all of them have come. */
+  tally: Tally | null;
   onClosed: () => void;
 }) {
   const log = useLog();
@@ -43,13 +46,26 @@ export function GroupLine({
           {set.dueAt !== null && ` wanted by ${whenNear(Date.parse(set.dueAt), now, zone)}`}
           {set.dueAt !== null && `: ${groupInTime(rows, Date.parse(set.dueAt), { now, zone })}`}
           {set.guarded && ' · pupils or pregnant people work on them'}
+          {set.hours && ` · meets ${weekText(set.hours)}`}
         </Box>
+        {tally && <Box>{tallyWords(tally)}</Box>}
       </Box>
       <Button onClick={() => setChanging(true)}>Change it</Button>
       <Button onClick={() => void close()}>Close it</Button>
       {changing && <Change id={id} set={set} onClose={() => setChanging(false)} />}
     </Box>
   );
+}
+
+/** How far a group has come, in one line. */
+function tallyWords({ pieces, handedIn, fired, finished, lost, next }: Tally): string {
+  const said = [
+    ...next.map(({ name, count }) => `${name.toLowerCase()} is next for ${count === pieces ? 'all' : count}`),
+    ...(handedIn > 0 ? [`${handedIn} handed in`] : []),
+    ...(fired > 0 ? [`${fired} fired`] : []),
+    ...(finished > 0 ? [`${finished} finished${lost > 0 ? `, ${lost} of them lost` : ''}`] : []),
+  ];
+  return `${pieces === 1 ? 'One piece' : `${pieces} pieces`}: ${said.join('; ')}.`;
 }
 
 /** Whether the pieces of a group are dry for the kiln by when they are wanted: how many, and the last of them. */
@@ -78,7 +94,7 @@ function Change({ id, set, onClose }: Pick<GroupState, 'id' | 'set'> & { onClose
       verb="Log the group"
       act={(at) => {
         const next = groupFrom(typed);
-        const found = wrongFields(bodies['group.set'], next);
+        const found = wrongWithGroup(typed);
         setWrong(found);
         const [first] = Object.values(found);
         return first

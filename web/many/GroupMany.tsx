@@ -1,14 +1,12 @@
 import { useState } from 'react';
 import useSWR from 'swr';
 import { v7 as uuid } from 'uuid';
-import { bodies } from '../../api/entry.ts';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
 import { ChoiceField } from '../frame/fields.tsx';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { ask } from '../frame/server.ts';
-import { wrongFields } from '../frame/shape.ts';
-import { freshGroup, GroupFields, groupFrom } from './GroupFields.tsx';
+import { freshGroup, GroupFields, groupFrom, wrongWithGroup } from './GroupFields.tsx';
 import { manyWords } from './words.ts';
 
 const NEW = 'new';
@@ -31,7 +29,7 @@ export function GroupMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: ()
         const id = known?.id ?? uuid();
         const set = groupFrom(typed);
         if (!known) {
-          const found = wrongFields(bodies['group.set'], set);
+          const found = wrongWithGroup(typed);
           setWrong(found);
           const [first] = Object.values(found);
           if (first) return { wrong: first };

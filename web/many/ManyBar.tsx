@@ -11,6 +11,7 @@ const dialogs = {
   step: lazy(async () => ({ default: (await import('./StepMany.tsx')).StepMany })),
   check: lazy(async () => ({ default: (await import('./SampleCheck.tsx')).SampleCheck })),
   codes: lazy(async () => ({ default: (await import('./CodesMany.tsx')).CodesMany })),
+  layers: lazy(async () => ({ default: (await import('./LayersMany.tsx')).LayersMany })),
   group: lazy(async () => ({ default: (await import('./GroupMany.tsx')).GroupMany })),
   finish: lazy(async () => ({ default: (await import('./FinishMany.tsx')).FinishMany })),
 };
@@ -61,6 +62,7 @@ export function ManyBar({ chosen, choosing }: { chosen: PieceRow[]; choosing: Ch
       {button('cover', 'Cover')}
       {button('step', 'Log a step')}
       {button('check', 'Check a sample')}
+      {button('layers', 'What they carry')}
       {button('group', 'Group')}
       {button('codes', 'Codes')}
       {button('finish', 'Finish')}

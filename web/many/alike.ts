@@ -1,4 +1,4 @@
-import type { BenchPiece } from '../../api/routes.ts';
+import type { BenchPiece, PieceRow } from '../../api/routes.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import type { DoneStep } from '../pieces/doneForm.ts';
 
@@ -21,6 +21,19 @@ export function alikeBy(pieces: readonly BenchPiece[]): Alike[] {
     else of.set(key, { key, next, pieces: [piece] });
   }
   return [...of.values()];
+}
+
+/** Pieces that stand alike, so that one speaks for all: of one form and clay, as far done, in one room under one cover. The most first. */
+export function standAlike(pieces: readonly PieceRow[]): [PieceRow, ...PieceRow[]][] {
+  const of = new Map<string, [PieceRow, ...PieceRow[]]>();
+  for (const piece of pieces) {
+    const { look, clayName, roomId, stand, cover, doneSteps, next } = piece;
+    const key = JSON.stringify([look.form, clayName, roomId, stand, cover, doneSteps, next?.name]);
+    const known = of.get(key);
+    if (known) known.push(piece);
+    else of.set(key, [piece]);
+  }
+  return [...of.values()].sort((a, b) => b.length - a.length);
 }
 
 /** What is done is the same where the step is, by its name, and what it does and waits for. */

@@ -1,11 +1,29 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
-import { complaint, known, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { choose, complaint, known, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { Pieces } from '../pieces/Pieces.tsx';
 import { NewPiece } from '../pieces/NewPiece.tsx';
 import { made, row } from '../pieces/rows.test-support.ts';
 import { Tonight } from '../today/Tonight.tsx';
+import type { Entry, EntryBodies, EntryOf } from '../../core/log/entry.ts';
+
+// under each cover a coat is next, named after the piece that was asked for
+vi.mock('../pieces/coverFollows.ts', async (real) => {
+  const then = (given: { pieceId: string }) => ({
+    name: `Coat of ${given.pieceId}`,
+    opens: 0,
+    closes: null,
+    doAt: 0,
+  });
+  return {
+    ...(await real<object>()),
+    useCoverFollows: (alike: { given: { pieceId: string }; pieces: number }[] | null) =>
+      alike ? { tight: alike.map(({ given, pieces }) => ({ pieces, then: then(given) })) } : {},
+  };
+});
+const zonesOf = (body: Entry['body']) =>
+  (body as EntryBodies['piece.routed']).layers.flatMap(({ zones }) => zones.map(({ id }) => id));
 
 function shelf(rows: PieceRow[], groups: PiecesAnswer['groups'] = []) {
   const studio = testStudio(...rows.map(({ id }) => made(id)));
@@ -16,6 +34,7 @@ function shelf(rows: PieceRow[], groups: PiecesAnswer['groups'] = []) {
     unfinished: rows.length,
     finished: 0,
     groups,
+    tally: null,
   });
   studio.answers['GET /api/pieces'] = answer;
   studio.answers['GET /api/pieces?which=open&search=&page=0&group=g'] = answer;
@@ -37,6 +56,56 @@ describe('many pieces at once', () => {
     expect(studio.logged[0]!.map(({ subject, body }) => [subject, body])).toEqual([
       ['a', { cover: 'tight', stand: 'board' }],
       ['b', { cover: 'tight', stand: 'rack' }],
+    ]);
+  });
+
+  it('says what follows under each cover, for those that stand alike', async () => {
+    const other = row('c', { stand: 'rack' });
+    const studio = shelf([
+      row('a'),
+      row('b'),
+      other,
+      row('fired', { look: { ...other.look, fired: 'bisque' } }),
+    ]);
+    const asked: string[] = [];
+    for (const id of ['a', 'b', 'c', 'fired'])
+      studio.answers[`GET /api/pieces/${id}`] = () => {
+        asked.push(id);
+        return { given: { pieceId: id, entries: [made(id)] } };
+      };
+    show(<Pieces />);
+    await press('Choose several');
+    await press(/^All 4/);
+    await press('Cover');
+    const tight = await screen.findByRole('button', { name: /2 of 4: Next: coat of a/ });
+    expect(tight.textContent).toMatch(/1 of 4: Next: coat of c/);
+    expect(asked.sort()).toEqual(['a', 'c']);
+  });
+
+  it('changes what they carry where they carry the same, and names those that do not', async () => {
+    const studio = shelf([row('a'), row('b'), row('c')]);
+    const { layers } = (made('a') as EntryOf<'piece.made'>).body;
+    const piece = (id: string, of = layers) => ({
+      id,
+      name: id,
+      form: row(id).look.form,
+      roomId: 'room-default',
+      layers: of,
+    });
+    studio.answers['GET /api/layers?pieces=a,b,c'] = () => ({
+      pieces: [piece('a'), piece('b'), piece('c', [{ ...layers[0]!, face: 'inside' }])],
+    });
+    show(<Pieces />);
+    await press('Choose several');
+    await press(/^All 3/);
+    await press('What they carry');
+    expect(await screen.findByText(/Not for c, which carries something else/)).toBeTruthy();
+    await choose('Where', 'The rim');
+    await press('Log it so');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]!.map(({ subject, body }) => [subject, zonesOf(body)])).toEqual([
+      ['a', ['rim']],
+      ['b', ['rim']],
     ]);
   });
 

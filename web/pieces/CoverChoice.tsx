@@ -23,11 +23,14 @@ export function CoverChoice({
   onCover,
   drawn,
   follows = {},
+  total = 1,
 }: {
   cover: Cover | null;
   onCover: (cover: Cover) => void;
   drawn?: Drawn | undefined;
   follows?: CoverFollows;
+  /** How many pieces are covered. */
+  total?: number;
 }) {
   const now = useNow(60_000);
   const zone = useZone();
@@ -41,7 +44,7 @@ export function CoverChoice({
       aria-label="Cover"
     >
       {covers.map((c) => {
-        const then = follows[c.cover];
+        const those = follows[c.cover] ?? [];
         return (
           <ToggleButton
             key={c.cover}
@@ -64,16 +67,21 @@ export function CoverChoice({
             <b>{c.name}</b>
             <span>
               {c.effect}
-              {then && (
-                <Box
-                  sx={
-                    cover !== c.cover && (isLost(then) || then.opens === null)
-                      ? { color: ironRed, fontWeight: 650 }
-                      : {}
-                  }
-                >
-                  {followsWords(then, { now, zone })}
-                </Box>
+              {those.map(
+                ({ pieces, then }, i) =>
+                  then && (
+                    <Box
+                      key={i}
+                      sx={
+                        cover !== c.cover && (isLost(then) || then.opens === null)
+                          ? { color: ironRed, fontWeight: 650 }
+                          : {}
+                      }
+                    >
+                      {pieces < total && `${pieces} of ${total}: `}
+                      {followsWords(then, { now, zone })}
+                    </Box>
+                  ),
               )}
             </span>
           </ToggleButton>

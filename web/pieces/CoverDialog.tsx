@@ -32,7 +32,7 @@ export function CoverDialog({
   drawn?: Drawn | undefined;
   onClose: () => void;
 }) {
-  const follows = useCoverFollows(given, plan.at);
+  const follows = useCoverFollows(given && [{ given, pieces: 1 }], plan.at);
   const { id, made, cover: present, stand: presentStand } = plan.piece;
   const [cover, setCover] = useState<Cover>(advisedSoon(plan) ?? present);
   const [stand, setStand] = useState(presentStand);

@@ -107,7 +107,7 @@ export function Pieces() {
           <PieceFilters filters={filters} groups={data.groups} onChange={change} />
         </Box>
       </Box>
-      {group && <GroupLine group={group} rows={rows} onClosed={() => change({})} />}
+      {group && <GroupLine group={group} rows={rows} tally={data.tally} onClosed={() => change({})} />}
       {rows.length === 0 && <Box sx={{ py: 3 }}>None here.</Box>}
       {which === 'finished' ? (
         <FinishedPieces rows={rows} />

@@ -8,9 +8,8 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { wrongFields } from '../frame/shape.ts';
-import { minuteText, readMinute, readSpells, spellsText } from './typedHours.ts';
+import { minuteText, readMinute, readSpells, spellsText, weekdays } from '../frame/typedHours.ts';
 
-const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const zones = ['Etc/UTC', ...Intl.supportedValuesOf('timeZone')];
 
 /** Name, zone, working hours and night of the studio. */

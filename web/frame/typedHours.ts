@@ -2,6 +2,8 @@ import type { WorkingSpell } from '../../core/log/entry.ts';
 
 /** Working hours as people write them. */
 
+export const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+
 const NOON = 12 * 60;
 const DAY = 24 * 60;
 
@@ -48,6 +50,38 @@ export function readSpells(text: string, weekday: number): WorkingSpell[] | null
     return { weekday, fromMinute, toMinute: to.minute <= fromMinute ? to.minute + DAY : to.minute };
   });
   return spells.includes(null) ? null : (spells as WorkingSpell[]);
+}
+
+/** A week's spells as text, like `Tue 18:00–20:30; Thu 18:00–20:30`. */
+export const weekText = (spells: readonly WorkingSpell[]): string =>
+  weekdays
+    .map((day, i) => [day.slice(0, 3), spellsText(spells.filter(({ weekday }) => weekday === i + 1))])
+    .filter(([, text]) => text !== '')
+    .map((parts) => parts.join(' '))
+    .join('; ');
+
+/** A day's name at the beginning, whole or its first letters. */
+const DAY_FIRST = /^\s*(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?\s*(?:,|&|\band\b|\bto\b|[–—-])?\s*/i;
+
+/** The spells of a week, from texts like `Tue 6-8pm; Thu and Fri 18:00–20:30`; null where one cannot be read. */
+export function readWeek(text: string): WorkingSpell[] | null {
+  if (text.trim() === '') return [];
+  const spells = text.split(/[;\n]/).map((part) => {
+    const days: number[] = [];
+    let rest = part;
+    for (let found = DAY_FIRST.exec(rest); found; found = DAY_FIRST.exec(rest)) {
+      const day = weekdays.findIndex((name) => name.toLowerCase().startsWith(found![1]!.toLowerCase())) + 1;
+      const ranges =
+        days.length > 0 && /(?:\bto\b|[–—-])\s*$/i.test(part.slice(0, part.length - rest.length));
+      if (ranges) for (let between = days.at(-1)! + 1; between < day; between++) days.push(between);
+      days.push(day);
+      rest = rest.slice(found[0].length);
+    }
+    if (days.length === 0 || rest.trim() === '') return null;
+    const read = days.map((day) => readSpells(rest, day));
+    return read.includes(null) ? null : read.flatMap((of) => of!);
+  });
+  return spells.includes(null) ? null : spells.flatMap((of) => of!);
 }
 
 /** 7-10pm begins at 7 in the evening, 11-1pm before noon. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readMinute, readSpells, spellsText } from './typedHours.ts';
+import { readMinute, readSpells, readWeek, spellsText, weekText } from './typedHours.ts';
 
 const asText = (text: string) => {
   const spells = readSpells(text, 1);
@@ -22,6 +22,21 @@ describe('working hours as people write them', () => {
 
   it.each(['evening', '25-26', '9', '13pm-14pm', '9:75-10', '9-10-11'])('does not guess at %s', (typed) =>
     expect(readSpells(typed, 1)).toBeNull(),
+  );
+
+  it.each([
+    ['Tue 6-8pm', 'Tue 18:00–20:00'],
+    ['thursday 9 to noon; Tue and Wed 18:00–20:30', 'Tue 18:00–20:30; Wed 18:00–20:30; Thu 09:00–12:00'],
+    [
+      'Mon–Wed 9-12, 13-16',
+      'Mon 09:00–12:00, 13:00–16:00; Tue 09:00–12:00, 13:00–16:00; Wed 09:00–12:00, 13:00–16:00',
+    ],
+    ['sat, sun 10-12', 'Sat 10:00–12:00; Sun 10:00–12:00'],
+    ['', ''],
+  ])('reads the lessons %s', (typed, read) => expect(weekText(readWeek(typed)!)).toBe(read));
+
+  it.each(['6-8pm', 'Tue', 'Tue evening', 'Tues 9-12; later'])('does not guess at the lessons %s', (typed) =>
+    expect(readWeek(typed)).toBeNull(),
   );
 
   it('reads a single time the same way', () => {
