@@ -218,6 +218,7 @@ export const bodies = {
   }),
   'studio.set': studioSet,
   'room.set': roomSet,
+  'room.read': z.object({ celsius: roomCelsius('The temperature'), humidity: humidity('The humidity') }),
   'clay.set': clayBody,
   'technique.set': technique,
   'sensor.set': z.object({

@@ -1,3 +1,4 @@
+import type { AirRead } from '../core/drying/air.ts';
 import type { Lesson, Taughtable } from '../core/forecast/learn.ts';
 import type { Belief } from '../core/forecast/prior.ts';
 import type { PieceFacts } from '../core/piece/facts.ts';
@@ -195,5 +196,5 @@ export interface RoomMeasured {
   humidity: number;
 }
 
-/** GET /api/rooms: by room; rooms that were never measured are left out. */
-export type RoomsAnswer = Record<string, RoomMeasured>;
+/** GET /api/rooms: by room, what was measured and what was last read; null where nothing ever was. */
+export type RoomsAnswer = Record<string, { measured: RoomMeasured | null; read: AirRead | null }>;

@@ -225,7 +225,9 @@ describe('readings', () => {
       code: 'taken-already',
       detail: expect.stringContaining('“one.csv”') as string,
     });
-    expect(await get('/api/rooms')).toMatchObject({ 'room-default': { celsius: 20.5, humidity: 0.5 } });
+    expect(await get('/api/rooms')).toMatchObject({
+      'room-default': { measured: { celsius: 20.5, humidity: 0.5 }, read: null },
+    });
   });
 
   it('that were undone are measured no more, whenever they were asked for', async () => {
@@ -235,7 +237,7 @@ describe('readings', () => {
     const undone = await take(undo(later.id));
     expect(await measured()).toEqual(before);
     await take(undo(undone.id));
-    expect((await measured())!.to).toBeGreaterThan(before!.to);
+    expect((await measured())!.measured!.to).toBeGreaterThan(before!.measured!.to);
   });
 
   it('are other ones where as many stand, and the last is the same', async () => {

@@ -4,7 +4,7 @@ import { foldBin, type BinState } from '../core/log/bin.ts';
 import { catalogueOf, type SlipCatalogue } from '../core/log/catalogue.ts';
 import { createFolded } from '../core/log/folds.ts';
 import { actsReferring, entriesAbout, subjectsOf, type Ledger } from '../core/log/ledger.ts';
-import { DEFAULT_ROOM, studioOf } from '../core/log/studio.ts';
+import { DEFAULT_ROOM, readsIn, studioOf } from '../core/log/studio.ts';
 import { foldTrial, type TrialState } from '../core/log/trial.ts';
 import { foldTub, type TubState } from '../core/log/tub.ts';
 import { roomClimate } from '../core/piece/facts.ts';
@@ -47,7 +47,8 @@ export function createShelf(ledger: Ledger): Shelf {
     const { id, revisions, set } = rooms.find((r) => r.id === DEFAULT_ROOM) ?? rooms[0]!;
     const settings = revisions.map(({ from, set: setting }) => ({ ...setting, from }));
     const series = { at: [], celsius: [], humidity: [] };
-    return { climate: roomClimate({ id, settings, series }, studio), heatTransfer: set.heatTransfer };
+    const reads = readsIn(entriesAbout(ledger, 'room', id));
+    return { climate: roomClimate({ id, settings, series, reads }, studio), heatTransfer: set.heatTransfer };
   };
 
   const batch = (id: string): BatchState | null =>

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import psychrolib from 'psychrolib';
 import {
   cycleClimate,
+  readClimate,
   saturationDensity,
   saturationDensitySlope,
   saturationPressure,
@@ -9,12 +10,62 @@ import {
   steadyClimate,
   wetBulb,
   type Air,
+  type AirRead,
+  type Climate,
 } from './air.ts';
 import { surfaceState } from './face.ts';
 import { activityLaw, defaultBody } from '../clay/body.ts';
 
 psychrolib.SetUnitSystem(psychrolib.SI);
 const HOUR = 3_600_000;
+
+describe('air that is read now and then', () => {
+  const usual = cycleClimate(
+    { meanCelsius: 19, swingCelsius: 2, meanHumidity: 0.55, swingHumidity: 0.06, warmestHour: 15 },
+    0,
+  );
+  const at = (climate: Climate, hours: number): Air => {
+    const out: Air = { celsius: Number.NaN, humidity: Number.NaN };
+    climate(hours * HOUR, out);
+    return out;
+  };
+  const read = (hours: number, celsius: number, humidity: number): AirRead => ({
+    at: hours * HOUR,
+    celsius,
+    humidity,
+  });
+  const reads = [read(10, 24, 0.35), read(34, 18, 0.7)];
+
+  it('passes through what was read, and is as usual long before and after', () => {
+    const climate = readClimate(usual, reads);
+    expect(at(climate, 10)).toMatchObject({ celsius: 24, humidity: expect.closeTo(0.35, 9) as number });
+    expect(at(climate, 34).celsius).toBeCloseTo(18, 9);
+    for (const far of [-400, 450]) expect(at(climate, far).celsius).toBeCloseTo(at(usual, far).celsius, 3);
+  });
+
+  it('is between as the posterior mean of a process with an exponential covariance', () => {
+    // Rasmussen and Williams 2006, eq. 2.23: k(t)·K⁻¹·d, here solved for two readings by Cramer's rule
+    const climate = readClimate(usual, reads);
+    const covariance = (a: number, b: number) => Math.exp(-Math.abs(a - b) / 36);
+    const [d1, d2] = reads.map((r) => r.celsius - at(usual, r.at / HOUR).celsius) as [number, number];
+    const k = covariance(10, 34);
+    const [w1, w2] = [(d1 - k * d2) / (1 - k * k), (d2 - k * d1) / (1 - k * k)];
+    for (const t of [-5, 3, 12, 20, 33.9, 40, 90]) {
+      const wanted = covariance(t, 10) * w1 + covariance(t, 34) * w2;
+      expect(at(climate, t).celsius - at(usual, t).celsius).toBeCloseTo(wanted, 9);
+    }
+  });
+
+  it('takes two readings of one moment as the later says, and is never damper than air can be', () => {
+    expect(at(readClimate(usual, [read(10, 24, 0.3), read(10, 22, 0.99)]), 10).humidity).toBeLessThanOrEqual(
+      0.99,
+    );
+    expect(at(readClimate(usual, [read(10, 24, 0.3), read(10, 22, 0.5)]), 11).celsius).toBeCloseTo(
+      at(readClimate(usual, [read(10, 22, 0.5)]), 11).celsius,
+      9,
+    );
+  });
+});
 
 describe('moist air', () => {
   // psychrolib: ASHRAE Handbook Fundamentals 2017, ch. 1, eq. 5 and 6. The Magnus form agrees to 0.3 %.

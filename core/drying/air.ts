@@ -195,6 +195,63 @@ export function seriesClimate(series: AirSeries, fallback: Climate): Climate {
   };
 }
 
+/** Whether the air was measured at an instant: within a series, and not in a gap of it that is not bridged. */
+export function isMeasured({ at: times }: AirSeries, t: number): boolean {
+  const count = times.length;
+  if (count < 2 || t < times[0]! || t > times[count - 1]!) return false;
+  const k = knotBefore(times, t, 0);
+  return times[k + 1]! - times[k]! <= LONGEST_GAP_MS;
+}
+
+/** The air of a room as somebody read it off an instrument. */
+export interface AirRead {
+  at: number;
+  celsius: number;
+  /** Fraction. */
+  humidity: number;
+}
+
+/**
+ * A climate that passes through what was read now and then, and comes back to what it is otherwise within some days.
+ * How far the air is from the climate is told as the posterior mean of a process whose covariance falls as exp(−|Δt|/τ),
+ * τ as for weather: Rasmussen and Williams 2006, eq. 2.23, which for that covariance comes to
+ * (d₁·sinh((t₂−t)/τ) + d₂·sinh((t−t₁)/τ)) / sinh((t₂−t₁)/τ) between two readings, and to d·exp(−|t−tᵢ|/τ) beyond them.
+ * @param reads ascending
+ */
+export function readClimate(climate: Climate, reads: readonly AirRead[]): Climate {
+  if (reads.length === 0) return climate;
+  const known: Air = { celsius: 20, humidity: 0.5 };
+  const apart = reads.map(({ at, celsius, humidity }) => {
+    climate(at, known);
+    return { at, celsius: celsius - known.celsius, humidity: humidity - known.humidity };
+  });
+  return (at, out) => {
+    climate(at, out);
+    const next = apart.findIndex((read) => read.at >= at);
+    const [before, after] = next < 0 ? [apart.at(-1), undefined] : [apart[next - 1], apart[next]];
+    const [b, a] = bridgeShares(
+      before && (at - before.at) / WANDERS_IN,
+      after && (after.at - at) / WANDERS_IN,
+    );
+    out.celsius += b * (before?.celsius ?? 0) + a * (after?.celsius ?? 0);
+    const humidity = out.humidity + b * (before?.humidity ?? 0) + a * (after?.humidity ?? 0);
+    out.humidity = Math.min(0.99, Math.max(0.02, humidity));
+  };
+}
+
+/** How much of what was read before, and after, still holds so long after the one and before the other, in relaxation times. */
+function bridgeShares(since: number | undefined, until: number | undefined): [number, number] {
+  if (since === undefined) return [0, until === undefined ? 0 : Math.exp(-until)];
+  if (until === undefined) return [Math.exp(-since), 0];
+  // sinh(u)/sinh(s+u) without large numbers: e^-s·(1−e^-2u)/(1−e^-2(s+u))
+  const whole = -Math.expm1(-2 * (since + until));
+  if (whole === 0) return [1, 0];
+  return [
+    (Math.exp(-since) * -Math.expm1(-2 * until)) / whole,
+    (Math.exp(-until) * -Math.expm1(-2 * since)) / whole,
+  ];
+}
+
 /** Index k with times[k] ≤ t ≤ times[k+1]; tries the last answer first, since time mostly runs on. */
 function knotBefore(times: number[], t: number, guess: number): number {
   const end = times.length - 2;

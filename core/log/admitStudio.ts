@@ -36,6 +36,7 @@ export const studioRules: Pick<Rules, StudioKind> = {
   'readings.taken': (entry, { ledger }) => takenProblem(ledger, entry),
   'studio.set': only(STUDIO),
   'room.set': any,
+  'room.read': any,
   'clay.set': any,
   'technique.set': ({ subject, body }) =>
     subject === body.id

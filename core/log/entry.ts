@@ -276,6 +276,8 @@ export interface EntryBodies {
   'readings.taken': ReadingsTaken;
   'studio.set': StudioSet;
   'room.set': RoomSet;
+  /** Its air as somebody read it off an instrument. */
+  'room.read': { celsius: number; humidity: number };
   /** A sensor of the room, which speaks MQTT; paths say where in a message its numbers are. */
   'sensor.set': { url: string; topic: string; celsiusPath: string; humidityPath: string; on: boolean };
   /** A bench scale that sends its mass in grams when its button is pressed. */

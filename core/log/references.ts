@@ -116,6 +116,7 @@ const references: { [K in EntryKind]: (entry: EntryOf<K>) => Reference[] } = {
   'readings.taken': ({ subject }) => to('room', subject, 'subject'),
   'studio.set': none,
   'room.set': none,
+  'room.read': ({ subject }) => to('room', subject, 'subject'),
   'sensor.set': ({ subject }) => to('room', subject, 'subject'),
   'scale.set': none,
   'clay.set': none,

@@ -1,7 +1,15 @@
 import { defaultBody, type ClayBody } from '../clay/body.ts';
 import type { Technique } from '../technique/technique.ts';
 import { metricUnits, type Instant } from '../units/quantity.ts';
-import { entriesOf, type EntryBodies, type EntryOf, type RoomSet, type StudioSet } from './entry.ts';
+import type { AirRead } from '../drying/air.ts';
+import {
+  entriesOf,
+  type Entry,
+  type EntryBodies,
+  type EntryOf,
+  type RoomSet,
+  type StudioSet,
+} from './entry.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
 import { rememberedBy } from './folds.ts';
 import { instantOf } from './moment.ts';
@@ -70,6 +78,12 @@ function catalogue<K extends Settable>(
     return last ? [{ id, revisions: all, set: last.set }] : [];
   });
 }
+
+/** The air of a room as it was read off an instrument, ascending. */
+export const readsIn = (entries: readonly Entry[]): AirRead[] =>
+  entriesOf(entries, 'room.read')
+    .map((entry) => ({ at: instantOf(entry), ...entry.body }))
+    .sort((a, b) => a.at - b.at);
 
 /** The settings of the studio, its rooms, clays, makers and techniques. */
 export interface StudioState {

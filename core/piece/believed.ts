@@ -24,7 +24,7 @@ import { begunAt, eventsOf, exposureOf, roomAt, roomOf, surroundingsIn, type Log
 import { observationsOf, shareOfPiece } from './found.ts';
 import { begunAnew, withoutLongPast } from './longPast.ts';
 import { ownWalls, partSeams, seamsOf, zonesOf, type OwnWall } from './walls.ts';
-import type { PieceFacts } from './facts.ts';
+import { readsOf, type PieceFacts } from './facts.ts';
 
 /** The walls of a piece as they are believed to be now, by its log and its checks. */
 export interface Believed extends Ensemble {
@@ -202,16 +202,19 @@ function wallsOf(piece: PieceState, facts: PieceFacts, { walls, zones }: Divided
   });
 }
 
-/** The wall of a piece before anything is believed of it: in the studio's own hours, its air known until it was last measured. */
+/** The wall of a piece before anything is believed of it: in the studio's own hours, its air known until it was last measured or read. */
 function begunSetting({ made, madeAt }: PieceState, facts: PieceFacts): WallSetting {
   const plain = plainSetting(facts.body, made.form.wallM, startingX(made.stage, facts));
-  const { at: measured } = roomOf(facts, made.roomId).series;
+  const room = roomOf(facts, made.roomId);
+  const { at: measured } = room.series;
+  const until = [measured.length > 1 ? measured.at(-1) : undefined, readsOf(room).at(-1)?.at];
+  const known = until.filter((at) => at !== undefined);
   return {
     ...plain,
     airShift: {
       ...plain.airShift,
       offsetMs: zoneOffset(facts.studio.zone, madeAt),
-      wanderFrom: measured.length > 1 ? measured.at(-1) : undefined,
+      wanderFrom: known.length > 0 ? Math.max(...known) : undefined,
     },
   };
 }

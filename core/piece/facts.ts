@@ -1,5 +1,13 @@
 import type { ClayBody } from '../clay/body.ts';
-import { cycleClimate, seriesClimate, type AirSeries, type Climate } from '../drying/air.ts';
+import {
+  cycleClimate,
+  isMeasured,
+  readClimate,
+  seriesClimate,
+  type AirRead,
+  type AirSeries,
+  type Climate,
+} from '../drying/air.ts';
 import type { Prior } from '../forecast/prior.ts';
 import type { Entry, RoomSet, SlipLaid, StudioSet } from '../log/entry.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
@@ -38,6 +46,8 @@ export interface RoomFacts {
   settings: (RoomSet & { from: Instant })[];
   /** Measured air over the piece's life, where there is any. */
   series: AirSeries;
+  /** What people read off an instrument in it over the piece's life, ascending; left out where nobody did. */
+  reads?: readonly AirRead[];
   /** When its sensor last spoke; null where it has not yet; left out where it has none. */
   sensorAt?: Instant | null;
 }
@@ -50,11 +60,19 @@ export function roomSettingAt(room: RoomFacts, at: Instant): RoomSet {
   return room.settings.findLast((setting) => setting.from <= at) ?? room.settings[0]!;
 }
 
-/** The climate of a room: what was measured there, else the daily cycle set at the time. */
+/** What was read in a room where nothing else measured it. */
+export const readsOf = ({ reads = [], series }: RoomFacts): readonly AirRead[] =>
+  reads.filter(({ at }) => !isMeasured(series, at));
+
+/** The climate of a room: what was measured there, else the daily cycle set at the time, through what was read. */
 export function roomClimate(room: RoomFacts, studio: StudioSet): Climate {
   const offset = zoneOffset(studio.zone, room.settings.at(-1)!.from);
   const cycles = room.settings.map(({ from, cycle }) => ({ from, climate: cycleClimate(cycle, offset) }));
   const unmeasured: Climate = (at, out) =>
     (cycles.findLast((c) => c.from <= at) ?? cycles[0]!).climate(at, out);
-  return seriesClimate(room.series, unmeasured);
+  const known = seriesClimate(room.series, unmeasured);
+  const reads = readsOf(room);
+  if (reads.length === 0) return known;
+  const through = readClimate(known, reads);
+  return (at, out) => (isMeasured(room.series, at) ? known : through)(at, out);
 }

@@ -77,6 +77,11 @@ export function studioDrafts({ chance, int, between, one, colour, fresh, some, c
       },
     }),
     () => ({
+      kind: 'room.read',
+      subject: some('room'),
+      body: { celsius: between(-5, 45), humidity: between(0.05, 0.98) },
+    }),
+    () => ({
       kind: 'room.set',
       subject: chance(0.5) ? some('room') : fresh('room'),
       body: { name: `Room ${count()}`, cycle: cycle(), heatTransfer: between(1, 40) },

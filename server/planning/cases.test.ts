@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { tubBody } from '../../core/log/entries.test-support.ts';
+import type { Air } from '../../core/drying/air.ts';
+import { roomClimate } from '../../core/piece/facts.ts';
 import { wholeZone, type Layer } from '../../core/technique/layer.ts';
 import { act, emptyFolder, entry, NOW, opened } from '../testing/studio.ts';
 import { createCases } from './cases.ts';
@@ -75,6 +77,36 @@ describe('what a plan rests on', () => {
     const given = await cases.of(cases.piece('p')!, {}, NOW);
     expect(given.ok && given.value.tubs).toMatchObject({ black: { specificGravity: 1.44 } });
     expect(given.ok && given.value.rooms.map(({ id }) => id).sort()).toEqual(['cellar', 'room-default']);
+    await folder.close();
+  });
+
+  it('is the air that was read in its room, but for where it was measured', async () => {
+    const folder = await opened(emptyFolder());
+    const { keep } = folder.store;
+    await keep(act(entry('tub.made', 'black', tubBody(), at(9)), made('p')));
+    const cases = createCases(folder.store, null);
+    const mark = cases.logMark(cases.piece('p')!);
+    const reading = { celsius: 25, humidity: 0.3 };
+    expect(await keep(act(entry('room.read', 'room-default', reading, at(2))))).toMatchObject({
+      kind: 'kept',
+    });
+    expect(await keep(act(entry('room.read', 'nowhere', reading, at(2))))).not.toMatchObject({
+      kind: 'kept',
+    });
+    expect(cases.logMark(cases.piece('p')!)).not.toBe(mark);
+    const given = await cases.of(cases.piece('p')!, {}, NOW);
+    if (!given.ok) throw new Error('not planned');
+    const [room] = given.value.rooms;
+    const air: Air = { celsius: 0, humidity: 0 };
+    roomClimate(room!, given.value.studio)(NOW - 2 * HOUR, air);
+    expect(air).toMatchObject(reading);
+    const series = {
+      at: [-3, -2, -1].map((hours) => NOW + hours * HOUR),
+      celsius: [15, 15, 15],
+      humidity: [0.8, 0.8, 0.8],
+    };
+    roomClimate({ ...room!, series }, given.value.studio)(NOW - 2 * HOUR, air);
+    expect(air).toMatchObject({ celsius: 15, humidity: 0.8 });
     await folder.close();
   });
 

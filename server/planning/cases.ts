@@ -9,7 +9,7 @@ import { actsNaming, revisionOf, stands, subjectsOf } from '../../core/log/ledge
 import { foldPiece, tubsNamed, type PieceState } from '../../core/log/piece.ts';
 import { instantOf } from '../../core/log/moment.ts';
 import { foldTub } from '../../core/log/tub.ts';
-import { settingAt } from '../../core/log/studio.ts';
+import { readsIn, settingAt } from '../../core/log/studio.ts';
 import { lookOf, type Look, type SlipColours } from '../../core/piece/look.ts';
 import { AIR_STEP, type PieceFacts } from '../../core/piece/facts.ts';
 import { pacesOf } from '../../core/piece/pace.ts';
@@ -140,6 +140,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
             'roomId',
             'A room it stood in is no longer in the log: redo the act that set the room, or correct where it stood.',
           );
+        const reads = readsIn(store.entriesAbout('room', id)).filter(({ at }) => at >= from && at <= to);
         const measured = await store.readings(id, from, to);
         const recent = asked.finished ? [] : (sensors?.recent(id, from) ?? []);
         const heard = asked.finished ? null : sensors?.heardFrom(id);
@@ -148,6 +149,7 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
           settings: room.revisions.map(({ from: since, set }) => ({ ...set, from: since })),
           series: meansOver([...measured, ...recent], AIR_STEP),
           ...(heard ? { sensorAt: heard.lastAt } : {}),
+          ...(reads.length > 0 && { reads }),
         });
       }
       return ok({

@@ -157,6 +157,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
         return null;
       case 'clay.set':
       case 'room.set':
+      case 'room.read':
       case 'learning.taught':
       case 'learning.reset':
         return instantOf(entry);

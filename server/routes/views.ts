@@ -20,10 +20,11 @@ import { entriesOf, type StudioSet } from '../../core/log/entry.ts';
 import { nightTime, workingTime } from '../../core/plan/hours.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
 import { groupsOf, guidesOf } from '../../core/log/group.ts';
+import { readsIn } from '../../core/log/studio.ts';
 import { kilnsOf, loadsOf } from '../../core/log/load.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { dues, isPast } from '../../core/plan/standing.ts';
-import { logOf } from '../../core/log/ledger.ts';
+import { entriesAbout, logOf } from '../../core/log/ledger.ts';
 import type { Store } from '../store/store.ts';
 import { together } from './together.ts';
 
@@ -101,8 +102,8 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   router.get('/rooms', async (_request, response) => {
     const answer: RoomsAnswer = {};
     for (const { id } of store.studio().rooms) {
-      const measured = await store.measured(id);
-      if (measured) answer[id] = measured;
+      const read = readsIn(entriesAbout(store.ledger, 'room', id)).at(-1) ?? null;
+      answer[id] = { measured: await store.measured(id), read };
     }
     response.json(answer);
   });

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Slider, Typography } from '@mui/material';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
@@ -13,6 +13,8 @@ import { headlineOf, type Here } from '../frame/answer.ts';
 import { useHere } from '../frame/here.ts';
 import { dueColours, faded, hairline, ink, paper, slab } from '../frame/theme.ts';
 import { whenNear } from '../frame/times.ts';
+
+const AirNow = lazy(async () => ({ default: (await import('../studio/AirNow.tsx')).AirNow }));
 
 interface DryingRoomProps {
   rows: PieceRow[];
@@ -29,6 +31,7 @@ export function DryingRoom({ rows, groups, choosing }: DryingRoomProps) {
   const here = useHere(60_000);
   const { now, zone, night } = here;
   const [ahead, setAhead] = useState(0);
+  const [reading, setReading] = useState<{ id: string; name: string } | null>(null);
   const shelf = useRef<HTMLDivElement>(null);
   const drag = useShades(shelf, rows);
   const at = now + ahead;
@@ -76,12 +79,21 @@ export function DryingRoom({ rows, groups, choosing }: DryingRoomProps) {
       <Box ref={shelf}>
         {rooms.map(({ id, name, pieces, tallest }) => (
           <Box component="section" key={id} aria-label={name} sx={{ mt: 2 }}>
-            <Typography variant="h2" sx={{ mb: 0.5 }}>
-              {name}{' '}
-              <Box component="span" sx={{ color: faded, fontSize: '1.05rem' }}>
-                {pieces.length}
-              </Box>
-            </Typography>
+            <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 0.5 }}>
+              <Typography variant="h2">
+                {name}{' '}
+                <Box component="span" sx={{ color: faded, fontSize: '1.05rem' }}>
+                  {pieces.length}
+                </Box>
+              </Typography>
+              <Button
+                onClick={() => setReading({ id, name })}
+                aria-label={`Type the air of ${name} now`}
+                sx={{ displayPrint: 'none' }}
+              >
+                Air now
+              </Button>
+            </Box>
             <Box
               component="ul"
               sx={{
@@ -99,6 +111,11 @@ export function DryingRoom({ rows, groups, choosing }: DryingRoomProps) {
           </Box>
         ))}
       </Box>
+      {reading && (
+        <Suspense fallback={null}>
+          <AirNow room={reading} onClose={() => setReading(null)} />
+        </Suspense>
+      )}
     </>
   );
 }

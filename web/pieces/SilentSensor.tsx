@@ -23,7 +23,8 @@ export function SilentSensor({
     <Trouble>
       The sensor of this room{' '}
       {at === null ? 'has not spoken yet' : `has been silent since ${whenNear(at, now, zone)}`}: until it
-      does, the air is taken as on its last measured day, or as the room was set.
+      does, the air is taken as on its last measured day, or as the room was set. What a thermometer and a
+      hygrometer say now can be typed under “Air now”, on Pieces and in Studio.
     </Trouble>
   );
 }

@@ -14,9 +14,12 @@ import {
   typedNumber,
   typedQuantity,
 } from '../frame/fields.tsx';
+import type { AirRead } from '../../core/drying/air.ts';
+import { useNow } from '../frame/clock.ts';
 import { useUnits } from '../frame/maker.ts';
 import { ask } from '../frame/server.ts';
-import { shortDate } from '../frame/times.ts';
+import { shortDate, whenNear } from '../frame/times.ts';
+import { AirNow } from './AirNow.tsx';
 import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
 
@@ -31,7 +34,8 @@ const airs = [
 /** The rooms pieces stand in: what their air does on a usual day, and readings of it. */
 export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }) {
   const units = useUnits();
-  const { data: measured } = useSWR<RoomsAnswer>('/api/rooms', ask);
+  const { data: known } = useSWR<RoomsAnswer>('/api/rooms', ask);
+  const [reading, setReading] = useState<Named<RoomSet> | null>(null);
   const [taking, setTaking] = useState<Named<RoomSet> | null>(null);
   return (
     <NamedSets
@@ -41,8 +45,9 @@ export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }
       all={rooms}
       facts={({ cycle, heatTransfer, guarded }, id) => (
         <Box component="span" sx={{ display: 'block', minHeight: { xs: '7em', sm: '4.4em', md: '3em' } }}>
-          {measured?.[id] && <Measured of={measured[id]} units={units} zone={zone} />}
-          {measured?.[id] ? 'without them: ' : ''}
+          {known?.[id]?.read && <Read of={known[id].read} units={units} zone={zone} />}
+          {known?.[id]?.measured && <Measured of={known[id].measured} units={units} zone={zone} />}
+          {known?.[id]?.measured ? 'without them: ' : ''}
           about {formatQuantity('temperature', cycle.meanCelsius, units)},{' '}
           {Math.round(cycle.meanHumidity * 100)} % on a usual day;{' '}
           {(airs.find((a) => a.value === String(heatTransfer))?.label ?? 'air set by hand').toLowerCase()}
@@ -50,22 +55,44 @@ export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }
         </Box>
       )}
       actions={(room) => (
-        <Button
-          variant="outlined"
-          onClick={() => setTaking(room)}
-          aria-label={`Take readings for ${room.set.name}`}
-        >
-          Take readings
-        </Button>
+        <>
+          <Button
+            variant="outlined"
+            onClick={() => setReading(room)}
+            aria-label={`Type the air of ${room.set.name} now`}
+          >
+            Air now
+          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => setTaking(room)}
+            aria-label={`Take readings for ${room.set.name}`}
+          >
+            Take readings
+          </Button>
+        </>
       )}
       dialog={(editing) => <RoomDialog {...editing} />}
     >
+      {reading && (
+        <AirNow room={{ id: reading.id, name: reading.set.name }} onClose={() => setReading(null)} />
+      )}
       {taking && (
         <Suspense>
           <TakeReadings room={taking} zone={zone} onClose={() => setTaking(null)} />
         </Suspense>
       )}
     </NamedSets>
+  );
+}
+
+function Read({ of, units, zone }: { of: AirRead; units: UnitChoice; zone: string }) {
+  const now = useNow(60_000);
+  return (
+    <>
+      read {whenNear(of.at, now, zone)}: {formatQuantity('temperature', of.celsius, units)},{' '}
+      {Math.round(of.humidity * 100)} %;{' '}
+    </>
   );
 }
 

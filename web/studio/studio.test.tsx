@@ -2,6 +2,7 @@ import { fireEvent, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { ReadingsPreview, SensorsAnswer } from '../../api/routes.ts';
 import type { EntryBodies } from '../../core/log/entry.ts';
+import { DEFAULT_ROOM } from '../../core/log/studio.ts';
 import { MINUTE } from '../../core/units/quantity.ts';
 import { currentMaker, useStudio } from '../frame/maker.ts';
 import {
@@ -76,6 +77,29 @@ describe('rooms', () => {
     await expect.poll(() => input.getAttribute('aria-invalid')).toBe('true');
     expect(input.value).toBe(text);
     expect(studio.logged).toEqual([]);
+  });
+});
+
+describe('the air of a room', () => {
+  it('is typed as its instrument has it, in the units of whoever reads it', async () => {
+    const studio = section('rooms');
+    studio.answers['GET /api/rooms'] = () => ({
+      [DEFAULT_ROOM]: { measured: null, read: { at: NOON - 3_600_000, celsius: 17.5, humidity: 0.62 } },
+    });
+    expect(await screen.findByText(/read 11:00: 17.5 °C, 62 %/)).toBeTruthy();
+    await press('Type the air of Workroom now');
+    await type(/^Temperature/, '21.5');
+    await type(/^Humidity/, '480');
+    await press('Log the air');
+    expect(await complaint()).toContain('umidity');
+    await type(/^Humidity/, '48');
+    await press('Log the air');
+    await expect.poll(() => studio.logged.length).toBe(1);
+    expect(studio.logged[0]![0]).toMatchObject({
+      kind: 'room.read',
+      subject: DEFAULT_ROOM,
+      body: { celsius: 21.5, humidity: 0.48 },
+    });
   });
 });
 
