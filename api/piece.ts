@@ -83,10 +83,11 @@ export const form = z.discriminatedUnion('kind', [
         z.object({
           heightM: within('A height', 0, 2, 'between 0 and 2 m', 'measure it from the foot.'),
           diameterM: across('A diameter'),
+          corner: z.literal(true).optional(),
         }),
       )
       .min(2, 'A profile needs at least a foot and a rim.')
-      .max(8, 'At most eight heights: leave out those between straight stretches.'),
+      .max(8, 'At most eight heights: leave out those between which it is even.'),
     wallM: wallThickness,
     mouth: z.enum(['open', 'narrow']),
   }),

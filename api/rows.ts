@@ -8,6 +8,7 @@ import type { PieceState } from '../core/log/piece.ts';
 import type { KilnState, LoadState } from '../core/log/load.ts';
 import type { Look } from '../core/piece/look.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
+import type { FormMade } from '../core/piece/formsMade.ts';
 import type { Tally } from '../core/piece/tally.ts';
 import type { Follows } from '../core/plan/follows.ts';
 import type { Spell } from '../core/plan/hours.ts';
@@ -157,6 +158,12 @@ export interface PieceRow {
   doneSteps: number;
   steps: number;
   stageName: string | null;
+}
+
+/** GET /api/forms */
+export interface FormsAnswer {
+  /** What is made here, what was made last first. */
+  made: FormMade[];
 }
 
 /** GET /api/layers: what some pieces carry. */

@@ -86,7 +86,7 @@ test('three techniques in zones of one pot, fired once; a clash is mended with o
 }) => {
   await page.goto(`${studio.address}/pieces/new?technique=fresh-bands`);
   await page.getByLabel('Name or mark').fill('Heath jar');
-  await page.getByRole('button', { name: 'Turned profile' }).click();
+  await page.getByRole('button', { name: 'Jar', exact: true }).click();
   await page.getByLabel('Height 1 (mm)').fill('200');
   await page.getByRole('button', { name: 'Log it as made' }).click();
   await expect(page.getByText(/would cross itself there/).first()).toBeVisible();

@@ -1,3 +1,5 @@
+import { turnedCurve } from './curve.ts';
+
 /** Simple forms: how much face there is to coat and dry. All lengths in metres, in the plastic state. */
 
 export type Form =
@@ -6,13 +8,15 @@ export type Form =
   | { kind: 'plate'; diameterM: number; wallM: number }
   | { kind: 'tile'; lengthM: number; widthM: number; wallM: number }
   | { kind: 'box'; lengthM: number; widthM: number; heightM: number; wallM: number }
-  /** Turned around its axis: straight between a few heights, from the foot at 0 up. */
+  /** Turned around its axis: a smooth curve through a few heights, from the foot at 0 up. */
   | { kind: 'profile'; points: ProfilePoint[]; wallM: number; mouth: 'open' | 'narrow' };
 
 /** The diameter of a turned form at a height. */
 export interface ProfilePoint {
   heightM: number;
   diameterM: number;
+  /** It bends sharply there; smooth where it is not said. */
+  corner?: true | undefined;
 }
 
 export type FormKind = Form['kind'];
@@ -31,7 +35,10 @@ export function outsideArea(form: Form): number {
     case 'box':
       return 2 * (form.lengthM + form.widthM) * form.heightM;
     case 'profile':
-      return frustums(form.points).reduce((sum, [r1, r2, slant]) => sum + frustumArea(r1, r2, slant), 0);
+      return frustums(turnedCurve(form.points)).reduce(
+        (sum, [r1, r2, slant]) => sum + frustumArea(r1, r2, slant),
+        0,
+      );
   }
 }
 
@@ -55,7 +62,7 @@ export const isFlat = (form: Form): boolean => form.kind === 'plate' || form.kin
 /** Whether zones between two heights can lie on it. */
 export const hasHeight = ({ kind }: Pick<Form, 'kind'>): boolean => kind !== 'plate' && kind !== 'tile';
 
-/** Whether its wall is curved both ways: a flat sheet wrinkles on it. Two cones that meet are, where they meet. */
+/** Whether its wall is curved both ways: a flat sheet wrinkles on it. */
 export const isDoublyCurved = (form: Form): boolean =>
   form.kind === 'bowl' || (form.kind === 'profile' && form.points.length > 2);
 
@@ -138,7 +145,7 @@ export function clayVolume(form: Form): number {
       );
     case 'profile': {
       // Pappus: the wall is its middle face times its thickness
-      const middle = form.points.map(({ heightM, diameterM }) => ({ heightM, diameterM: diameterM - t }));
+      const middle = form.points.map((point) => ({ ...point, diameterM: point.diameterM - t }));
       return outsideArea({ ...form, points: middle }) * t + discArea(form.points[0]!.diameterM - 2 * t) * t;
     }
   }
@@ -192,7 +199,8 @@ export function stretchedForm(form: Form, by: 'hoop' | 'area', ratio: number): F
       return {
         ...form,
         wallM,
-        points: form.points.map(({ heightM, diameterM }) => ({
+        points: form.points.map(({ heightM, diameterM, corner }) => ({
+          ...(corner && { corner }),
           heightM: by === 'hoop' ? heightM : heightM * across,
           diameterM: diameterM * across,
         })),
@@ -204,7 +212,7 @@ export function stretchedForm(form: Form, by: 'hoop' | 'area', ratio: number): F
 export function silhouette(form: Form): ProfilePoint[] {
   switch (form.kind) {
     case 'profile':
-      return form.points;
+      return turnedCurve(form.points);
     case 'cylinder':
       return [0, form.heightM].map((heightM) => ({ heightM, diameterM: form.diameterM }));
     case 'box':

@@ -24,6 +24,15 @@ export function namedFor(name: string, people: string): string[] {
   return what === '' ? of : of.map((who) => `${who}, ${what.charAt(0).toLowerCase()}${what.slice(1)}`);
 }
 
+/**
+ * What a piece is, by its name: without its number and whoever makes it.
+ * @example calledLike('Anna, mug') // 'Mug'
+ */
+export function calledLike(name: string): string {
+  const what = unnumbered(name).split(', ').at(-1)!;
+  return what.charAt(0).toUpperCase() + what.slice(1);
+}
+
 /** A name without the number at its end: what another like it is called. */
 export const unnumbered = (name: string): string => name.replace(/ \d+$/, '');
 

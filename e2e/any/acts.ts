@@ -152,6 +152,7 @@ export function anyActs(seed: number, begin: number, files: Sent): AnyActs {
       '/api/pieces',
       '/api/pieces?which=finished',
       '/api/pieces?search=piece',
+      '/api/forms',
       `/api/layers?pieces=${known['piece']!.slice(0, 50).join()}`,
       '/api/shelf',
       '/api/bins',

@@ -11,6 +11,7 @@ import type {
 } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { firstWanted, groupsOf } from '../../core/log/group.ts';
+import { formsMade, type FormMade } from '../../core/piece/formsMade.ts';
 import { tallyOf } from '../../core/piece/tally.ts';
 import type { Look } from '../../core/piece/look.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
@@ -40,6 +41,8 @@ export interface Plans {
   forKiln: (now: Instant) => KilnAnswer['rows'];
   /** As it is seen; null where it does not stand. */
   lookOf: (pieceId: string) => Look | null;
+  /** The forms that are made here. */
+  formsMade: () => FormMade[];
   /** What pieces carry; those that are not in the log are left out. */
   layersOf: (ids: readonly string[]) => LayersAnswer['pieces'];
   /** When the first of its groups is wanted by; null where none is. */
@@ -298,6 +301,7 @@ export function createPlans({
       const { from: leave } = comingNight(store.studio().studio, now);
       return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, leave)));
     },
+    formsMade: () => formsMade(cases.pieces()),
     layersOf: (ids) =>
       ids.flatMap((id) => {
         const piece = cases.piece(id);

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type {
   BenchAnswer,
   GuideAnswer,
+  FormsAnswer,
   KilnAnswer,
   LayersAnswer,
   LearningCasesAnswer,
@@ -139,6 +140,10 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     await answered(response, `pieces ${JSON.stringify(asked.data)}`, (): PiecesAnswer =>
       plans.pieces(asked.data, clock.now()),
     );
+  });
+
+  router.get('/forms', (_request, response) => {
+    response.json({ made: plans.formsMade() } satisfies FormsAnswer);
   });
 
   router.get('/layers', (request, response) => {

@@ -1,6 +1,7 @@
-import { useRef, type PointerEvent } from 'react';
+import { useId, useRef, type PointerEvent } from 'react';
 import { Box } from '@mui/material';
-import { silhouette, type Form, type ProfilePoint } from '../../core/form/form.ts';
+import type { Form, ProfilePoint } from '../../core/form/form.ts';
+import { outlineOf } from '../../core/form/outline.ts';
 import { cobalt, ink } from '../frame/theme.ts';
 
 /** A piece from the side, in its own proportions, with the bands that lie on it. */
@@ -12,6 +13,7 @@ interface ProfilePictureProps {
   /** Bands between two shares of the height. */
   bands?: { from: number; to: number; colour: string }[];
   height?: number;
+  /** Empty beside its name. */
   label: string;
   /** Called as a point of the profile is dragged. */
   onDrag?: (i: number, to: ProfilePoint) => void;
@@ -25,8 +27,9 @@ export function ProfilePicture({
   label,
   onDrag,
 }: ProfilePictureProps) {
+  const id = useId();
   const svg = useRef<SVGSVGElement>(null);
-  const points = silhouette(form);
+  const points = outlineOf(form);
   const tall = points.at(-1)!.heightM;
   const wide = Math.max(...points.map(({ diameterM }) => diameterM));
   if (!(tall > 0 && wide > 0)) return null;
@@ -47,15 +50,14 @@ export function ProfilePicture({
       component="svg"
       ref={svg}
       viewBox={box.join(' ')}
-      role="img"
-      aria-label={label}
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
       sx={{ display: 'block', width: '100%', height, touchAction: onDrag ? 'none' : undefined }}
     >
-      <clipPath id="profile">
+      <clipPath id={id}>
         <path d={outline} />
       </clipPath>
       <path d={outline} fill={clay} />
-      <g clipPath="url(#profile)">
+      <g clipPath={`url(#${id})`}>
         {bands.map(({ from, to, colour }) => (
           <rect
             key={`${from} ${to}`}
@@ -69,7 +71,8 @@ export function ProfilePicture({
       </g>
       <path d={outline} fill="none" stroke={ink} strokeWidth={2} vectorEffect="non-scaling-stroke" />
       {onDrag &&
-        points.map((p, i) => (
+        form.kind === 'profile' &&
+        form.points.map((p, i) => (
           <circle
             key={i}
             cx={p.diameterM / 2}

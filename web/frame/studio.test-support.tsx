@@ -120,6 +120,7 @@ export function testStudio(...before: Entry[]): TestStudio {
     }
     if (path === '/api/techniques') return { records: {} };
     if (path === '/api/rooms') return {};
+    if (path === '/api/forms') return { made: [] };
     if (path === '/api/sensors') return { rooms: [], scale: null, set: { rooms: {}, scale: null } };
     throw new Error(`the test studio has no door ${path}`);
   };

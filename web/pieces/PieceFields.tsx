@@ -1,7 +1,9 @@
-import { Box, MenuItem, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Box, MenuItem, TextField } from '@mui/material';
 import { stages, type Stage } from '../../core/clay/stage.ts';
 import { covers, type Cover } from '../../core/drying/face.ts';
 import type { Form, FormKind, ProfilePoint } from '../../core/form/form.ts';
+import { usualOf } from '../../core/form/usual.ts';
+import { FormPresets } from './FormPresets.tsx';
 import { stands, type Stand } from '../../core/form/places.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { ProfileFields, type TypedPoint } from './ProfileFields.tsx';
@@ -11,47 +13,33 @@ import { MINUTE, type Instant, type UnitChoice } from '../../core/units/quantity
 import { useNow } from '../frame/clock.ts';
 import { ChoiceField, QuantityField, quantityText, typedQuantity } from '../frame/fields.tsx';
 import { useStudio, useUnits, useZone } from '../frame/maker.ts';
-import { ink, paper } from '../frame/theme.ts';
 import { WhenField } from '../frame/WhenField.tsx';
 
-const forms: { value: FormKind; label: string }[] = [
-  { value: 'cylinder', label: 'Upright' },
-  { value: 'profile', label: 'Turned profile' },
-  { value: 'bowl', label: 'Bowl' },
-  { value: 'plate', label: 'Plate' },
-  { value: 'tile', label: 'Tile, plaque or slab' },
-  { value: 'box', label: 'Box of slabs' },
-];
-
-const sizes: Record<FormKind, { key: string; label: string; usual: number }[]> = {
+const sizes: Record<FormKind, { key: string; label: string }[]> = {
   cylinder: [
-    { key: 'diameterM', label: 'Diameter', usual: 0.1 },
-    { key: 'heightM', label: 'Height', usual: 0.15 },
+    { key: 'diameterM', label: 'Diameter' },
+    { key: 'heightM', label: 'Height' },
   ],
   bowl: [
-    { key: 'diameterM', label: 'Diameter', usual: 0.16 },
-    { key: 'heightM', label: 'Height', usual: 0.08 },
+    { key: 'diameterM', label: 'Diameter' },
+    { key: 'heightM', label: 'Height' },
   ],
-  plate: [{ key: 'diameterM', label: 'Diameter', usual: 0.24 }],
+  plate: [{ key: 'diameterM', label: 'Diameter' }],
   tile: [
-    { key: 'lengthM', label: 'Length', usual: 0.2 },
-    { key: 'widthM', label: 'Width', usual: 0.14 },
+    { key: 'lengthM', label: 'Length' },
+    { key: 'widthM', label: 'Width' },
   ],
   box: [
-    { key: 'lengthM', label: 'Length', usual: 0.12 },
-    { key: 'widthM', label: 'Width', usual: 0.12 },
-    { key: 'heightM', label: 'Height', usual: 0.15 },
+    { key: 'lengthM', label: 'Length' },
+    { key: 'widthM', label: 'Width' },
+    { key: 'heightM', label: 'Height' },
   ],
   profile: [],
 };
 
-/** A jar, to begin a profile from. */
-const JAR: ProfilePoint[] = [
-  { heightM: 0, diameterM: 0.08 },
-  { heightM: 0.09, diameterM: 0.15 },
-  { heightM: 0.16, diameterM: 0.1 },
-];
-const WALL = { key: 'wallM', label: 'Wall, freshly made', usual: 0.006 };
+const WALL = { key: 'wallM', label: 'Wall, freshly made' };
+/** A usual length of a kind of form, m. */
+const usual = (kind: FormKind, key: string): number => usualOf(kind)[key as 'wallM'];
 
 const BISQUE = 'bisque';
 
@@ -94,20 +82,31 @@ export const freshPiece = (): TypedPiece => ({
 export const asTyped = (begun: PieceBegun, madeAt: Instant, units: UnitChoice): TypedPiece => ({
   ...begun,
   bisque: begun.fired === 'bisque',
-  kind: begun.form.kind,
-  lengths: Object.fromEntries(
-    Object.entries(begun.form).flatMap(([key, value]) =>
-      typeof value === 'number' ? [[key, quantityText(value, 'length', units)]] : [],
-    ),
-  ),
-  points: begun.form.kind === 'profile' ? typedPoints(begun.form.points, units) : null,
-  narrow: 'mouth' in begun.form && begun.form.mouth === 'narrow',
-  attachment: begun.attachmentM === null ? '' : quantityText(begun.attachmentM, 'length', units),
+  ...typedForm(begun, units),
   madeAt,
 });
 
+/** A form and its handle, as the texts of its fields. */
+const typedForm = (
+  { form, attachmentM }: Pick<PieceBegun, 'form' | 'attachmentM'>,
+  units: UnitChoice,
+): Pick<TypedPiece, 'kind' | 'lengths' | 'points' | 'narrow' | 'attachment'> => ({
+  kind: form.kind,
+  lengths: Object.fromEntries(
+    Object.entries(form).flatMap(([key, value]) =>
+      typeof value === 'number' ? [[key, quantityText(value, 'length', units)]] : [],
+    ),
+  ),
+  points: form.kind === 'profile' ? typedPoints(form.points, units) : null,
+  narrow: 'mouth' in form && form.mouth === 'narrow',
+  attachment: attachmentM === null ? '' : quantityText(attachmentM, 'length', units),
+});
+
+const usualPoints = (units: UnitChoice): TypedPoint[] => typedPoints(usualOf('profile').points, units);
+
 const typedPoints = (points: ProfilePoint[], units: UnitChoice): TypedPoint[] =>
-  points.map(({ heightM, diameterM }) => ({
+  points.map(({ heightM, diameterM, corner }) => ({
+    ...(corner && { corner }),
     height: quantityText(heightM, 'length', units),
     diameter: quantityText(diameterM, 'length', units),
   }));
@@ -117,9 +116,12 @@ export function usePieceFrom(): (typed: TypedPiece) => PieceBegun {
   const units = useUnits();
   const { data: studio } = useStudio();
   return (typed) => {
-    const length = (key: string, usual: number) =>
-      typedQuantity(typed.lengths[key] ?? quantityText(usual, 'length', units), 'length', units) ??
-      Number.NaN;
+    const length = (key: string) =>
+      typedQuantity(
+        typed.lengths[key] ?? quantityText(usual(typed.kind, key), 'length', units),
+        'length',
+        units,
+      ) ?? Number.NaN;
     const known = (list: { id: string }[] | undefined, id: string, otherwise: string) =>
       list?.some((of) => of.id === id) ? id : otherwise;
     return {
@@ -138,17 +140,18 @@ export function usePieceFrom(): (typed: TypedPiece) => PieceBegun {
 
 function formFrom(
   { kind, narrow, points }: TypedPiece,
-  length: (key: string, usual: number) => number,
+  length: (key: string) => number,
   units: UnitChoice,
 ): Form {
   const typed = (text: string) => typedQuantity(text, 'length', units) ?? Number.NaN;
   return {
     kind,
-    wallM: length(WALL.key, WALL.usual),
-    ...Object.fromEntries(sizes[kind].map(({ key, usual }) => [key, length(key, usual)])),
+    wallM: length(WALL.key),
+    ...Object.fromEntries(sizes[kind].map(({ key }) => [key, length(key)])),
     ...((kind === 'cylinder' || kind === 'profile') && { mouth: narrow ? 'narrow' : 'open' }),
     ...(kind === 'profile' && {
-      points: (points ?? typedPoints(JAR, units)).map(({ height, diameter }) => ({
+      points: (points ?? usualPoints(units)).map(({ height, diameter, corner }) => ({
+        ...(corner && { corner }),
         heightM: typed(height),
         diameterM: typed(diameter),
       })),
@@ -180,38 +183,16 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
         helperText={wrong['name'] ?? 'What you would call it across the room'}
         slotProps={{ htmlInput: { autoComplete: 'off' } }}
       />
-      <ToggleButtonGroup
-        exclusive
-        fullWidth
-        value={kind}
-        onChange={(_event, value: FormKind | null) => value && set({ kind: value })}
-        aria-label="Form"
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: { xs: 'repeat(2, 1fr)', sm: 'repeat(3, 1fr)' },
-          gap: '2px',
-          p: '2px',
-          background: ink,
-          '& .MuiToggleButton-root': {
-            m: '0 !important',
-            border: '0 !important',
-            background: paper,
-            '&.Mui-selected': { background: ink },
-          },
-        }}
-      >
-        {forms.map((form) => (
-          <ToggleButton key={form.value} value={form.value}>
-            {form.label}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <FormPresets
+        form={begun.form}
+        onForm={(of) => set({ ...typedForm(of, units), ...(name.trim() === '' && { name: of.name }) })}
+      />
       <Columns>
-        {[WALL, ...sizes[kind]].map(({ key, label, usual }) => (
+        {[WALL, ...sizes[kind]].map(({ key, label }) => (
           <QuantityField
             key={key}
             label={label}
-            text={lengths[key] ?? quantityText(usual, 'length', units)}
+            text={lengths[key] ?? quantityText(usual(kind, key), 'length', units)}
             onText={(text) => set({ lengths: { ...lengths, [key]: text } })}
             dimension="length"
             error={wrong[`form.${key}`]}
@@ -220,7 +201,7 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
       </Columns>
       {kind === 'profile' && (
         <ProfileFields
-          points={typed.points ?? typedPoints(JAR, units)}
+          points={typed.points ?? usualPoints(units)}
           onPoints={(points) => set({ points })}
           form={begun.form}
           wrong={wrong}

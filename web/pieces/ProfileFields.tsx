@@ -1,4 +1,4 @@
-import { Box, Button } from '@mui/material';
+import { Box, Button, FormControlLabel, Switch } from '@mui/material';
 import type { Form } from '../../core/form/form.ts';
 import { ProfilePicture } from '../draw/ProfilePicture.tsx';
 import { QuantityField, quantityText } from '../frame/fields.tsx';
@@ -6,7 +6,7 @@ import { useUnits } from '../frame/maker.ts';
 import { Columns } from '../frame/Columns.tsx';
 
 /** The heights and diameters of a turned form as they are being typed, foot first. */
-export type TypedPoint = { height: string; diameter: string };
+export type TypedPoint = { height: string; diameter: string; corner?: boolean };
 
 interface ProfileFieldsProps {
   points: TypedPoint[];
@@ -16,7 +16,7 @@ interface ProfileFieldsProps {
   wrong: Record<string, string>;
 }
 
-/** A turned form by a few heights and diameters, typed or dragged, drawn as it is typed. */
+/** A turned form by a few heights and diameters, typed or dragged, drawn as it is typed: a curve through them. */
 export function ProfileFields({ points, onPoints, form, wrong }: ProfileFieldsProps) {
   const units = useUnits();
   const set = (i: number, more: Partial<TypedPoint>) =>
@@ -54,6 +54,19 @@ export function ProfileFields({ points, onPoints, form, wrong }: ProfileFieldsPr
               dimension="length"
               error={wrong[`form.points.${i}.diameterM`]}
             />
+            {i > 0 && i < last && (
+              <FormControlLabel
+                control={
+                  <Switch
+                    checked={point.corner === true}
+                    onChange={(_event, corner) => set(i, { corner })}
+                    slotProps={{ input: { 'aria-label': `Corner at height ${i}` } }}
+                  />
+                }
+                label="Corner"
+                sx={{ minHeight: 48 }}
+              />
+            )}
           </Columns>
         ))}
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>

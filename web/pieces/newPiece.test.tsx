@@ -135,7 +135,7 @@ describe('a new piece', () => {
   it.each([
     ['Bowl', { kind: 'bowl', diameterM: 0.16, heightM: 0.08 }],
     ['Plate', { kind: 'plate', diameterM: 0.24 }],
-    ['Tile, plaque or slab', { kind: 'tile', lengthM: 0.2, widthM: 0.14 }],
+    ['Tile', { kind: 'tile', lengthM: 0.2, widthM: 0.14 }],
   ])('asks of a %s just what it has', async (form, shape) => {
     const studio = testStudio();
     show(<NewPiece />, at);
@@ -210,7 +210,7 @@ describe('a new piece', () => {
     );
     await log(
       'Mug',
-      form('Upright'),
+      form('Cylinder'),
       () => choose('Technique', 'Inlay'),
       () => type(/^Height/, '90'),
     );
@@ -221,12 +221,41 @@ describe('a new piece', () => {
       layers: [{ technique: 'inlay' }],
     });
     const plate = await log('Plate two', form('Plate'));
-    expect(plate.form).toMatchObject({ kind: 'plate', diameterM: 0.31 });
+    expect(plate.form).toMatchObject({ kind: 'plate', diameterM: 0.24 });
     expect(plate.layers.map(({ technique }) => technique)).toEqual(['slip-trailing']);
     expect(plate.name).toBe('Plate two');
     // what was chosen for this piece is not taken back by choosing its form
-    const kept = await log('Mug, trailed', () => choose('Technique', 'Tissue transfer'), form('Upright'));
+    const kept = await log('Mug, trailed', () => choose('Technique', 'Tissue transfer'), form('Cylinder'));
     expect(kept.layers.map(({ technique }) => technique)).toEqual(['transfer']);
+  });
+
+  it('begins from a form that is made here, handle, corners and all, under its name', async () => {
+    const studio = testStudio();
+    const jar = {
+      kind: 'profile',
+      mouth: 'open',
+      wallM: 0.007,
+      points: [
+        { heightM: 0, diameterM: 0.08 },
+        { heightM: 0.1, diameterM: 0.16, corner: true },
+        { heightM: 0.18, diameterM: 0.1 },
+      ],
+    };
+    studio.answers['GET /api/forms'] = () => ({
+      made: [{ name: 'Tea caddy', form: jar, attachmentM: 0.009, pieces: 3 }],
+    });
+    show(<NewPiece />, at);
+    await press('Tea caddy');
+    expect(screen.getByRole('button', { name: 'Tea caddy' }).getAttribute('aria-pressed')).toBe('true');
+    fireEvent.click(screen.getByRole('switch', { name: 'Corner at height 1' }));
+    await press('Log it as made');
+    await screen.findByText('elsewhere');
+    const { points } = jar;
+    expect(loggedOnly(studio, 'piece.made').body).toMatchObject({
+      name: 'Tea caddy',
+      attachmentM: 0.009,
+      form: { kind: 'profile', points: points.map(({ corner: _taken, ...point }) => point) },
+    });
   });
 
   it('can be logged as already further on, with the mouth a narrow neck', async () => {
