@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { curveMonotoneY } from 'd3-shape';
 import { describe, expect, it } from 'vitest';
 import { turnedCurve } from './curve.ts';
 import { clayVolume, outsideArea, silhouette, stretchedForm, type Form, type ProfilePoint } from './form.ts';
@@ -53,6 +54,36 @@ describe('the curve of a turned form', () => {
             expect(rising * (between[k]!.diameterM - between[k - 1]!.diameterM)).toBeGreaterThan(-1e-12);
           }
         }
+      }),
+    );
+  });
+
+  it('is that of a library of curves', () => {
+    // d3-shape, curveMonotoneY: cubics whose control points stand at thirds of the height
+    const cubics = (of: ProfilePoint[]) => {
+      const ends: { d1: number; d2: number; diameterM: number }[] = [];
+      const ignored = () => undefined;
+      const curve = curveMonotoneY({
+        moveTo: ignored,
+        lineTo: ignored,
+        closePath: ignored,
+        bezierCurveTo: (d1: number, _h1: number, d2: number, _h2: number, diameterM: number) =>
+          ends.push({ d1, d2, diameterM }),
+      } as unknown as CanvasRenderingContext2D);
+      curve.lineStart();
+      for (const { heightM, diameterM } of of) curve.point(diameterM, heightM);
+      curve.lineEnd();
+      return ends;
+    };
+    fc.assert(
+      fc.property(profiles, (of) => {
+        const ends = cubics(of);
+        const curve = turnedCurve(of);
+        const each = (curve.length - 1) / ends.length;
+        ends.forEach(({ d1, d2, diameterM }, i) => {
+          const middle = (of[i]!.diameterM + 3 * d1 + 3 * d2 + diameterM) / 8;
+          expect(curve[i * each + each / 2]!.diameterM).toBeCloseTo(middle, 12);
+        });
       }),
     );
   });

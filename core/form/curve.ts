@@ -1,4 +1,3 @@
-import { curveMonotoneY } from 'd3-shape';
 import type { ProfilePoint } from './form.ts';
 
 /** So many straight stretches stand for the curve between two heights: areas come out within a ten-thousandth. */
@@ -31,30 +30,39 @@ function runsOf(points: readonly ProfilePoint[]): ProfilePoint[][] {
 }
 
 function smooth(run: readonly ProfilePoint[]): ProfilePoint[] {
-  if (run.length < 3) return run.map(({ heightM, diameterM }) => ({ heightM, diameterM }));
-  const sides: ProfilePoint[] = [];
-  let from = run[0]!;
-  sides.push(from);
-  const ignored = () => undefined;
-  const curve = curveMonotoneY({
-    moveTo: ignored,
-    lineTo: ignored,
-    closePath: ignored,
-    bezierCurveTo: (d1: number, _h1: number, d2: number, _h2: number, diameterM: number, heightM: number) => {
-      // its control points stand at thirds of the height, which so goes evenly
-      for (let k = 1; k <= STRETCHES; k++) {
-        const t = k / STRETCHES;
-        const u = 1 - t;
-        sides.push({
-          heightM: from.heightM + t * (heightM - from.heightM),
-          diameterM: u ** 3 * from.diameterM + 3 * u * u * t * d1 + 3 * u * t * t * d2 + t ** 3 * diameterM,
-        });
-      }
-      from = { heightM, diameterM };
-    },
-  } as unknown as CanvasRenderingContext2D);
-  curve.lineStart();
-  for (const { heightM, diameterM } of run) curve.point(diameterM, heightM);
-  curve.lineEnd();
-  return sides;
+  const slopes = slopesOf(run);
+  return run.flatMap(({ heightM, diameterM }, i) => {
+    const lower = run[i - 1];
+    if (!lower) return [{ heightM, diameterM }];
+    const tall = heightM - lower.heightM;
+    const stretches = run.length < 3 ? 1 : STRETCHES;
+    return Array.from({ length: stretches }, (_, k) => {
+      const t = (k + 1) / stretches;
+      const u = 1 - t;
+      // Hermite's cubic between two heights, their slopes given
+      return {
+        heightM: u * lower.heightM + t * heightM,
+        diameterM:
+          u * u * (1 + 2 * t) * lower.diameterM +
+          t * t * (1 + 2 * u) * diameterM +
+          u * t * tall * (u * slopes[i - 1]! - t * slopes[i]!),
+      };
+    });
+  });
+}
+
+/** How fast the diameter grows with the height at each point: Steffen 1990, eq. 11; at the ends as of a parabola. */
+function slopesOf(run: readonly ProfilePoint[]): number[] {
+  const last = run.length - 1;
+  const tall = run.slice(1).map(({ heightM }, i) => heightM - run[i]!.heightM);
+  const secant = run.slice(1).map(({ diameterM }, i) => (diameterM - run[i]!.diameterM) / tall[i]!);
+  const slopes = run.map((_, i) => {
+    if (i === 0 || i === last) return 0;
+    const [s0, s1] = [secant[i - 1]!, secant[i]!];
+    const p = (s0 * tall[i]! + s1 * tall[i - 1]!) / (tall[i - 1]! + tall[i]!);
+    return (Math.sign(s0) + Math.sign(s1)) * Math.min(Math.abs(s0), Math.abs(s1), Math.abs(p) / 2);
+  });
+  slopes[0] = last > 1 ? (3 * secant[0]! - slopes[1]!) / 2 : secant[0]!;
+  slopes[last] = last > 1 ? (3 * secant[last - 1]! - slopes[last - 1]!) / 2 : secant[0]!;
+  return slopes;
 }
