@@ -61,6 +61,8 @@ export interface Gate {
   rescue: { remedy: Remedy; opens: Instant; closes: Instant | null } | null;
   /** Before it is kiln-dry by itself: how long a kiln under 100 °C would take for that, ms. */
   candling: number | null;
+  /** Since when its window is told so; left out until it was. */
+  toldAt?: Instant;
 }
 
 /** A gate of which nothing is known yet. */

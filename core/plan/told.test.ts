@@ -35,25 +35,42 @@ describe('what was told of the same facts', () => {
   });
   it('gives way to what really moved', () => {
     const later = moved(21 * MINUTE);
-    expect(again(later, NOW)).toBe(later);
+    expect(again(later, NOW)).toEqual({ ...later, toldAt: NOW });
     const never = gate({ status: 'never' });
-    expect(again(never, NOW)).toBe(never);
+    expect(again(never, NOW)).toMatchObject(never);
   });
   it('is told again at the far end of what is looked ahead on, where it may just not come within it', () => {
     const far = NOW + 13.9 * DAY;
     const [before] = toldOf({ gates: [gate({ opens: far })] });
     const never = gate({ status: 'never' });
     expect(asTold([never], [before!], NOW)[0]).toMatchObject({ opens: far, status: 'waiting' });
-    expect(asTold([never], [before!], NOW + 2 * DAY)[0]).toBe(never);
+    expect(asTold([never], [before!], NOW + 2 * DAY)[0]).toMatchObject(never);
+  });
+  it('is held until it comes by how far off it was when it was told', () => {
+    const far = gate({ opens: NOW + 60 * HOUR, closes: null });
+    const [first] = asTold([far], [], NOW);
+    expect(first!.toldAt).toBe(NOW);
+    // an hour and a half of sixty, ten hours before
+    const [later] = asTold(
+      [gate({ opens: NOW + 61.5 * HOUR, closes: null })],
+      toldOf({ gates: [first!] }),
+      NOW + 50 * HOUR,
+    );
+    expect(later).toMatchObject({ opens: NOW + 60 * HOUR, toldAt: NOW });
+    const [told] = toldOf({ gates: [far] });
+    expect(asTold([gate({ opens: NOW + 61.5 * HOUR })], [told!], NOW + 50 * HOUR)[0]).toMatchObject({
+      opens: NOW + 61.5 * HOUR,
+      toldAt: NOW + 50 * HOUR,
+    });
   });
   it('stays closed once it was told to have closed', () => {
     expect(again(moved(MINUTE), NOW + 3 * HOUR)).toMatchObject({ closes: NOW + 3 * HOUR, status: 'closed' });
   });
   it('gives way to another step, and where nothing was known', () => {
     const other = gate({ opens: NOW + HOUR, closes: NOW + 3 * HOUR }, 'cut');
-    expect(again(other, NOW)).toBe(other);
+    expect(again(other, NOW)).toMatchObject(other);
     const done = moved(0, { status: 'done' });
-    expect(again(done, NOW)).toBe(done);
+    expect(again(done, NOW)).toMatchObject(done);
     expect(toldOf({ gates: [gate({}), done] })).toEqual([]);
   });
 });

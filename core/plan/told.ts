@@ -4,12 +4,14 @@ import { HORIZON } from './strand.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 
 /** What was told of the window of a step. */
-export type Told = Pick<Gate, 'opens' | 'closes' | 'windows'> & { key: string };
+export type Told = Pick<Gate, 'opens' | 'closes' | 'windows' | 'toldAt'> & { key: string };
 
 /** The windows of the steps still to be done, as they were told. */
 export const toldOf = ({ gates }: { gates: readonly Gate[] }): Told[] =>
-  gates.flatMap(({ planned: { key }, status, opens, closes, windows }) =>
-    isOpen(status) && opens !== null ? [{ key, opens, closes, windows }] : [],
+  gates.flatMap(({ planned: { key }, status, opens, closes, windows, toldAt }) =>
+    isOpen(status) && opens !== null
+      ? [{ key, opens, closes, windows, ...(toldAt !== undefined && { toldAt }) }]
+      : [],
   );
 
 /**
@@ -20,24 +22,26 @@ export const toldOf = ({ gates }: { gates: readonly Gate[] }): Told[] =>
 export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate[] {
   return gates.map((gate) => {
     const before = isOpen(gate.status) && told.find(({ key }) => key === gate.planned.key);
-    if (!before) return gate;
-    const opens = isNear(gate.opens, before.opens, now) ? before.opens : gate.opens;
-    const closes = isNear(gate.closes, before.closes, now) ? before.closes : gate.closes;
-    if (opens === gate.opens && closes === gate.closes) return gate;
+    if (!before) return { ...gate, toldAt: now };
+    const since = before.toldAt ?? now;
+    const opens = isNear(gate.opens, before.opens, since, now) ? before.opens : gate.opens;
+    const closes = isNear(gate.closes, before.closes, since, now) ? before.closes : gate.closes;
+    const toldAt = opens === before.opens && closes === before.closes ? since : now;
+    if (opens === gate.opens && closes === gate.closes) return { ...gate, toldAt };
     const windows = closes === before.closes ? before.windows : gate.windows;
     const status = gate.status === 'never' && opens !== null ? 'waiting' : gate.status;
-    const again: Gate = { ...gate, status, opens, closes, windows };
+    const again: Gate = { ...gate, status, opens, closes, windows, toldAt };
     return { ...again, status: statusAt(again, now) };
   });
 }
 
-/** Within this share of the time until then, and by so much, two computations of the same facts may differ. */
-const NOISE = 0.03;
+/** Within this share of the time from when it was told until then, and by so much, two computations of the same facts may differ. */
+const NOISE = 0.05;
 const LEAST = 20 * MINUTE;
 
 /** What does not come within what is looked ahead on may as well come shortly after its end. */
-function isNear(a: Instant | null, b: Instant | null, now: Instant): boolean {
+function isNear(a: Instant | null, b: Instant | null, since: Instant, now: Instant): boolean {
   if (a === null && b === null) return true;
   const told = b ?? now + HORIZON;
-  return Math.abs((a ?? now + HORIZON) - told) <= Math.max(LEAST, NOISE * (told - now));
+  return Math.abs((a ?? now + HORIZON) - told) <= Math.max(LEAST, NOISE * (told - since));
 }
