@@ -25,10 +25,10 @@ const asItStands = {};
 const edges = ['opens', 'closes'] as const;
 
 const iso = (at: Instant | null): string => (at === null ? 'never' : new Date(at).toISOString().slice(5, 16));
-/** How far an edge moved. One beyond the end of the look ahead is not told: it may come to stand there as that end goes on. */
+/** How far an edge moved. One beyond the end of the look ahead, or in its last hour, is not told: it may come to stand there as that end goes on. */
 const apart = (was: Gate, is: Gate, edge: 'opens' | 'closes', told: Instant): number => {
   const [a, b] = [was[edge], is[edge]];
-  const end = told + HORIZON;
+  const end = told + HORIZON - HOUR;
   if (a === null) return b === null ? 0 : Math.max(0, end - b);
   return b === null ? Math.max(0, end - a) : Math.abs(b - a);
 };

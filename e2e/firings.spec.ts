@@ -139,6 +139,8 @@ test('a technique is copied and changed by keyboard alone, and a piece begun wit
   await tabTo(/^What you call it/);
   await retype('Rain lines');
   // a window upside down is named at its field, and nothing typed is lost
+  await tabTo(/^Figures and words/);
+  await page.keyboard.press('Enter');
   await tabTo(/at most$/);
   await retype('20');
   await page.keyboard.press('Enter');

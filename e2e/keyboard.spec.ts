@@ -17,7 +17,7 @@ test('the whole way works by keyboard', async ({ page, studio }) => {
   await page.goto(studio.address);
   await expect(page.getByText('Nothing on the bench yet')).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'How do I …' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('n');

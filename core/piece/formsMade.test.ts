@@ -31,12 +31,15 @@ describe('the forms of a studio', () => {
     const made = formsMade([
       piece('Oil cruet 1', 0.006, 0),
       piece('Oil cruet 2', 0.004, 10),
+      piece('Lantern body, kelp', 0.007, 2),
+      piece('Lantern body, reeds', 0.008, 1),
       piece('Anna, mug', 0.005, 20),
       piece('Bo, mug', 0.003, 15),
     ]);
     expect(made.map(({ name, form, pieces }) => [name, form.wallM, pieces])).toEqual([
       ['Mug', 0.005, 2],
       ['Oil cruet', 0.004, 2],
+      ['Lantern body', 0.007, 2],
     ]);
   });
 });

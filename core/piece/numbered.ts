@@ -25,12 +25,20 @@ export function namedFor(name: string, people: string): string[] {
 }
 
 /**
- * What a piece is, by its name: without its number and whoever makes it.
- * @example calledLike('Anna, mug') // 'Mug'
+ * What each of some pieces is, by their names: without its number, and of a name in two parts the one that more of them
+ * share, as “Anna, mug” and “Bo, mug”, or “Lantern body, kelp” and “Lantern body, reeds”.
+ * @example calledLike(['Anna, mug', 'Bo, mug']) // ['Mug', 'Mug']
  */
-export function calledLike(name: string): string {
-  const what = unnumbered(name).split(', ').at(-1)!;
-  return what.charAt(0).toUpperCase() + what.slice(1);
+export function calledLike(names: readonly string[]): string[] {
+  const parts = names.map((name) => unnumbered(name).split(', '));
+  const shared = new Map<string, number>();
+  for (const part of parts.flat()) shared.set(part.toLowerCase(), (shared.get(part.toLowerCase()) ?? 0) + 1);
+  return parts.map((of) => {
+    const what = of.reduce((most, part) =>
+      shared.get(part.toLowerCase())! > shared.get(most.toLowerCase())! ? part : most,
+    );
+    return what.charAt(0).toUpperCase() + what.slice(1);
+  });
 }
 
 /** A name without the number at its end: what another like it is called. */

@@ -1,6 +1,6 @@
-import { useEffect, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
-import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Link } from '@mui/material';
+import { Box, Button, Link } from '@mui/material';
 import { useSWRConfig } from 'swr';
 import { loadAhead } from '../views.ts';
 import { useNow } from './clock.ts';
@@ -9,6 +9,8 @@ import { SavedState } from './SavedState.tsx';
 import { ask } from './server.ts';
 import { faded, hairline, ink, paper, slab } from './theme.ts';
 import { clockTime, shortDate } from './times.ts';
+
+const Help = lazy(async () => ({ default: (await import('./Help.tsx')).Help }));
 
 const places = [
   { to: '/', name: 'Today' },
@@ -58,7 +60,11 @@ export function Shell() {
           <Outlet />
         </Box>
       </Box>
-      <KeysDialog open={keysShown} onClose={() => showKeys(false)} />
+      {keysShown && (
+        <Suspense fallback={null}>
+          <Help keys={keys} onClose={() => showKeys(false)} />
+        </Suspense>
+      )}
     </Box>
   );
 }
@@ -158,12 +164,7 @@ function TopLine({ onKeys }: { onKeys: () => void }) {
       <Box sx={{ color: faded, display: { xs: 'none', sm: 'block' } }}>{data?.studio.name}</Box>
       <Box sx={{ flex: 1 }} />
       <SavedState reachable={!error} />
-      <Button
-        size="small"
-        onClick={onKeys}
-        sx={{ px: 1, minWidth: 48, display: { xs: 'none', sm: 'inline-flex' } }}
-        aria-label="Show the keys"
-      >
+      <Button size="small" onClick={onKeys} sx={{ px: 1, minWidth: 48 }} aria-label="How do I …">
         ?
       </Button>
     </Box>
@@ -182,40 +183,9 @@ const keys: [string, string][] = [
       .join(', and again to ')}`,
   ]),
   ['n', 'New piece'],
-  ['?', 'Show these keys'],
+  ['?', 'Answer “How do I …”, and show these keys'],
   ['Tab, Enter', 'Everything on the screen'],
 ];
-
-function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
-  return (
-    <Dialog open={open} onClose={onClose}>
-      <DialogTitle>Keys</DialogTitle>
-      <DialogContent>
-        {keys.map(([key, does]) => (
-          <Row key={key} left={<kbd>{key}</kbd>}>
-            {does}
-          </Row>
-        ))}
-      </DialogContent>
-      <DialogActions>
-        <Button variant="contained" onClick={onClose}>
-          Close
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
-}
-
-function Row({ left, children }: { left: ReactNode; children: ReactNode }) {
-  return (
-    <Box
-      sx={{ display: 'grid', gridTemplateColumns: '140px 1fr', py: 1, borderTop: `1px solid ${hairline}` }}
-    >
-      <Box>{left}</Box>
-      <Box>{children}</Box>
-    </Box>
-  );
-}
 
 /** The browser’s title names the view by its heading. */
 function useTitle(): void {

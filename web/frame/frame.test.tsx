@@ -1,8 +1,11 @@
-import { act, fireEvent, screen } from '@testing-library/react';
+import { readdirSync, readFileSync } from 'node:fs';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { tubBody } from '../../core/log/entries.test-support.ts';
 import { HOUR, metricUnits, MINUTE, SECOND } from '../../core/units/quantity.ts';
 import { quantityText, typedNumber, typedQuantity } from './fields.tsx';
+import { howDoI, howDoIAt } from './howDoI.ts';
+import { LastLogged } from './LastLogged.tsx';
 import { LogDialog } from './LogDialog.tsx';
 import { entry } from './outbox.ts';
 import { Shell } from './Shell.tsx';
@@ -24,7 +27,7 @@ describe('a form that logs', () => {
     expect(Math.abs(Date.parse(loggedOnly(studio, 'tub.noted').at) - NOON)).toBeLessThan(MINUTE);
     // a dialog over the page hides the rest of it from assistive technology
     fireEvent.click(await screen.findByRole('button', { name: 'Undo', hidden: true }));
-    await screen.findByText('Undone');
+    await screen.findByText(/^Undone: /);
     expect(loggedOnly(studio, 'act.retracted').subject).toBe(studio.ledger.acts[1]!.id);
     fireEvent.click(screen.getByRole('button', { name: 'Redo', hidden: true }));
     await expect.poll(() => studio.logged.length).toBe(3);
@@ -76,6 +79,40 @@ describe('a form that logs', () => {
   });
 });
 
+describe('what was logged last', () => {
+  it('stays beside the work, with its undo and redo, once its notice is closed, and over a reload', async () => {
+    localStorage.clear();
+    const studio = testStudio(black);
+    const Beside = () => (
+      <>
+        <LogDialog title="Note" verb="Log note" act={tubNoted} onClose={() => undefined} />
+        <LastLogged now={NOON} zone="Etc/UTC" />
+      </>
+    );
+    show(<Beside />);
+    await press('Log note');
+    await screen.findByText('Logged: a note');
+    expect(screen.queryByRole('region', { name: 'Logged last', hidden: true })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Close', hidden: true }));
+    const last = await screen.findByRole('region', { name: 'Logged last', hidden: true });
+    expect(last.textContent).toContain('12:00 Logged: a note');
+    cleanup();
+    show(<Beside />);
+    const again = await screen.findByRole('region', { name: 'Logged last', hidden: true });
+    fireEvent.click(within(again).getByRole('button', { name: 'Undo', hidden: true }));
+    await screen.findByText('Undone: a note');
+    fireEvent.click(screen.getByRole('button', { name: 'Close', hidden: true }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Redo', hidden: true }));
+    await screen.findByText('Logged again: a note');
+    expect(studio.logged.slice(-3).map(([e]) => e!.kind)).toEqual([
+      'tub.noted',
+      'act.retracted',
+      'act.retracted',
+    ]);
+    localStorage.clear();
+  });
+});
+
 describe('the shell', () => {
   const shell = () => {
     testStudio();
@@ -86,12 +123,30 @@ describe('the shell', () => {
   it('goes to its places by keys, and lists the keys', async () => {
     await shell();
     fireEvent.keyDown(document.body, { key: '?' });
-    expect(await screen.findByRole('dialog', { name: /Keys/ })).toBeTruthy();
+    const help = await screen.findByRole('dialog', { name: 'How do I …' });
+    expect(help.textContent).toContain('Go to Techniques');
+    expect(help.textContent).toContain('New piece');
     fireEvent.click(screen.getByRole('button', { name: 'Close' }));
     await expect.poll(() => screen.queryByRole('dialog')).toBeNull();
     fireEvent.keyDown(document.body, { key: 'g' });
     fireEvent.keyDown(document.body, { key: 's' });
     expect(await screen.findByText('elsewhere')).toBeTruthy();
+  });
+
+  it('answers how things are done, those of the open place first, in words that stand on the screens', async () => {
+    expect(howDoIAt('/slips/new')[0]!.at).toBe('/slips');
+    expect(howDoIAt('/slips')).toHaveLength(howDoI.length);
+    const written = readdirSync('web', { recursive: true, encoding: 'utf8' })
+      .filter((file) => file.endsWith('.tsx') && !file.includes('test'))
+      .map((file) => readFileSync(`web/${file}`, 'utf8'))
+      .join('\n');
+    const quoted = howDoI.flatMap(({ answer }) =>
+      [...answer.matchAll(/“([^”]+?)(?: …)?”/g)].map((of) => of[1]!),
+    );
+    expect(quoted.length).toBeGreaterThan(8);
+    expect(quoted.filter((words) => !new RegExp(words.replaceAll('?', '\\?'), 'i').test(written))).toEqual(
+      [],
+    );
   });
 
   it('does not take what is typed for a key', async () => {

@@ -5,6 +5,18 @@ import type { Answer } from './answer.ts';
 import { hairline, ink, ironRed, manganese, slab, tones } from './theme.ts';
 
 /** The answer, large: a coloured edge, its word, and what to do. */
+/** The answer first: on a phone what it is about comes after it. */
+const answered = {
+  display: 'grid',
+  columnGap: 2,
+  alignItems: 'baseline',
+  gridTemplateColumns: { xs: '1fr', sm: 'auto 1fr' },
+  gridTemplateAreas: {
+    xs: '"word" "headline" "detail" "about"',
+    sm: '"word about" "headline headline" "detail detail"',
+  },
+} as const;
+
 export function AnswerBoard({
   answer,
   about,
@@ -23,14 +35,20 @@ export function AnswerBoard({
       <Box sx={{ display: 'flex', columnGap: 3, alignItems: 'flex-end' }}>
         {picture && <Box sx={{ flexShrink: 0, maxWidth: { xs: 96, sm: 'none' } }}>{picture}</Box>}
         <Box sx={{ minWidth: 0, flex: 1 }}>
-          <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
-            <Box sx={{ color: colour, fontWeight: 700, fontFamily: slab }}>{word}</Box>
-            <Box>{about}</Box>
+          <Box sx={answered}>
+            <Box sx={{ gridArea: 'word', color: colour, fontWeight: 700, fontFamily: slab }}>{word}</Box>
+            <Box sx={{ gridArea: 'about' }}>{about}</Box>
+            <Typography
+              variant="h1"
+              component="p"
+              sx={{ gridArea: 'headline', fontSize: { xs: '2rem', md: '2.6rem' } }}
+            >
+              {answer.headline}
+            </Typography>
+            <Box sx={{ gridArea: 'detail', fontSize: { xs: '1.1rem', sm: '1.2rem' }, mt: 0.5 }}>
+              {answer.detail}
+            </Box>
           </Box>
-          <Typography variant="h1" component="p" sx={{ fontSize: { xs: '2rem', md: '2.6rem' } }}>
-            {answer.headline}
-          </Typography>
-          <Box sx={{ fontSize: '1.2rem', mt: 0.5 }}>{answer.detail}</Box>
         </Box>
       </Box>
       {children}

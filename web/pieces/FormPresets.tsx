@@ -54,7 +54,7 @@ const Shelf = ({
       sx={{
         display: 'grid',
         gap: '2px',
-        gridTemplateColumns: 'repeat(auto-fill, minmax(96px, 1fr))',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(104px, 1fr))',
         mt: 0.5,
       }}
     >
@@ -64,7 +64,16 @@ const Shelf = ({
           variant={isSame(of.form, form) ? 'contained' : 'outlined'}
           aria-pressed={isSame(of.form, form)}
           onClick={() => onForm(of)}
-          sx={{ flexDirection: 'column', gap: 0.5, px: 0.5, py: 0.75, lineHeight: 1.15, minHeight: 88 }}
+          sx={{
+            flexDirection: 'column',
+            gap: 0.5,
+            px: 0.5,
+            py: 0.75,
+            lineHeight: 1.1,
+            minHeight: 96,
+            fontSize: '0.95rem',
+            whiteSpace: 'normal',
+          }}
         >
           <ProfilePicture form={of.form} height={48} label="" />
           {of.name}

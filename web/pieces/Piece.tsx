@@ -31,7 +31,7 @@ import { faded, reachable } from '../frame/theme.ts';
 import { shortDate, clockTime, whenNear } from '../frame/times.ts';
 import { ActionRow } from './ActionRow.tsx';
 import { SilentSensor } from './SilentSensor.tsx';
-import { PieceLog } from './PieceLog.tsx';
+import { LastAct, PieceLog } from './PieceLog.tsx';
 import type { PlanAnswer } from './planMessages.ts';
 import { sceneOf, wallWords, type Zoom } from './scene.ts';
 import { Photos } from './Photos.tsx';
@@ -212,6 +212,7 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, here }: P
                 drawn={look ? { look, clay: given.body, wet: wetNow(plan, given) } : undefined}
                 next={next}
               />
+              <LastAct piece={piece} acts={acts} now={now} zone={zone} />
             </AnswerBoard>
           )}
         </Box>

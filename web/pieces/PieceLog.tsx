@@ -15,6 +15,8 @@ import { useStudio, useUnits } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section } from '../frame/parts.tsx';
+import { faded } from '../frame/theme.ts';
+import { whenNear } from '../frame/times.ts';
 import { waitWords } from '../frame/answer.ts';
 import { effectWords } from './effectWords.ts';
 import { roleWords } from './scene.ts';
@@ -66,6 +68,38 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
         zone={zone}
       />
     </Section>
+  );
+}
+
+/** The last that was logged of a piece, with its undo. */
+export function LastAct({ piece, acts, now, zone }: Omit<PieceLogProps, 'checks'>) {
+  const units = useUnits();
+  const log = useLog();
+  const { data: studio } = useStudio();
+  const tubName = useTubNames();
+  const standing = acts.filter(({ standing: stands }) => stands);
+  const act = standing.reduce<(typeof acts)[number] | undefined>(
+    (a, b) => (a && a.n > b.n ? a : b),
+    undefined,
+  );
+  const last = act?.entries.findLast(({ subject }) => subject === piece.id);
+  if (!act || !last || last.kind === 'piece.made') return null;
+  const room = (id: string) => studio?.rooms.find((of) => of.id === id)?.set.name ?? id;
+  const words = entryWords(last, piece, units, { room, tub: tubName });
+  return (
+    <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', minHeight: 48 }}>
+      <Box sx={{ color: faded }}>
+        Logged last: {words}, {whenNear(Date.parse(last.at), now, zone)}
+      </Box>
+      <Button
+        aria-label={`Undo what was logged last: ${words}`}
+        onClick={() =>
+          void log(`undo of ${words.toLowerCase()}`, [entry('act.retracted', act.id, { reason: '' })])
+        }
+      >
+        Undo
+      </Button>
+    </Box>
   );
 }
 

@@ -103,7 +103,7 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
           role="table"
           size="small"
           sx={{
-            '& td, & th': { fontSize: '1rem', verticalAlign: 'top', borderColor: 'divider' },
+            '& td, & th': { fontSize: '1rem', verticalAlign: 'top', borderColor: 'divider', px: 1 },
             ...stacked,
           }}
         >
@@ -162,7 +162,7 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
                   <TableCell role="cell" data-label={s.doneAt === null ? 'Do it' : 'Done'}>
                     {doIn(s, i)}
                   </TableCell>
-                  <TableCell role="cell" sx={{ minWidth: 240 }}>
+                  <TableCell role="cell" sx={{ minWidth: 220 }}>
                     {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
                     {isOpen(s.status) && <ForAdults planned={s.planned} />}
                     {isOpen(s.status) && <Signs gate={s} />}

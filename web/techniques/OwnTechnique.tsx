@@ -11,7 +11,7 @@ import { useDraft } from '../frame/draft.ts';
 import { EditPage } from '../frame/EditPage.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';
 import { Trouble } from '../frame/parts.tsx';
-import { OWN_STEP, StepFields } from './StepFields.tsx';
+import { OWN_NAME, OWN_STEP, StepFields } from './StepFields.tsx';
 import { techniqueFrom, type TypedTechnique } from './typedTechnique.ts';
 import { useOwnTechniques, useTechniques } from './useTechniques.ts';
 
@@ -85,12 +85,7 @@ function Editor({ of, isOwn }: { of: Technique; isOwn: boolean }) {
             variant="outlined"
             onClick={() =>
               setTyped({
-                technique: withStep(
-                  technique,
-                  firstShared(technique),
-                  `${OWN_STEP}${uuid()}`,
-                  'Another step',
-                ),
+                technique: withStep(technique, firstShared(technique), `${OWN_STEP}${uuid()}`, OWN_NAME),
                 figures,
               })
             }

@@ -5,6 +5,7 @@ import type { Effect, Need, Step, Technique, Usual } from '../../core/technique/
 import { needWords } from '../../core/technique/words.ts';
 import { ChoiceField, NumberField } from '../frame/fields.tsx';
 import { useUnits } from '../frame/maker.ts';
+import { Fold } from '../frame/Fold.tsx';
 import { Section } from '../frame/parts.tsx';
 import { faded } from '../frame/theme.ts';
 import { EffectInput } from '../pieces/EffectInput.tsx';
@@ -61,6 +62,11 @@ export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsPro
   const whole = Object.entries(wrong).find(([field]) => field.startsWith(`steps.${place}.`))?.[1];
   const [effect] = step.effects;
   const own = step.key.startsWith(OWN_STEP);
+  const needs = step.needs.map((need) => needWords(need, named));
+  const summary = [
+    ...(step.optional ? ['only if wanted'] : []),
+    ...(needs.length > 0 ? [`needs ${needs.join('; ')}`] : []),
+  ].join('; ');
   return (
     <Section
       title={`${place + 1}. ${step.name}`}
@@ -90,94 +96,97 @@ export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsPro
         </>
       }
     >
-      <Columns narrowest={260}>
-        <TextField
-          label="Name of the step"
-          value={step.name}
-          onChange={({ target }) => set({ name: target.value, verb: verbOf(target.value) })}
-          error={of('name') !== undefined}
-          helperText={of('name')}
-        />
-        {own && (
-          <ChoiceField
-            label="What it does to the clay"
-            value={effect!.does}
-            onChoose={(does) => set({ effects: [doings.find(({ value }) => value === does)!.effect] })}
-            options={doings}
+      <Box sx={{ color: faded }}>{summary}</Box>
+      <Fold name="Figures and words" open={whole !== undefined || (own && step.name === OWN_NAME)}>
+        <Columns narrowest={260}>
+          <TextField
+            label="Name of the step"
+            value={step.name}
+            onChange={({ target }) => set({ name: target.value, verb: verbOf(target.value) })}
+            error={of('name') !== undefined}
+            helperText={of('name')}
           />
-        )}
-        {figuresOf(step, units).map((figure) => {
-          const key = figureKey(step, figure);
-          const text = figures[key] ?? figure.text;
-          const onText = (value: string) => onTyped({ technique, figures: { ...figures, [key]: value } });
-          const error = of(figure.at);
-          return figure.field ? (
-            <EffectInput key={key} field={figure.field} text={text} onText={onText} error={error} />
-          ) : (
-            <NumberField
-              key={key}
-              label={figure.label}
-              unit={figure.unit}
-              text={text}
-              onText={onText}
-              error={error}
-            />
-          );
-        })}
-        {step.needs.map((need, i) =>
-          need.kind === 'sign' ? (
+          {own && (
             <ChoiceField
-              key={`${step.key} sign ${i}`}
-              label={`${need.side === 'after' ? 'Once' : 'While not yet'} “${signed(need.of, named)}” is`}
-              value={need.sign}
-              onChoose={(sign: Sign) => setNeed(i, { ...need, sign })}
-              options={signs.map((sign) => ({ value: sign, label: signNames[sign].name }))}
+              label="What it does to the clay"
+              value={effect!.does}
+              onChoose={(does) => set({ effects: [doings.find(({ value }) => value === does)!.effect] })}
+              options={doings}
             />
-          ) : null,
+          )}
+          {figuresOf(step, units).map((figure) => {
+            const key = figureKey(step, figure);
+            const text = figures[key] ?? figure.text;
+            const onText = (value: string) => onTyped({ technique, figures: { ...figures, [key]: value } });
+            const error = of(figure.at);
+            return figure.field ? (
+              <EffectInput key={key} field={figure.field} text={text} onText={onText} error={error} />
+            ) : (
+              <NumberField
+                key={key}
+                label={figure.label}
+                unit={figure.unit}
+                text={text}
+                onText={onText}
+                error={error}
+              />
+            );
+          })}
+          {step.needs.map((need, i) =>
+            need.kind === 'sign' ? (
+              <ChoiceField
+                key={`${step.key} sign ${i}`}
+                label={`${need.side === 'after' ? 'Once' : 'While not yet'} “${signed(need.of, named)}” is`}
+                value={need.sign}
+                onChoose={(sign: Sign) => setNeed(i, { ...need, sign })}
+                options={signs.map((sign) => ({ value: sign, label: signNames[sign].name }))}
+              />
+            ) : null,
+          )}
+        </Columns>
+        <Box component="ul" sx={{ listStyle: 'none', p: 0, my: 1 }}>
+          {step.needs.map((need, i) => (
+            <Box component="li" key={i} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+              <Box sx={{ flex: 1, color: faded }}>Needs {needWords(need, named)}</Box>
+              <Button
+                onClick={() => setNeed(i, null)}
+                aria-label={`Not needed: ${needWords(need, named)}, at ${step.name}`}
+              >
+                Not needed
+              </Button>
+            </Box>
+          ))}
+        </Box>
+        {!step.needs.some(({ kind }) => kind === 'water') && (
+          <Button onClick={() => set({ needs: [...step.needs, newWindow] })}>Give it a window</Button>
         )}
-      </Columns>
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, my: 1 }}>
-        {step.needs.map((need, i) => (
-          <Box component="li" key={i} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-            <Box sx={{ flex: 1, color: faded }}>Needs {needWords(need, named)}</Box>
-            <Button
-              onClick={() => setNeed(i, null)}
-              aria-label={`Not needed: ${needWords(need, named)}, at ${step.name}`}
-            >
-              Not needed
-            </Button>
-          </Box>
-        ))}
-      </Box>
-      {!step.needs.some(({ kind }) => kind === 'water') && (
-        <Button onClick={() => set({ needs: [...step.needs, newWindow] })}>Give it a window</Button>
-      )}
-      <TextField
-        fullWidth
-        multiline
-        label="How, a line each"
-        value={step.words.join('\n')}
-        onChange={({ target }) => set({ words: target.value.split('\n') })}
-        error={Object.keys(wrong).some((field) => field.startsWith(`steps.${place}.words`))}
-        sx={{ mt: 1 }}
-      />
-      <FormControlLabel
-        control={
-          <Checkbox
-            checked={step.optional === true}
-            onChange={(_event, wanted) => {
-              const { optional: _before, ...rest } = step;
-              change({
-                ...technique,
-                steps: technique.steps.map((other) =>
-                  other === step ? { ...rest, ...(wanted && { optional: true as const }) } : other,
-                ),
-              });
-            }}
-          />
-        }
-        label="Only if wanted"
-      />
+        <TextField
+          fullWidth
+          multiline
+          label="How, a line each"
+          value={step.words.join('\n')}
+          onChange={({ target }) => set({ words: target.value.split('\n') })}
+          error={Object.keys(wrong).some((field) => field.startsWith(`steps.${place}.words`))}
+          sx={{ mt: 1 }}
+        />
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={step.optional === true}
+              onChange={(_event, wanted) => {
+                const { optional: _before, ...rest } = step;
+                change({
+                  ...technique,
+                  steps: technique.steps.map((other) =>
+                    other === step ? { ...rest, ...(wanted && { optional: true as const }) } : other,
+                  ),
+                });
+              }}
+            />
+          }
+          label="Only if wanted"
+        />
+      </Fold>
       {whole && (
         <Box role="alert" sx={{ color: 'error.main' }}>
           {whole}
@@ -187,8 +196,9 @@ export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsPro
   );
 }
 
-/** Steps that the studio put in are named so. */
+/** Steps that the studio put in are named so, and called so until they are called otherwise. */
 export const OWN_STEP = 'own-';
+export const OWN_NAME = 'Another step';
 
 const signed = (of: string, named: (key: string) => string): string =>
   of === '@before' ? 'the coat before' : of === '@here' ? 'the coat there' : named(of);

@@ -17,6 +17,7 @@ import { useUnsent, withLoggedHere } from './loggedHere.ts';
 import { coverRows, slipRows, touchRow } from './otherRows.tsx';
 import { placed } from './placed.ts';
 import { columns, First, notOnPhone, onlyWide, Row } from './TodayRow.tsx';
+import { LastLogged } from '../frame/LastLogged.tsx';
 import { Unknown } from './Unknown.tsx';
 import { useToday } from './useToday.ts';
 
@@ -88,6 +89,7 @@ export function Today() {
           ]}
         </Part>
       ))}
+      <LastLogged now={now} zone={zone} />
       {unknown.length > 0 && <Unknown rows={unknown} now={now} zone={zone} />}
     </>
   );
