@@ -180,7 +180,7 @@ export const wasDone =
     const [deed] = done(history, ...does);
     return deed
       ? pro(`${capital(what)}: ${deed.step.toLowerCase()} is in the record.`, 0.3)
-      : contra(`By the record not ${what}.`);
+      : contra(`The record has nothing that was ${what}.`);
   };
 
 /** The record cannot know. */

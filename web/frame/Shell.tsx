@@ -150,7 +150,7 @@ function TopLine({ onKeys }: { onKeys: () => void }) {
         display: 'flex',
         alignItems: 'baseline',
         flexWrap: 'wrap',
-        columnGap: 3,
+        columnGap: { xs: 1, sm: 3 },
         px: { xs: 2, md: 4 },
         py: 0.5,
         borderBottom: `1px solid ${hairline}`,

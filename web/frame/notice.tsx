@@ -77,7 +77,8 @@ export function Logging({ children }: { children: ReactNode }) {
       }
       const at = studioNow();
       if (outcome.kind === 'refused') tell({ words: outcome.problem.detail, actId: null, at, stays: true });
-      else
+      // a guide is begun or ended, no work is done: that is seen
+      else if (entries.some(({ kind }) => kind !== 'guide.set'))
         tell({
           at,
           words: `${outcome.kind === 'saved' ? 'Logged' : 'On this tablet'}: ${words}${left && `.${left}`}`,

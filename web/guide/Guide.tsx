@@ -84,8 +84,9 @@ function Frame({ id, pieces, children }: { id: string; pieces?: string[]; childr
           display: 'flex',
           flexWrap: 'wrap',
           alignItems: 'center',
-          columnGap: 2,
+          columnGap: { xs: 0.5, sm: 2 },
           px: { xs: 1.5, sm: 3 },
+          '& .MuiButton-root': { px: { xs: 0.75, sm: 2 }, minWidth: 0 },
           borderBottom: `1px solid ${hairline}`,
         }}
       >
@@ -138,8 +139,13 @@ function Leading({ led, now }: { led: LedPiece[]; now: Instant }) {
   return (
     <>
       <PieceTabs led={led} shown={shown?.pieceId ?? null} now={now} onTake={hold} />
-      {signs.map((piece) => (
-        <SignDue key={piece.pieceId} piece={piece} onNotYet={() => notYet(piece.pieceId)} />
+      {signs.slice(0, 1).map((piece) => (
+        <SignDue
+          key={piece.pieceId}
+          piece={piece}
+          more={signs.length - 1}
+          onNotYet={() => notYet(piece.pieceId)}
+        />
       ))}
       {shown ? (
         <StepBoard
@@ -179,8 +185,17 @@ function useSigns(
   return due;
 }
 
-/** A sign that is due on a piece beside the one in hand. */
-function SignDue({ piece: { pieceId, name, next }, onNotYet }: { piece: LedPiece; onNotYet: () => void }) {
+/** A sign that is due on a piece beside the one in hand, one at a time: the task itself stays in sight. */
+function SignDue({
+  piece: { pieceId, name, next },
+  more,
+  onNotYet,
+}: {
+  piece: LedPiece;
+  /** So many more are due after it. */
+  more: number;
+  onNotYet: () => void;
+}) {
   const log = useLog();
   const { wait } = next!;
   if (!wait) return null;
@@ -199,7 +214,7 @@ function SignDue({ piece: { pieceId, name, next }, onNotYet }: { piece: LedPiece
       }}
     >
       <Box sx={{ flex: 1, minWidth: 200, fontSize: '1.2rem', fontWeight: 700 }}>
-        Look at {name}: {waitWords(wait.what)}?
+        Look at {name}: {waitWords(wait.what)}?{more > 0 && ` Then ${more} more.`}
       </Box>
       <Button
         variant="contained"

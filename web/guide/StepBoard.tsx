@@ -16,7 +16,7 @@ import { useZone } from '../frame/maker.ts';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { CautionLine, Trouble } from '../frame/parts.tsx';
-import { faded, hairline, ironRed, slab, tones } from '../frame/theme.ts';
+import { faded, hairline, ironRed, paper, slab, tones } from '../frame/theme.ts';
 import { AsBefore } from '../pieces/AsBefore.tsx';
 import { useHistory } from '../pieces/useRecord.ts';
 import { NO_TUB, useDoneForm, type DoneForm } from '../pieces/doneForm.ts';
@@ -119,21 +119,42 @@ function Heading({ led, planned, now }: { led: LedPiece; planned: Planned; now: 
   const technique = layer && techniqueOf(layer);
   const { wait } = standingOf(led.next, now);
   return (
-    <Box sx={{ display: 'flex', gap: 3, alignItems: 'flex-end', borderLeft: `12px solid ${colour}`, pl: 2 }}>
-      <Box sx={{ flexShrink: 0, maxWidth: { xs: 110, sm: 190 } }}>
+    <Box
+      sx={{
+        display: 'flex',
+        gap: { xs: 1.5, sm: 3 },
+        alignItems: { xs: 'center', sm: 'flex-end' },
+        borderLeft: `12px solid ${colour}`,
+        pl: { xs: 1, sm: 2 },
+        // on a phone the task stays in sight while its words are read
+        '@media (max-width: 599px) and (min-height: 561px)': {
+          position: 'sticky',
+          top: 0,
+          zIndex: 2,
+          background: paper,
+        },
+      }}
+    >
+      <Box
+        sx={{
+          flexShrink: 0,
+          maxWidth: { xs: 64, sm: 190 },
+          '& svg': { '@media (max-width: 599px)': { width: 64, height: 64 } },
+        }}
+      >
         <PiecePicture look={led.look} clay={led.wall.body} wet={wetOf(led)} height={150} />
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Box sx={{ fontSize: '1.2rem' }}>
+        <Box sx={{ fontSize: { xs: '1.05rem', sm: '1.2rem' } }}>
           <Box component="span" sx={{ color: colour, fontFamily: slab, fontWeight: 700, mr: 1.5 }}>
             {answer ? answer.word : '…'}
           </Box>
           <b>{led.name}</b>
         </Box>
-        <Typography variant="h1" sx={{ fontSize: { xs: '2.2rem', sm: '3.2rem' }, my: 0.5 }}>
+        <Typography variant="h1" sx={{ fontSize: { xs: '1.8rem', sm: '3.2rem' }, my: { xs: 0, sm: 0.5 } }}>
           {answer ? answer.headline : planned.step.name}
         </Typography>
-        <Box sx={{ fontSize: '1.25rem' }}>{answer && !wait ? answer.detail : ''}</Box>
+        <Box sx={{ fontSize: { xs: '1.1rem', sm: '1.25rem' } }}>{answer && !wait ? answer.detail : ''}</Box>
       </Box>
       {technique && (
         <Box sx={{ width: 190, display: { xs: 'none', md: 'block' } }}>

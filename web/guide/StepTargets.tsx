@@ -18,17 +18,23 @@ const DoneDialog = lazy(async () => ({ default: (await import('../pieces/DoneDia
 const heightOver = (bar: HTMLElement): number =>
   getComputedStyle(bar).position === 'fixed' ? bar.offsetHeight : 0;
 
-/** Where thumbs reach: the targets of the step. What was logged is told above them. */
+/** Where thumbs reach: the targets of the step. What was logged is told above them, on a phone at the head. */
 export function Foot({ children }: { children: ReactNode }) {
   const bar = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const { style } = document.documentElement;
     const shown = bar.current!;
-    const observer = new ResizeObserver(() => style.setProperty('--notice', `${heightOver(shown) + 8}px`));
+    // on a phone there is no room between targets and task: there it stands at the head
+    const narrow = innerWidth < 600;
+    if (narrow) style.setProperty('--notice-top', '0px');
+    const observer = new ResizeObserver(() =>
+      style.setProperty('--notice', narrow ? 'auto' : `${heightOver(shown) + 8}px`),
+    );
     observer.observe(shown);
     return () => {
       observer.disconnect();
       style.removeProperty('--notice');
+      style.removeProperty('--notice-top');
     };
   }, []);
   return (

@@ -132,7 +132,7 @@ export function Pieces() {
   );
 }
 
-/** @param first the act that most come for; the others are a row that a thumb shoves along on a phone */
+/** @param first the act that most come for */
 const Heading = ({ first, children }: { first: ReactNode; children: ReactNode }) => (
   <Box
     sx={{
@@ -150,9 +150,8 @@ const Heading = ({ first, children }: { first: ReactNode; children: ReactNode })
         display: 'flex',
         gap: { xs: 1, sm: 1.5 },
         gridColumn: { xs: '1 / -1', sm: 'auto' },
-        minWidth: 0,
-        overflowX: 'auto',
-        '& > *': { flexShrink: 0 },
+        flexWrap: 'wrap',
+        '& > *': { px: { xs: 1.25, sm: 2.5 } },
         displayPrint: 'none',
       }}
     >

@@ -25,6 +25,7 @@ export const columns = {
   },
 } as const;
 export const onlyWide = { display: { xs: 'none', lg: 'block' } } as const;
+const notOnPhoneInline = { display: { xs: 'none', sm: 'inline' } } as const;
 export const notOnPhone = { display: { xs: 'none', sm: 'block' } } as const;
 
 interface PlacedProps {
@@ -142,9 +143,15 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
         >
           {answer.headline}
         </Typography>
-        <Box sx={clipped}>
-          <Box component="span" sx={{ display: { lg: 'none' }, fontWeight: 650 }}>
-            {minute && `${minute} · `}
+        <Box sx={{ ...clipped, fontSize: { xs: '0.95rem', sm: '1rem' } }}>
+          <Box
+            component="span"
+            sx={{ display: { xs: 'block', sm: 'inline', lg: 'none' }, fontWeight: 650, ...clipped }}
+          >
+            {minute}
+            <Box component="span" sx={notOnPhoneInline}>
+              {minute && ' · '}
+            </Box>
           </Box>
           <Box component={RouterLink} to={to} sx={{ ...reachable, color: 'inherit' }}>
             {name}
@@ -167,7 +174,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
             px: 1.25,
             fontSize: '0.95rem',
             width: { sm: '100%' },
-            maxWidth: { xs: 130, sm: 'none' },
+            maxWidth: { xs: 112, sm: 'none' },
           },
         }}
       >
