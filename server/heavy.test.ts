@@ -7,7 +7,8 @@ import { pipeline } from 'node:stream/promises';
 import { ZipArchive } from 'archiver';
 import { describe, expect, it } from 'vitest';
 import type { Act } from '../core/log/entry.ts';
-import { defaultStudio } from '../core/log/studio.ts';
+import { metricUnits } from '../core/units/quantity.ts';
+import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
 import { createImporter } from './archive/import.ts';
 import { readArchive } from './chores/archive.ts';
 import { choresHere } from './chores/chores.ts';
@@ -99,6 +100,26 @@ describe('an import', () => {
     expect(outcome).toMatchObject({ ok: true, value: { acts: 2, settingsKept: ['Mine'] } });
     expect(folder.store.studio().studio.name).toBe('Mine');
     expect(folder.store.entriesAbout('piece', 'theirs')).toHaveLength(1);
+    await folder.close();
+  });
+
+  it('leaves a room and a maker that work was logged with here, though they were never set', async () => {
+    const folder = await opened(emptyFolder());
+    await folder.store.keep(act(pieceMade('here')));
+    const room = entry('room.set', 'room-default', { ...defaultRoom, name: 'Their loft', heatTransfer: 9 });
+    const maker = entry('maker.set', 'maker-default', {
+      name: 'Somebody',
+      scaleStepKg: 0.001,
+      units: metricUnits,
+    });
+    const theirs = [recorded(1, act(room, maker)), recorded(2, act(pieceMade('theirs')))];
+    const outcome = await importer(folder).take(
+      Readable.from([readFileSync(await archiveOf(studioJson(theirs)))]),
+    );
+    expect(outcome).toMatchObject({ ok: true, value: { settingsKept: ['Workroom', 'Me'] } });
+    const { rooms, makers } = folder.store.studio();
+    expect(rooms.map(({ set }) => [set.name, set.heatTransfer])).toEqual([['Workroom', 4]]);
+    expect(makers.map(({ set }) => set.name)).toEqual(['Me']);
     await folder.close();
   });
 

@@ -1,15 +1,18 @@
-import type { EntryBodies, Entry } from './entry.ts';
+import type { EntryBodies, Entry, SubjectKind } from './entry.ts';
+import { subjectKind } from './ledger.ts';
 import type { Named, Settable, StudioState } from './studio.ts';
 import { STUDIO } from './studio.ts';
 
 /**
  * What must be set again so that another studio's log, taken in, leaves the settings here as they were: those that were
- * set here and that it set otherwise.
+ * set here, or used as they came, and that it set otherwise.
+ * @param isUsed whether work was logged here with a setting: in a room, of a clay, by a maker
  * @param entry makes an entry of a setting
  */
 export function settingsKept(
   before: StudioState,
   after: StudioState,
+  isUsed: (kind: SubjectKind, id: string) => boolean,
   entry: <K extends Settable>(kind: K, subject: string, body: EntryBodies[K]) => Entry,
 ): { entries: Entry[]; names: string[] } {
   const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
@@ -28,7 +31,7 @@ export function settingsKept(
   ) => {
     for (const { id, set, revisions } of here) {
       const other = there.find((named) => named.id === id);
-      const wasSet = revisions.some(({ from }) => from > 0);
+      const wasSet = revisions.some(({ from }) => from > 0) || isUsed(subjectKind(kind), id);
       if (wasSet && other && differs(set, other.set)) keep(kind, id, set, set.name);
     }
   };

@@ -1,9 +1,15 @@
 import { v7 as uuid } from 'uuid';
 import { whyNot } from '../../core/log/admit.ts';
-import { versionOf, type Entry, type RecordedAct } from '../../core/log/entry.ts';
-import { become, forkOf, record, type Ledger } from '../../core/log/ledger.ts';
+import {
+  versionOf,
+  type Entry,
+  type EntryBodies,
+  type RecordedAct,
+  type SubjectKind,
+} from '../../core/log/entry.ts';
+import { actsReferring, become, forkOf, record, stands, type Ledger } from '../../core/log/ledger.ts';
 import { settingsKept } from '../../core/log/settingsKept.ts';
-import { DEFAULT_MAKER, studioOf } from '../../core/log/studio.ts';
+import { DEFAULT_MAKER, studioOf, type Settable } from '../../core/log/studio.ts';
 import { upcast, type AnyRecordedAct } from '../../core/log/upcast.ts';
 import { problem, type Problem } from '../../core/units/problem.ts';
 import { breathe } from '../breath.ts';
@@ -171,10 +177,15 @@ function settingsAsHere(
   now: string,
   numbers: Numbers,
 ): { acts: RecordedAct[]; names: string[] } {
-  const { entries, names } = settingsKept(studioOf(ledger), studioOf(fork), (kind, subject, body) => {
+  const isUsed = (kind: SubjectKind, id: string) =>
+    kind === 'maker'
+      ? ledger.acts.some((act) => act.makerId === id && stands(ledger, act.id))
+      : actsReferring(ledger, kind, id).length > 0;
+  const again = <K extends Settable>(kind: K, subject: string, body: EntryBodies[K]) => {
     const head = { id: uuid(), kind, v: versionOf(kind), subject, at: now, place: null, face: null, body };
     return head as unknown as Entry;
-  });
+  };
+  const { entries, names } = settingsKept(studioOf(ledger), studioOf(fork), isUsed, again);
   const acts: RecordedAct[] = [];
   for (let i = 0; i < entries.length; i += SET_AT_ONCE)
     acts.push({

@@ -39,7 +39,9 @@ export function Unknown({ rows, now, zone }: { rows: BenchUnknown[]; now: Instan
           <Box sx={{ gridColumn: { xs: '1 / -1', sm: '3 / -1' } }}>
             {row.state === 'working' && (
               <Box role="status">
-                Being worked out …{row.asOf !== null && ` Last ${whenNear(row.asOf, now, zone)}.`}
+                {row.asOf === null
+                  ? 'Being worked out …'
+                  : `As of ${whenNear(row.asOf, now, zone)}, being worked out …`}
               </Box>
             )}
             {row.state === 'unplanned' && <Trouble>{row.message} Open it to see its log.</Trouble>}
