@@ -45,6 +45,7 @@ const answers = [
   '/api/bins',
   '/api/techniques',
   '/api/kiln',
+  '/api/forms',
 ];
 
 /**

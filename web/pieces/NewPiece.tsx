@@ -31,6 +31,8 @@ import { PieceFields, usePieceFrom } from './PieceFields.tsx';
 /** Logs a new piece: name, clay, form, when, where, and what is to be done on it. Everything but the name has a sensible start. */
 export function NewPiece() {
   const { data, error } = useStudio();
+  // what is made here stands above the fields: it is waited for, so that nothing moves under a finger
+  const forms = useSWR('/api/forms', ask, { revalidateOnFocus: false });
   // it may begin with a technique of the studio's own
   const [asked] = useSearchParams();
   const like = asked.get('like');
@@ -42,7 +44,7 @@ export function NewPiece() {
       <Typography>Fetching it …</Typography>
     );
   const model = like && before.data?.given ? foldPiece(like, before.data.given.entries) : null;
-  return data || error ? <Making model={model} /> : null;
+  return (data || error) && (forms.data || forms.error) ? <Making model={model} /> : null;
 }
 
 function Making({ model }: { model: PieceState | null }) {

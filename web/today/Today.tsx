@@ -61,6 +61,7 @@ export function Today() {
           <Leading planned={all} guides={data.guides} pieces={data.pieces} />
         </First>
       )}
+      {!first && unknown.some(({ state }) => state === 'working') && <WaitingHead />}
       {first && <Cautions all={all} first={first} />}
       {data.toLearn > 0 && (
         <Box role="status" sx={{ color: faded }}>
@@ -103,14 +104,19 @@ const parts: { name: string; dues: Due[] }[] = [
   { name: 'Later', dues: ['later', 'done'] },
 ];
 
+/** As much room as the act at hand takes, before it is known. */
+const WaitingHead = () => (
+  <Box sx={{ height: { xs: 344, sm: 214 }, display: 'flex', alignItems: 'center' }}>
+    <Typography variant="h2" component="p">
+      Working out the walls …
+    </Typography>
+  </Box>
+);
+
 /** As much room as will be taken, before anything is known. */
 const Waiting = () => (
   <Box role="status" aria-label="Working out the walls …">
-    <Box sx={{ height: 214, display: 'flex', alignItems: 'center' }}>
-      <Typography variant="h2" component="p">
-        Working out the walls …
-      </Typography>
-    </Box>
+    <WaitingHead />
     {Array.from({ length: 8 }, (_, i) => (
       <Box key={i} sx={{ height: ROW, borderTop: `1px solid ${hairline}`, py: 1 }}>
         <Skeleton variant="rectangular" animation={false} height={40} />
