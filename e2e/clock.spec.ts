@@ -72,7 +72,7 @@ test.describe('the moisture clock', () => {
     await page.getByRole('button', { name: 'Dents when pressed firmly' }).click();
     await page.getByRole('button', { name: 'Stays up' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Log check' }).click();
-    await expect(page.getByText(/Felt: dents when pressed firmly/)).toBeVisible();
+    await expect(page.getByText(/Felt: dents when pressed firmly/).first()).toBeVisible();
     await expect.poll(spreadOf).toBeLessThan(before);
 
     const handle = page.getByRole('slider', { name: /^When/ });

@@ -50,7 +50,7 @@ test('the whole way works by keyboard', async ({ page, studio }) => {
   await page.keyboard.press('Space');
   await tabTo(/^Log (check|it as I felt it)$/);
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Checked: leather-hard')).toBeVisible();
+  await expect(page.getByText('Checked: leather-hard').first()).toBeVisible();
   await tabTo('Change cover');
   await page.keyboard.press('Enter');
   await tabTo(/^(Uncovered|Covered|In the damp box)/);

@@ -97,7 +97,7 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
   await page.getByRole('button', { name: 'Say the stage outright' }).click();
   await page.getByRole('radio', { name: /^Plastic/ }).click();
   await page.getByRole('dialog').getByRole('button', { name: /^Log/ }).click();
-  await expect(page.getByText('Checked: plastic')).toBeVisible();
+  await expect(page.getByText('Checked: plastic').first()).toBeVisible();
   await expect(carve.getByRole('cell').nth(1)).not.toHaveText(before);
 
   await page.getByRole('button', { name: 'Change cover' }).click();

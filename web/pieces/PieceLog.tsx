@@ -32,12 +32,9 @@ interface PieceLogProps {
 }
 
 export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
-  const units = useUnits();
   const log = useLog();
-  const { data: studio } = useStudio();
-  const tubName = useTubNames();
+  const words = useEntryWords(piece);
   const [text, setText] = useState('');
-  const roomName = (id: string) => studio?.rooms.find((room) => room.id === id)?.set.name ?? id;
   const note = async () => {
     if (text.trim() === '') return;
     const outcome = await log('note', [entry('piece.noted', piece.id, { text: text.trim() })]);
@@ -62,7 +59,7 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
       <ActLog
         acts={acts}
         subject={piece.id}
-        words={(e) => entryWords(e, piece, units, { room: roomName, tub: tubName })}
+        words={words}
         beside={(e) => e.kind === 'piece.pictured' && <Thumb file={e.body.thumb} />}
         now={now}
         zone={zone}
@@ -71,21 +68,27 @@ export function PieceLog({ piece, acts, now, zone, checks }: PieceLogProps) {
   );
 }
 
+/** How entries of a piece's log read, with rooms and tubs by their names. */
+function useEntryWords(piece: PieceState): (e: Entry) => string {
+  const units = useUnits();
+  const { data: studio } = useStudio();
+  const tub = useTubNames();
+  const room = (id: string) => studio?.rooms.find((of) => of.id === id)?.set.name ?? id;
+  return (e) => entryWords(e, piece, units, { room, tub });
+}
+
 /** The last that was logged of a piece, with its undo. */
 export function LastAct({ piece, acts, now, zone }: Omit<PieceLogProps, 'checks'>) {
-  const units = useUnits();
   const log = useLog();
-  const { data: studio } = useStudio();
-  const tubName = useTubNames();
-  const standing = acts.filter(({ standing: stands }) => stands);
+  const wordsOf = useEntryWords(piece);
+  const standing = acts.filter((of) => of.standing && of.entries.some(({ subject }) => subject === piece.id));
   const act = standing.reduce<(typeof acts)[number] | undefined>(
     (a, b) => (a && a.n > b.n ? a : b),
     undefined,
   );
   const last = act?.entries.findLast(({ subject }) => subject === piece.id);
   if (!act || !last || last.kind === 'piece.made') return null;
-  const room = (id: string) => studio?.rooms.find((of) => of.id === id)?.set.name ?? id;
-  const words = entryWords(last, piece, units, { room, tub: tubName });
+  const words = wordsOf(last);
   return (
     <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', minHeight: 48 }}>
       <Box sx={{ color: faded }}>
