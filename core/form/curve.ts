@@ -1,4 +1,10 @@
-import type { ProfilePoint } from './form.ts';
+/** The diameter of a turned form at a height. */
+export interface ProfilePoint {
+  heightM: number;
+  diameterM: number;
+  /** It bends sharply there; smooth where it is not said. */
+  corner?: true | undefined;
+}
 
 /** So many straight stretches stand for the curve between two heights: areas come out within a ten-thousandth. */
 const STRETCHES = 12;

@@ -1,4 +1,6 @@
-import { turnedCurve } from './curve.ts';
+import { turnedCurve, type ProfilePoint } from './curve.ts';
+
+export type { ProfilePoint };
 
 /** Simple forms: how much face there is to coat and dry. All lengths in metres, in the plastic state. */
 
@@ -10,14 +12,6 @@ export type Form =
   | { kind: 'box'; lengthM: number; widthM: number; heightM: number; wallM: number }
   /** Turned around its axis: a smooth curve through a few heights, from the foot at 0 up. */
   | { kind: 'profile'; points: ProfilePoint[]; wallM: number; mouth: 'open' | 'narrow' };
-
-/** The diameter of a turned form at a height. */
-export interface ProfilePoint {
-  heightM: number;
-  diameterM: number;
-  /** It bends sharply there; smooth where it is not said. */
-  corner?: true | undefined;
-}
 
 export type FormKind = Form['kind'];
 
