@@ -47,6 +47,40 @@ test('Today: the act at hand and eight rows at a desk, ten on a tablet, four on 
   }
 });
 
+test('on the smallest phone nothing runs off the side, and the guide keeps its task in sight', async ({
+  page,
+  workshop,
+}) => {
+  await allWorkedOut(page, workshop);
+  await page.setViewportSize({ width: 360, height: 740 });
+  const aside = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+  for (const path of [
+    '/pieces',
+    '/pieces/new',
+    '/pieces/piece-pig-gulls',
+    '/hand-in',
+    '/slips/recipes/recipe-fitted',
+    '/techniques/sgraffito/own',
+  ]) {
+    await page.goto(`${workshop.address}${path}`);
+    await expect(page.locator('h1').first()).toBeVisible({ timeout: 30_000 });
+    await page.waitForLoadState('networkidle');
+    expect(await aside(), path).toBeLessThanOrEqual(0);
+  }
+  await page.goto(workshop.address);
+  await page.getByRole('button', { name: 'How do I …' }).click();
+  await page.getByText('… take back what I logged?').click();
+  await expect(page.getByRole('dialog').getByText(/Tap Undo where it says/)).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: /^Lead me through/ }).click();
+  const task = page.locator('h1').first();
+  await expect(task).toBeVisible();
+  await page.mouse.wheel(0, 2_000);
+  await expect(task).toBeInViewport();
+  expect(await page.getByRole('alert').count()).toBeLessThanOrEqual(1);
+  expect(await aside()).toBeLessThanOrEqual(0);
+});
+
 /** The shift of a view since it was gone to, cold, on a machine four times as slow. */
 async function shiftOf(page: Page, url: string): Promise<number> {
   const slowed = await page.context().newCDPSession(page);

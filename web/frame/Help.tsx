@@ -15,9 +15,9 @@ export function Help({ keys, onClose }: { keys: [string, string][]; onClose: () 
         {howDoIAt(pathname).map(({ ask, answer, to, go }) => (
           <Box key={ask} sx={{ borderTop: `1px solid ${hairline}` }}>
             <Fold name={`… ${ask}`}>
-              <Box sx={{ pb: 1.5 }}>
-                {answer}{' '}
-                <Button component={RouterLink} to={to} onClick={onClose} variant="outlined" sx={{ mt: 1 }}>
+              <Box sx={{ display: 'grid', gap: 1, justifyItems: 'start', pb: 1.5 }}>
+                {answer}
+                <Button component={RouterLink} to={to} onClick={onClose} variant="outlined">
                   Go to {go}
                 </Button>
               </Box>

@@ -56,7 +56,11 @@ export function LinesEditor({ typed, onTyped, materials, wrong, units }: LinesEd
     const lines = typed[part];
     const full = part === 'electrolyte' && lines.length > 0;
     return (
-      <Box key={part} component="fieldset" sx={{ border: 0, p: 0, m: 0, display: 'grid', gap: 1.5 }}>
+      <Box
+        key={part}
+        component="fieldset"
+        sx={{ border: 0, p: 0, m: 0, minWidth: 0, display: 'grid', gap: 1.5 }}
+      >
         <Box component="legend" sx={{ fontFamily: slab, fontWeight: 650, mb: 0.5 }}>
           {name}, {is}
           {part === 'base' && `: ${formatNumber(sumOf(lines), 2, units)} % so far`}

@@ -85,7 +85,7 @@ function RecipeEditor({ id, known, revision, catalogue }: RecipeEditorProps) {
       onSubmit={() => void save()}
       wrong={wrong}
       onEdit={() => setWrong({})}
-      sx={{ display: 'grid', gap: 2 }}
+      sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}
     >
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
         <TextField
