@@ -31,6 +31,8 @@ describe('working hours as people write them', () => {
       'Mon–Wed 9-12, 13-16',
       'Mon 09:00–12:00, 13:00–16:00; Tue 09:00–12:00, 13:00–16:00; Wed 09:00–12:00, 13:00–16:00',
     ],
+    ['Tue 18:00-20:30, Thu 6-8pm', 'Tue 18:00–20:30; Thu 18:00–20:00'],
+    ['mon 9 to noon wed 9-12', 'Mon 09:00–12:00; Wed 09:00–12:00'],
     ['sat, sun 10-12', 'Sat 10:00–12:00; Sun 10:00–12:00'],
     ['', ''],
   ])('reads the lessons %s', (typed, read) => expect(weekText(readWeek(typed)!)).toBe(read));

@@ -63,24 +63,30 @@ export const weekText = (spells: readonly WorkingSpell[]): string =>
 /** A day's name at the beginning, whole or its first letters. */
 const DAY_FIRST = /^\s*(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?\s*(?:,|&|\band\b|\bto\b|[–—-])?\s*/i;
 
+/** A time, and then another day: there a new day's lessons begin, whatever stands between. */
+const NEXT_DAY = /(\d|[ap]\.?m\.?|noon|midnight)\s*,?\s+(?=(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*\b)/gi;
+
 /** The spells of a week, from texts like `Tue 6-8pm; Thu and Fri 18:00–20:30`; null where one cannot be read. */
 export function readWeek(text: string): WorkingSpell[] | null {
   if (text.trim() === '') return [];
-  const spells = text.split(/[;\n]/).map((part) => {
-    const days: number[] = [];
-    let rest = part;
-    for (let found = DAY_FIRST.exec(rest); found; found = DAY_FIRST.exec(rest)) {
-      const day = weekdays.findIndex((name) => name.toLowerCase().startsWith(found![1]!.toLowerCase())) + 1;
-      const ranges =
-        days.length > 0 && /(?:\bto\b|[–—-])\s*$/i.test(part.slice(0, part.length - rest.length));
-      if (ranges) for (let between = days.at(-1)! + 1; between < day; between++) days.push(between);
-      days.push(day);
-      rest = rest.slice(found[0].length);
-    }
-    if (days.length === 0 || rest.trim() === '') return null;
-    const read = days.map((day) => readSpells(rest, day));
-    return read.includes(null) ? null : read.flatMap((of) => of!);
-  });
+  const spells = text
+    .replace(NEXT_DAY, '$1;')
+    .split(/[;\n]/)
+    .map((part) => {
+      const days: number[] = [];
+      let rest = part;
+      for (let found = DAY_FIRST.exec(rest); found; found = DAY_FIRST.exec(rest)) {
+        const day = weekdays.findIndex((name) => name.toLowerCase().startsWith(found![1]!.toLowerCase())) + 1;
+        const ranges =
+          days.length > 0 && /(?:\bto\b|[–—-])\s*$/i.test(part.slice(0, part.length - rest.length));
+        if (ranges) for (let between = days.at(-1)! + 1; between < day; between++) days.push(between);
+        days.push(day);
+        rest = rest.slice(found[0].length);
+      }
+      if (days.length === 0 || rest.trim() === '') return null;
+      const read = days.map((day) => readSpells(rest, day));
+      return read.includes(null) ? null : read.flatMap((of) => of!);
+    });
   return spells.includes(null) ? null : spells.flatMap((of) => of!);
 }
 
