@@ -11,6 +11,7 @@ import { faded } from '../frame/theme.ts';
 import { useShelf } from '../slips/shelf.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { useOwnTechniques, useTechniques } from '../techniques/useTechniques.ts';
+import { LayerSteps } from './LayerSteps.tsx';
 import { useMends, type Composed } from './useMends.ts';
 import {
   chosen,
@@ -181,6 +182,7 @@ function LayerSection({ layer, place, form, onChange, onDrop, wrong }: LayerSect
       {!technique.finishes && (
         <WhereField where={layer.where} onWhere={(where) => onChange({ where })} form={form} wrong={wrong} />
       )}
+      <LayerSteps layer={layer} technique={technique} schools={schools} tubs={tubs} onChange={onChange} />
     </Section>
   );
 }

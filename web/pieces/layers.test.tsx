@@ -6,7 +6,8 @@ import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import type { PieceAnswer } from '../../api/routes.ts';
 import type { Layer } from '../../core/technique/layer.ts';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../../core/piece/piece.test-support.ts';
-import { choose, loggedOnly, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { tubBody } from '../../core/log/entries.test-support.ts';
+import { choose, known, loggedOnly, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
 import { Parts } from './Parts.tsx';
 import { PieceLayers } from './PieceLayers.tsx';
 import { layersFrom, typedFrom } from './typedLayer.ts';
@@ -74,6 +75,19 @@ describe('what a piece carries', () => {
     ];
     const schools = layersFrom(typedFrom(layers)).map((of) => ({ ...of, schools: {} }));
     expect(schools).toEqual(layers);
+  });
+
+  it('takes in a step that may be left out, and a tub of its own for one step', async () => {
+    const studio = opened();
+    studio.has(known('tub.made', 'red', tubBody({ name: 'Rust' })));
+    await screen.findByRole('button', { name: 'Give it up' });
+    fireEvent.click(screen.getByRole('checkbox', { name: /^Take in: colour the cut areas/ }));
+    await choose('Colour the cut areas: from which tub', 'Rust');
+    await press('Log it so');
+    await screen.findByText('elsewhere');
+    const [of] = loggedOnly(studio, 'piece.routed').body.layers;
+    expect(of!.also).toEqual(['recolour']);
+    expect(of!.stock).toEqual([{ step: 'recolour', ids: ['red'] }]);
   });
 
   it('offers what mends a clash with one tap', async () => {

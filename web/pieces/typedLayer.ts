@@ -1,5 +1,11 @@
 import { v7 as uuid } from 'uuid';
-import { schoolsOf, techniqueNamed, techniqueOf, techniques } from '../../core/technique/catalogue.ts';
+import {
+  schoolsOf,
+  stepsOf,
+  techniqueNamed,
+  techniqueOf,
+  techniques,
+} from '../../core/technique/catalogue.ts';
 import { USUAL_FEATURE_M, wholeZone, type Layer, type Zone } from '../../core/technique/layer.ts';
 import type { Face, Only, Technique } from '../../core/technique/technique.ts';
 import { typedNumber } from '../frame/fields.tsx';
@@ -21,6 +27,10 @@ export interface TypedLayer {
   face: Face;
   where: Where;
   tub: string | null;
+  /** Steps taken in that may be left out, by their keys. */
+  also?: string[];
+  /** Tubs of steps that have their own. */
+  stepTubs?: Record<string, string>;
   /** As it stands in the log, where it does: what is not typed of it stays. */
   logged?: Layer;
   dropped?: boolean;
@@ -55,9 +65,15 @@ export const typedFrom = (layers: readonly Layer[]): TypedLayer[] =>
     face: layer.face,
     where: whereOf(layer.zones),
     tub: layer.stock.find(({ step, zone, pass }) => !step && !zone && !pass)?.ids[0] ?? null,
+    also: layer.also,
+    stepTubs: Object.fromEntries(layer.stock.filter(ofStep).map(({ step, ids }) => [step, ids[0]!])),
     logged: layer,
     ...(layer.dropped && { dropped: true }),
   }));
+
+/** Whether a tub is said of a step alone, in all its zones and passes. */
+const ofStep = ({ step, zone, pass, ids }: Layer['stock'][number]): boolean =>
+  step !== undefined && zone === undefined && pass === undefined && ids.length === 1;
 
 const percent = (share: number): string => String(Number((100 * share).toFixed(1)));
 
@@ -74,7 +90,10 @@ export const layersFrom = (typed: TypedLayer[]): Layer[] =>
     const { id, technique, own, schools, face, where, tub, logged, dropped } = layer;
     const of = techniqueTyped(layer);
     const untouched = logged && JSON.stringify(whereOf(logged.zones)) === JSON.stringify(where);
-    const particular = (logged?.stock ?? []).filter(({ step, zone, pass }) => step ?? zone ?? pass);
+    // a tub of a zone or of one pass is not typed: it stays
+    const particular = (logged?.stock ?? []).filter((of) => (of.step ?? of.zone ?? of.pass) && !ofStep(of));
+    const keys = new Set(stepsOf(of, schoolsOf(of, schools)).map(({ key }) => key));
+    const ofSteps = Object.entries(layer.stepTubs ?? {}).filter(([step]) => keys.has(step));
     return {
       id,
       technique,
@@ -84,8 +103,12 @@ export const layersFrom = (typed: TypedLayer[]): Layer[] =>
       zones: untouched ? logged.zones : zonesFrom(where),
       face,
       upon: logged ? logged.upon : 'firm',
-      also: logged?.also ?? [],
-      stock: [...(tub === null ? [] : [{ ids: [tub] }]), ...particular],
+      also: (layer.also ?? []).filter((key) => keys.has(key)),
+      stock: [
+        ...(tub === null ? [] : [{ ids: [tub] }]),
+        ...ofSteps.map(([step, id]) => ({ step, ids: [id] })),
+        ...particular,
+      ],
       ...(dropped && { dropped: true as const }),
     };
   });
