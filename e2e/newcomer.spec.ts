@@ -70,7 +70,7 @@ test('a newcomer sets up, measures slip, logs a piece, coats, checks and covers 
   await expect(page.getByText(/^Coat 1 of 3 at \d\d:\d\d$/)).toBeVisible();
   await expectNoAxeFindings(page);
 
-  studio.setClock('2026-03-10T12:30:00Z');
+  studio.setClock('2026-03-10T12:05:00Z');
   await page.goto(studio.address);
   await expect(page.getByText('Coat 1 of 3 now')).toBeVisible();
   for (const n of [1, 2, 3]) {
