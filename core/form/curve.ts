@@ -6,7 +6,7 @@ export interface ProfilePoint {
   corner?: true | undefined;
 }
 
-/** So many straight stretches stand for the curve between two heights: areas come out within a ten-thousandth. */
+/** So many straight stretches stand for the curve between two heights. */
 const STRETCHES = 12;
 
 const known = new WeakMap<readonly ProfilePoint[], ProfilePoint[]>();
