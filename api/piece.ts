@@ -140,6 +140,7 @@ const layer = z.object({
       }),
     )
     .max(60),
+  coats: named('Coats in a zone', id, z.int().min(1).max(12, 'At most 12 coats in a zone.'), 12).optional(),
   dropped: z.literal(true).optional(),
 });
 const layers = z
@@ -219,6 +220,7 @@ export const pieceBodies = {
   'piece.handed': z.object({ note }),
   'piece.faulted': z.object({ refs, fault: said('The fault', 80, 'What went wrong?') }),
   'piece.left-out': z.object({ refs: refs.min(1, 'Which step was left out?'), reason: note }),
+  'piece.redo': z.object({ ref: stepRef, from: key, sign: said('What went wrong', 300, 'What went wrong?') }),
 };
 
 const stepId = id;

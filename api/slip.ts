@@ -40,6 +40,8 @@ export const slipUse = z.enum([
   'trailing',
   'white-ground',
   'texture',
+  'silicate',
+  'glaze',
 ]);
 
 export const feel = z.enum([
@@ -206,13 +208,14 @@ export const slipBodies = {
   'batch.begun': z.object({
     name: name('The name'),
     recipeId: id.nullable(),
-    source: z.enum(['powders', 'trimmings']),
+    source: z.enum(['powders', 'trimmings', 'bucket']),
     road: z.enum(['scale', 'feel']),
     use: slipUse,
     clayId: id.nullable(),
     lines: z.array(z.object({ materialId: id, kg: massKg('The mass') })).max(60),
     colourants: z.array(z.object({ materialId: id, percent: percent('A colourant') })).max(20),
     waterKg: massKg('The water'),
+    dryKg: massKg('The trimmings').exactOptional(),
     grainDensity,
   }),
   'batch.weighed': z.object({

@@ -72,6 +72,13 @@ const effectOf = <Q extends z.ZodType>(quantity: (figure: z.ZodNumber) => Q) =>
       does: z.enum(['silicate', 'wash']),
       kgM2: quantity(perArea('What was laid', '100 to 400 is usual.')),
       share: quantity(share('Its share', 0.01)),
+      use: slipUse.exactOptional(),
+    }),
+    z.object({
+      does: z.literal('paper'),
+      use: slipUse,
+      thicknessM: quantity(thickness),
+      share: quantity(share('Its share', 0.01)),
     }),
     z.object({
       does: z.enum(['cut', 'scrape']),
@@ -91,14 +98,14 @@ const effectOf = <Q extends z.ZodType>(quantity: (figure: z.ZodNumber) => Q) =>
         within(
           'The stretch',
           1,
-          4,
-          'between 1 and 4 times the face',
-          'it is the new girth over the old, or the new area over the old; log a larger one as two.',
+          9,
+          'between 1 and 9 times the face',
+          'it is the new girth over the old, or the new area over the old; over 9 times its area no slab holds.',
         ),
       ),
     }),
     z.object({ does: z.literal('shape') }),
-    z.object({ does: z.literal('join'), part: role }),
+    z.object({ does: z.literal('join'), part: role, use: slipUse.exactOptional() }),
     z.object({ does: z.literal('stand'), cover: cover.exactOptional(), stand: stand.exactOptional() }),
     z.object({ does: z.enum(['print', 'burnish', 'wipe', 'wax']), share: quantity(share('Its share')) }),
     z.object({
@@ -164,7 +171,14 @@ const need = z.discriminatedUnion('kind', [
     kind: z.literal('kiln-dry'),
     wettestX: within('Kiln-dry', 0.001, 0.05, 'between 0.1 and 5 % of water', '1 to 1.5 % is usual.'),
   }),
-  z.object({ ...needHead, kind: z.literal('sign'), sign, of, side: z.enum(['after', 'before']) }),
+  z.object({
+    ...needHead,
+    kind: z.literal('sign'),
+    sign,
+    of,
+    side: z.enum(['after', 'before']),
+    face: face.exactOptional(),
+  }),
   z.object({ ...needHead, kind: z.literal('level'), of }),
   z.object({
     ...needHead,
@@ -199,6 +213,7 @@ const need = z.discriminatedUnion('kind', [
     what: said('What is to be seen', 120, 'What is to be seen? Write it, or take the need out.'),
     of: of.exactOptional(),
     usual: usualOf(wait('The usual wait')).exactOptional(),
+    clock: z.literal('paper').exactOptional(),
   }),
 ]);
 const needs = z.array(need).max(12, 'At most twelve needs of one step.');
@@ -249,6 +264,9 @@ const step = z.object({
   optional: z.literal(true).exactOptional(),
   only: only.exactOptional(),
   shared: z.enum(['clean', 'raw-glaze', 'load', 'bisque', 'glaze', 'glost']).exactOptional(),
+  reach: z.enum(['below', 'face', 'piece']).exactOptional(),
+  follows: z.literal(true).exactOptional(),
+  slurry: z.enum(['bare', 'always']).exactOptional(),
   look: z.array(say('What to look at')).max(6),
   words: stepWords,
   remedies,

@@ -208,11 +208,22 @@ const layerOf = (technique: string, zones: Zone[]): Layer => ({
 });
 const fiveLayers = [
   layerOf('fresh-bands', [band('low', 0.05, 0.3)]),
-  layerOf('sgraffito', [band('middle', 0.35, 0.6)]),
-  layerOf('slip-trailing', [band('high', 0.65, 0.9)]),
   layerOf('inlay', [
     { id: 'motif', name: 'Leaves', kind: 'motif', within: 'middle', share: 0.1, widthM: 0.01 },
   ]),
+  layerOf('slip-trailing', [band('high', 0.65, 0.9)]),
+  layerOf('sgraffito', [band('middle', 0.35, 0.6)]),
+  layerOf('firing', [{ id: 'whole', name: 'All over', kind: 'whole' }]),
+];
+/** A whole pot, each layer in zones of its own where it has some. */
+const eightLayers = [
+  layerOf('fresh-bands', [band('low', 0.05, 0.3), band('lower', 0.3, 0.4)]),
+  layerOf('transfer', [band('middle', 0.4, 0.6)]),
+  layerOf('shaping', [{ id: 'whole', name: 'All over', kind: 'whole' }]),
+  layerOf('inlay', [band('high', 0.65, 0.75), band('higher', 0.75, 0.85)]),
+  layerOf('slip-trailing', [band('rim', 0.9, 1)]),
+  layerOf('slip-drip', [band('foot', 0, 0.2)]),
+  layerOf('sgraffito', [band('neck', 0.85, 0.9)]),
   layerOf('firing', [{ id: 'whole', name: 'All over', kind: 'whole' }]),
 ];
 const layered = (i: number): PieceFacts => {
@@ -228,6 +239,9 @@ const layered = (i: number): PieceFacts => {
   const open = compose(fiveLayers).planned.length;
   console.log(
     `Composing five layers: ${median(() => void compose(fiveLayers), 20).toFixed(1)} ms, ${open} steps`,
+  );
+  console.log(
+    `Composing eight layers: ${median(() => void compose(eightLayers), 20).toFixed(1)} ms, ${compose(eightLayers).planned.length} steps (wanted 10)`,
   );
   const of = layered(0);
   const begun = performance.now();

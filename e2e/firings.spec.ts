@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { begin, choose, goOn, logStep, otherwise, row } from './steps.ts';
+import { addTechnique, begin, choose, goOn, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test, type Studio } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
@@ -39,22 +39,21 @@ test('a tissue transfer, fresh: laid on a thrown wall and shaped with it', async
     await choose(page, /wall/i, /^Fresh/);
   });
   // at once, on the wall as it was thrown
-  await logStep(page, /^Straighten the wall/);
-  await logStep(page, /^Rib the slurry off/);
+  await logStep(page, /^Straighten the wall, rib the slurry off/);
   studio.setClock('2026-03-10T08:05:00Z');
   await page.reload();
-  await expect(row(page, /^Lay, rub, peel/)).toContainText('Now');
-  await logStep(page, /^Lay, rub, peel/);
-  await expect(row(page, /^Lay, rub, peel/)).toContainText('Done');
+  await expect(row(page, /^Lay the sheet and rub it/)).toContainText('Now');
+  await logStep(page, /^Lay the sheet and rub it/);
+  await logStep(page, /^Peel it/);
+  await logStep(page, /^Shape it from inside/);
+  await expect(row(page, /^Shape it from inside/)).toContainText('Done');
 });
 
 test('once fired to the end; twice fired, the list has both firings', async ({ page, studio }) => {
   const begun = async (name: string, way: RegExp) => {
     await page.goto(`${studio.address}/pieces/new?technique=poured-ground`);
     await page.getByLabel('Name or mark').fill(name);
-    await page.getByRole('button', { name: 'Add another technique' }).click();
-    await page.getByRole('combobox', { name: 'Technique' }).nth(1).click();
-    await page.getByRole('option', { name: 'Way to the kiln' }).click();
+    await addTechnique(page, 'Way to the kiln');
     await choose(page, 'How is it fired?', way);
     await page.getByRole('button', { name: 'Log it as made' }).click();
     await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();

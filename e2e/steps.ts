@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import type { Studio } from './studio.ts';
 
 /** The row of a step in the table of a piece. */
@@ -6,6 +6,26 @@ export const row = (page: Page, name: string | RegExp) => page.getByRole('row', 
 
 export async function choose(page: Page, field: string | RegExp, option: string | RegExp) {
   await page.getByRole('combobox', { name: field }).first().click();
+  await page.getByRole('option', { name: option }).click();
+}
+
+/** Adds a technique to those of a piece; it is put where it usually stands. Returns what is asked of it. */
+export async function addTechnique(page: Page, name: string) {
+  await page.getByRole('button', { name: 'Add another technique' }).click();
+  await page.getByRole('combobox', { name: 'Technique' }).filter({ hasText: 'Sgraffito' }).last().click();
+  await page.getByRole('option', { name, exact: true }).click();
+  return layerOf(page, name);
+}
+
+/** What is asked of one technique of several. */
+export const layerOf = (page: Page, name: string) =>
+  page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: new RegExp(`^\\d+\\. ${name}`) }) });
+
+/** Chooses within a part of the page. */
+export async function chooseIn(page: Page, part: Locator, field: string | RegExp, option: string | RegExp) {
+  await part.getByRole('combobox', { name: field }).first().click();
   await page.getByRole('option', { name: option }).click();
 }
 

@@ -1,4 +1,4 @@
-import { begin, choose, logStep, otherwise, row } from './steps.ts';
+import { addTechnique, begin, choose, chooseIn, layerOf, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
@@ -61,11 +61,11 @@ test('a slab is stretched and draped, and must come off its mould the same day',
   });
   await logStep(page, /^Make the thick disc/);
   await logStep(page, /^Coat in one direction 1/);
-  await page.getByRole('button', { name: /^It is matte/ }).click();
+  // the next goes on at once, along the same strokes
   await logStep(page, /^Coat in one direction 2/);
-  await logStep(page, /^Torch the slip/);
+  await logStep(page, /^Dry the slip to a skin/);
   await logStep(page, /^Brush the silicate on/);
-  await logStep(page, /^Torch it touch-dry/);
+  await logStep(page, /^Dry it to the touch/);
   await logStep(page, /^Stretch it/, async () => {
     await otherwise(page);
     await page
@@ -96,22 +96,13 @@ test('three techniques in zones of one pot, fired once; a clash is mended with o
   await expect(page.getByLabel('Band to (% of height)')).toHaveValue('69');
   await page.getByLabel('Band from (% of height)').fill('5');
   await page.getByLabel('Band to (% of height)').fill('40');
-  const add = async (technique: string, n: number) => {
-    await page.getByRole('button', { name: 'Add another technique' }).click();
-    await page.getByRole('combobox', { name: 'Technique' }).nth(n).click();
-    await page.getByRole('option', { name: technique, exact: true }).click();
-  };
-  await add('Sgraffito', 1);
-  await page
-    .getByRole('combobox', { name: /^Where(?! do)/ })
-    .nth(1)
-    .click();
-  await page.getByRole('option', { name: 'A band' }).click();
-  await page.getByLabel('Band from (% of height)').nth(1).fill('55');
-  await page.getByLabel('Band to (% of height)').nth(1).fill('95');
-  await add('Way to the kiln', 2);
+  const sgraffito = await addTechnique(page, 'Sgraffito');
+  await chooseIn(page, sgraffito, /^Where(?! do)/, 'A band');
+  await sgraffito.getByLabel('Band from (% of height)').fill('55');
+  await sgraffito.getByLabel('Band to (% of height)').fill('95');
+  await addTechnique(page, 'Way to the kiln');
   await choose(page, 'How is it fired?', /^Once/);
-  await add('Silicate crackle, thrown', 3);
+  await addTechnique(page, 'Silicate crackle, thrown');
   await expect(page.getByText(/will not stick on silicate/).first()).toBeVisible();
   await page.getByRole('group', { name: 'What mends it' }).getByRole('button').first().click();
   await expect(page.getByText(/will not stick on silicate/)).toHaveCount(0);
@@ -122,7 +113,7 @@ test('three techniques in zones of one pot, fired once; a clash is mended with o
     await expect(row(page, step)).toHaveCount(1);
   await expect(row(page, /^Unload the glaze firing/)).toHaveCount(0);
   await page.getByRole('link', { name: 'Change layers' }).click();
-  await page.getByRole('button', { name: 'Give it up' }).nth(1).click();
+  await layerOf(page, 'Sgraffito').getByRole('button', { name: 'Give it up' }).click();
   await page.getByRole('button', { name: 'Log it so' }).click();
   await expect(row(page, /^Coat 1 of 3/)).toHaveCount(0);
   await expect(row(page, /^Lay the bands/)).toHaveCount(1);
@@ -134,6 +125,7 @@ test.describe('on a phone', () => {
   test('lace is laid, brushed and lifted at matte; nothing runs off the side', async ({ page, studio }) => {
     await begin(page, studio.address, '^Lace, paper', 'Lace tile', async () => {
       await page.getByRole('button', { name: /^Tile/ }).tap();
+      await choose(page, 'When do you lift it?', /^Once matte/);
     });
     studio.setClock(later(6));
     await page.reload();

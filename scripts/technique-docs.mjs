@@ -36,7 +36,10 @@ const row = (technique) => (step) => {
   const named = (key) => technique.steps.find((of) => of.key === key)?.name ?? key;
   const schools = Object.entries(step.only ?? {}).map(([choice, school]) => {
     const of = technique.choices.find(({ id }) => id === choice);
-    return `[${of.schools.find(({ id }) => id === school).name.toLowerCase()}]`;
+    const names = of.schools
+      .filter(({ id }) => school.split('|').includes(id))
+      .map(({ name }) => name.toLowerCase());
+    return `[${names.join(' or ')}]`;
   });
   return `| ${[
     cell([

@@ -1,4 +1,5 @@
 import { diffusivityLaw, volumeLaw, type ClayBody } from '../clay/body.ts';
+import { waterAtEdge } from '../clay/stage.ts';
 import type { LawCurve } from '../clay/law.ts';
 import type { Adjustment } from '../slip/correct.ts';
 import { dryContent, slipWaterContent } from '../slip/density.ts';
@@ -10,6 +11,8 @@ export interface LayerLaws {
   diffusivity: LawCurve;
   /** v(X), m³ per kg dry */
   volume: LawCurve;
+  /** Which share of its water it passes on to what lies beneath, by the water of the clay there; all where it is left out. */
+  lets?: (clayX: number) => number;
 }
 
 export type FaceName = 'outside' | 'inside';
@@ -79,7 +82,17 @@ export function bareMesh(widths: Float64Array, outerSolids = Number.POSITIVE_INF
 /** The laws of each layer of a wall of this body. */
 export function layerLaws(body: ClayBody): (layer: Layer) => LayerLaws {
   const clay = { diffusivity: diffusivityLaw(body), volume: volumeLaw(body) };
-  return ({ coat }) => (coat === null ? clay : coatLaws(coat));
+  return ({ coat }) => (coat === null ? clay : coatLaws(coat, body));
+}
+
+/** A plastic wall is full and sucks nothing out of a solution; from here on it takes as much as from slip, on the moisture index. From memory. */
+const FULL = 84;
+const SUCKS = 59;
+
+/** Water moves down its potential, not its content: how much of what it otherwise would a film gives to clay so wet. */
+function suction(body: ClayBody): (clayX: number) => number {
+  const [full, sucks] = [waterAtEdge(body, FULL), waterAtEdge(body, SUCKS)];
+  return (clayX) => Math.min(1, Math.max(0, (full - clayX) / (full - sucks)));
 }
 
 /** From memory: a cake-forming slip passes water far slower than the wall. */
@@ -89,14 +102,20 @@ export const COAT_STOPS_AT = 0.12;
 
 /** A film of silicate passes water slower still. From memory. */
 const SILICATE_DIFFUSIVITY = 1e-10;
+/** SG of sodium silicate as it is sold, 42 °Bé. */
+export const SILICATE_GRAVITY = 1.408;
 /** Solids of sodium silicate as it is sold, 42 °Bé, as a share of its mass. From memory. */
 export const SILICATE_SOLIDS = 0.38;
+/** The same of a solution that was let down or has thickened, from its SG: 1/SG = 1 − s·(1 − 1000/G). */
+export const silicateSolidsAt = (specificGravity: number): number =>
+  (1 - 1 / specificGravity) / (1 - 1000 / SILICATE_GRAIN);
 /** Density of its dry matter, kg/m³, that gives the solution SG 1.408. From memory. */
-const SILICATE_GRAIN = 1000 / (1 - (1 - 1 / 1.408) / SILICATE_SOLIDS);
+const SILICATE_GRAIN = 1000 / (1 - (1 - 1 / SILICATE_GRAVITY) / SILICATE_SOLIDS);
 
-function coatLaws({ grainDensity, silicateSolids }: CoatLaid): LayerLaws {
+function coatLaws({ grainDensity, silicateSolids }: CoatLaid, body: ClayBody): LayerLaws {
   if (silicateSolids !== undefined)
     return {
+      lets: suction(body),
       diffusivity: { value: () => SILICATE_DIFFUSIVITY, slope: () => 0 },
       volume: { value: (x) => 1 / SILICATE_GRAIN + Math.max(0, x) / 1000, slope: (x) => (x > 0 ? 1e-3 : 0) },
     };

@@ -47,3 +47,11 @@ export function lawsByCell({ widths, layers }: Mesh, lawsOf: (layer: Layer) => L
   for (const layer of layers) laws.fill(lawsOf(layer), layer.from, layer.to);
   return laws;
 }
+
+/** Which share passes between cell i and the next of unlike stuff: less than all of what a film holds over clay that is full. */
+export const letsBy =
+  (laws: readonly LayerLaws[], { body }: Mesh) =>
+  (i: number, x: Float64Array): number => {
+    const lets = laws[i]!.lets ?? laws[i + 1]!.lets;
+    return lets ? lets(x[i < body.from ? body.from : body.to - 1]!) : 1;
+  };

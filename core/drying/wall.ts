@@ -1,7 +1,7 @@
 import type { FaceLaw } from './face.ts';
 import type { Layer, LayerLaws, Mesh } from './mesh.ts';
 import { meanReading } from './readings.ts';
-import { lawsByCell, sharesByCell, skinsOf, type Skin } from './skin.ts';
+import { lawsByCell, letsBy, sharesByCell, skinsOf, type Skin } from './skin.ts';
 import { rosenbrock as ros } from './rosenbrock.ts';
 
 /**
@@ -83,6 +83,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     leftShare[i] = dz[i + 1]! / both;
     perDistance[i] = (2 * shares[i]! * shares[i + 1]!) / both;
   }
+  const lets = letsBy(laws, mesh);
   const drySolids = dz.reduce((sum, width) => sum + width, 0);
   let comes: WallState['comes'];
   const f = new Float64Array(n);
@@ -121,10 +122,10 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
    * Between cells i and i + 1, per unit of A². Within one stuff D/v² is taken where the cells meet; between two,
    * each half cell has its own and they lie in series.
    */
-  const between = (i: number, left: number, right: number): number =>
+  const between = (i: number, left: number, right: number, share: number): number =>
     sameStuff[i]
       ? perVolume(i, left * leftShare[i]! + right * (1 - leftShare[i]!)) * perDistance[i]!
-      : Math.min(shares[i]!, shares[i + 1]!) /
+      : (share * Math.min(shares[i]!, shares[i + 1]!)) /
         (halfDepth[i]! / perVolume(i, left) + halfDepth[i + 1]! / perVolume(i + 1, right));
 
   /**
@@ -170,7 +171,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     const beside = comes ? comes(meanX) / drySolids : 0;
     let inflow = 0;
     for (let i = 0; i < n - 1; i++) {
-      const passes = scale * between(i, x[i]!, x[i + 1]!);
+      const passes = scale * between(i, x[i]!, x[i + 1]!, sameStuff[i] ? 1 : lets(i, x));
       conductance[i + 1] = passes;
       const outflow = passes * (x[i]! - x[i + 1]!);
       out[i] = (inflow - outflow) * perWidth[i]! + beside;

@@ -12,7 +12,7 @@ import {
   thinCoats,
   type Cause,
 } from './cause.ts';
-import { stretchedLate, tooDry, tooWet, wasDone } from './evidence.ts';
+import { littleSilicate, stretchedLate, tooDry, tooSoon, tooWet, wasDone } from './evidence.ts';
 
 /** What goes wrong with coats, prints and skins: the causes of each, the likeliest first. Common practice. */
 export const causesOfCoats: Record<string, Cause[]> = {
@@ -43,9 +43,9 @@ export const causesOfCoats: Record<string, Cause[]> = {
     slipThin('coat'),
     thinCoats,
     place(
-      'Strokes crossed, or the brush was short of slip',
+      'The brush was short of slip, or went over a coat that was still wet',
       'One more coat in the other direction',
-      'Full brush, long strokes, one direction',
+      'Full brush, long strokes; a coat that is matte may be crossed, a wet one never',
     ),
     laidDry(55),
   ],
@@ -107,16 +107,23 @@ export const causesOfCoats: Record<string, Cause[]> = {
   ],
   'crackle did not open': [
     cause(
-      'stretched-too-dry',
-      'The wall was too stiff to stretch',
-      stretchedLate,
-      'Stretch what still gives, gently, from inside',
-      'Skin and stretch on a fresh wall',
+      'little-silicate',
+      'Too little silicate was on it',
+      littleSilicate,
+      'More silicate, dry it to a skin, push again',
+      'A fuller coat of it; shake the jar first',
     ),
-    place(
-      'The skin was not dry enough, or it was stretched too little',
+    cause(
+      'skin-not-dry',
+      'The skin was not dry to the fingertip',
+      tooSoon('touch-dry', 'stretch'),
       'Dry the skin further and push once more',
       'A small push first: it must crack by itself',
+    ),
+    place(
+      'It was stretched too little',
+      'Push on, from inside',
+      'Plates open with the stretch: a tenth at least',
     ),
   ],
   'crackle tore through': [

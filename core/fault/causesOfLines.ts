@@ -8,7 +8,7 @@ export const causesOfLines: Record<string, Cause[]> = {
       'cut-too-wet',
       'The clay was cut too wet',
       tooWet(68, 'cut'),
-      'Leave the burrs until bone dry, then take them off with a damp sponge',
+      'Leave the burrs until bone dry, then a dry brush or thin tough film: no wet sponge on the coat',
       'Cut once the crumbs fall away by themselves',
     ),
     nextTooSoon('firm', 'cut'),

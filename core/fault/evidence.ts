@@ -1,8 +1,9 @@
 import { signAt } from '../coat/sign.ts';
+import { SILICATE_GRAVITY, SILICATE_SOLIDS, silicateSolidsAt } from '../drying/mesh.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { KILN_DRY_X } from '../technique/kiln.ts';
 import { MINUTE } from '../units/quantity.ts';
-import type { Does, Effect } from '../technique/technique.ts';
+import { useOf, type Does, type Effect } from '../technique/technique.ts';
 import type { DeedThen, PieceHistory } from './history.ts';
 
 /** What a record says for or against a cause. */
@@ -36,25 +37,49 @@ const worst = (deeds: DeedThen[], of: (deed: DeedThen) => number): DeedThen | nu
 /** Ten points beyond an edge are as strong as evidence of moisture gets. */
 const BEYOND = 12;
 
-/** The outer millimetre was drier than an edge when it was done. */
+/** Whether a step was done within what its own way of doing it asks for. */
+const asAsked = ({ skin, wanted }: DeedThen): boolean =>
+  wanted.some(({ driest = -Infinity, wettest = Infinity }) => skin >= driest && skin <= wettest);
+
+/** The dry edge of a step: that of its own way which lies next above it, or the usual one. */
+const dryEdge = ({ skin, wanted }: DeedThen, usual: number): number =>
+  Math.min(...wanted.flatMap(({ driest }) => (driest !== undefined && driest > skin ? [driest] : [])), usual);
+
+const wetEdge = ({ skin, wanted }: DeedThen, usual: number): number =>
+  Math.max(
+    ...wanted.flatMap(({ wettest }) => (wettest !== undefined && wettest < skin ? [wettest] : [])),
+    usual,
+  );
+
+/** The outer millimetre was drier than its way of doing it asks for, when it was done. @param usual edge of what is done beside the plan */
 export const tooDry =
-  (edge: number, ...does: Does[]): Judge =>
+  (usual: number, ...does: Does[]): Judge =>
   (history) => {
-    const deed = worst(done(history, ...does), ({ skin }) => -skin);
+    const deed = worst(done(history, ...does), (of) =>
+      asAsked(of) ? -Infinity : dryEdge(of, usual) - of.skin,
+    );
     if (!deed) return silent('The record holds no such step.');
-    const words = `${deed.step} was done at ${round(deed.skin)} on the moisture index; ${edge} is the dry edge`;
+    const at = `${deed.step} was done at ${round(deed.skin)} on the moisture index`;
+    if (asAsked(deed)) return contra(`${at}, as its way of doing it asks: it was not too dry.`);
+    const edge = dryEdge(deed, usual);
+    const words = `${at}; ${edge} is the dry edge`;
     return deed.skin < edge
       ? pro(`${words}.`, (edge - deed.skin) / BEYOND)
       : contra(`${words}: it was not too dry.`);
   };
 
-/** The outer millimetre was wetter than an edge when it was done. */
+/** The outer millimetre was wetter than its way of doing it asks for, when it was done. @param usual edge of what is done beside the plan */
 export const tooWet =
-  (edge: number, ...does: Does[]): Judge =>
+  (usual: number, ...does: Does[]): Judge =>
   (history) => {
-    const deed = worst(done(history, ...does), ({ skin }) => skin);
+    const deed = worst(done(history, ...does), (of) =>
+      asAsked(of) ? -Infinity : of.skin - wetEdge(of, usual),
+    );
     if (!deed) return silent('The record holds no such step.');
-    const words = `${deed.step} was done at ${round(deed.skin)} on the moisture index; ${edge} is the wet edge`;
+    const at = `${deed.step} was done at ${round(deed.skin)} on the moisture index`;
+    if (asAsked(deed)) return contra(`${at}, as its way of doing it asks: it was not too wet.`);
+    const edge = wetEdge(deed, usual);
+    const words = `${at}; ${edge} is the wet edge`;
     return deed.skin > edge
       ? pro(`${words}.`, (deed.skin - edge) / BEYOND)
       : contra(`${words}: it was not too wet.`);
@@ -81,7 +106,7 @@ export const slipOff =
   (side: 'thin' | 'thick', ...does: Does[]): Judge =>
   (history) => {
     const judged = done(history, ...does).flatMap((deed) => {
-      const use = deed.effects.find((effect) => 'use' in effect)?.use;
+      const use = deed.effects.map(useOf).find((of) => of !== undefined);
       return deed.slip && use ? [{ deed, gravity: consistencyFor(use).gravity }] : [];
     });
     const [first] = judged.sort((a, b) => beyond(b) - beyond(a));
@@ -188,3 +213,29 @@ export const unseen =
   (words: string): Judge =>
   () =>
     silent(words);
+
+/** Silicate that opens plates on a usual skin, kg/m²: less is thin. Common practice, no source. */
+const THIN_SILICATE = 0.15;
+
+/** Silicate lay thinly, by its mass and the strength that it had. */
+export const littleSilicate: Judge = (history) => {
+  const laid = done(history, 'silicate');
+  if (laid.length === 0) return silent('The record holds no silicate.');
+  const sold = laid.reduce(
+    (sum, { effects, slip }) =>
+      sum +
+      effects.reduce(
+        (of, effect) =>
+          effect.does === 'silicate'
+            ? of +
+              (effect.kgM2 * silicateSolidsAt(slip?.specificGravity ?? SILICATE_GRAVITY)) / SILICATE_SOLIDS
+            : of,
+        0,
+      ),
+    0,
+  );
+  const words = `${round(1000 * sold)} g/m² lay on it, as it is sold; ${round(1000 * THIN_SILICATE)} is thin`;
+  return sold < THIN_SILICATE
+    ? pro(`${words}.`, (THIN_SILICATE - sold) / THIN_SILICATE + 0.3)
+    : contra(`${words}: that was enough.`);
+};

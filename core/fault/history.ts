@@ -13,8 +13,8 @@ import { firedAt } from '../piece/events.ts';
 import type { PieceFacts } from '../piece/facts.ts';
 import { softestAmong } from '../piece/softest.ts';
 import { judgedOn } from '../piece/walls.ts';
-import { refKey } from '../technique/layer.ts';
-import type { Does, Effect } from '../technique/technique.ts';
+import { refKey, type Planned } from '../technique/layer.ts';
+import type { Does, Effect, Span } from '../technique/technique.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 
 /** What the record of a piece says of everything that was done to it: read off its walls as they are believed to have been. */
@@ -37,6 +37,8 @@ export interface DeedThen {
   sinceSlip: number | null;
   /** How near a coat is to flaking: 1 is one known to hold; null where no coat was laid. */
   flake: number | null;
+  /** Between which edges its step wants the outer millimetre; none where it says nothing of it. */
+  wanted: readonly Span[];
   /** Which time the step was done. */
   pass: number;
 }
@@ -99,6 +101,7 @@ export function historyOf(facts: PieceFacts, now: Instant): PieceHistory | null 
       coatX: coatsOn(mesh, face).length > 0 ? readAt(wall, at, signReading(face)) : null,
       sinceSlip: last ? deed.at - last.at : null,
       flake: flakeOf(entry, body, piece, meanX),
+      wanted: wantedOf(piece, entry),
       pass: deed.refs[0]?.pass ?? 1,
     };
   });
@@ -119,13 +122,21 @@ export function historyOf(facts: PieceFacts, now: Instant): PieceHistory | null 
   };
 }
 
-function stepName(piece: PieceState, { body }: EntryOf<'piece.done'>): string {
-  const [ref] = body.refs;
-  if (!ref) return 'What was done beside the plan';
-  const key = refKey(ref);
-  const planned = routeOf(piece).planned.find(({ refs }) => refs.some((of) => refKey(of) === key));
-  return planned?.step.name ?? ref.step;
+function plannedOf(piece: PieceState, { body: { refs } }: EntryOf<'piece.done'>): Planned | undefined {
+  const keys = refs.map(refKey);
+  return routeOf(piece).planned.find((planned) => planned.refs.some((of) => keys.includes(refKey(of))));
 }
+
+function stepName(piece: PieceState, entry: EntryOf<'piece.done'>): string {
+  const [ref] = entry.body.refs;
+  return ref ? (plannedOf(piece, entry)?.step.name ?? ref.step) : 'What was done beside the plan';
+}
+
+/** What the way of doing it that was chosen asks of the surface: dry sigillata and low lines are meant to be dry. */
+const wantedOf = (piece: PieceState, entry: EntryOf<'piece.done'>): Span[] =>
+  plannedOf(piece, entry)?.step.needs.flatMap((need) =>
+    need.kind === 'water' && need.of === 'skin' && !need.part ? need.spans : [],
+  ) ?? [];
 
 function flakeOf(
   { body: { effects, slip } }: EntryOf<'piece.done'>,

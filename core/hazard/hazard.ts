@@ -2,7 +2,9 @@
 export type HazardId =
   | 'silica-dust'
   | 'toxic-colour'
+  | 'colour-dust'
   | 'manganese'
+  | 'raw-metal'
   | 'alkali'
   | 'old-slip'
   | 'slump'
@@ -20,10 +22,21 @@ export type HazardId =
   | 'food';
 
 /** What pupils and pregnant people leave to others, wherever a room or a group is marked so. Common practice. */
-export const withheld: HazardId[] = ['manganese', 'spraying', 'alkali', 'silica-dust', 'smoke', 'solvent'];
+export const withheld: HazardId[] = [
+  'manganese',
+  'raw-metal',
+  'spraying',
+  'alkali',
+  'silica-dust',
+  'smoke',
+  'solvent',
+];
 
 /** What comes of a colourant in the slip. */
-export const colourants: HazardId[] = ['toxic-colour', 'manganese'];
+export const colourants: HazardId[] = ['toxic-colour', 'colour-dust', 'manganese', 'raw-metal'];
+
+/** Those of them that make a slip toxic: iron is dusty and no more. */
+export const toxic: HazardId[] = ['toxic-colour', 'manganese', 'raw-metal'];
 
 export interface Hazard {
   id: HazardId;
@@ -56,6 +69,26 @@ export const hazards: Record<HazardId, Hazard> = {
     measures: ['Wear gloves', 'No food or drink in the room', 'Keep the tub labelled'],
     defersTo: "Follow the supplier's safety data sheet.",
     limit: null,
+  },
+  'colour-dust': {
+    id: 'colour-dust',
+    title: 'Colour as dry powder',
+    why: 'Dry colour is dust: iron is the mildest of them, and dusty all the same; stains and other oxides harm when breathed.',
+    measures: ['A fitted mask while it is dry powder', 'Gloves', 'Wet it before it is stirred; wipe up wet'],
+    defersTo: "Follow the supplier's safety data sheet; local limits apply.",
+    limit: null,
+  },
+  'raw-metal': {
+    id: 'raw-metal',
+    title: 'Raw chromium, nickel, barium, vanadium',
+    why: 'Their raw compounds are poisonous; chromium can turn into its hexavalent form, which causes cancer.',
+    measures: [
+      'Gloves, and a fit-tested respirator while it is dry',
+      'Use a fritted stain instead where one will do',
+      'Keep the tub labelled; vent the kiln',
+    ],
+    defersTo: "Follow the supplier's safety data sheet; pupils and pregnant people leave it to others.",
+    limit: 'Hexavalent chromium: 5 µg/m³ over 8 h (OSHA 29 CFR 1910.1026)',
   },
   uneven: {
     id: 'uneven',

@@ -3,12 +3,13 @@ import { formProblem } from '../form/formProblem.ts';
 import { judgeGravity } from '../slip/density.ts';
 import { isFrozen, stepsOf } from '../technique/catalogue.ts';
 import { MOST_DONE, plannedCount } from '../technique/compose.ts';
+import { gone } from '../technique/rows.ts';
 import { refKey, type StepRef } from '../technique/layer.ts';
-import type { Effect, Need } from '../technique/technique.ts';
+import { useOf, type Effect, type Need } from '../technique/technique.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { HOUR } from '../units/quantity.ts';
 import { inItself } from './admitLayers.ts';
-import type { Entry, EntryOf } from './entry.ts';
+import { entriesOf, type Entry, type EntryOf } from './entry.ts';
 import { progressOf, type PieceState } from './piece.ts';
 import type { Before, PieceAsLeft } from './pieceAsLeft.ts';
 import { instantOf } from './moment.ts';
@@ -48,10 +49,12 @@ export function stepProblem(left: PieceAsLeft, refs: StepRef[]): Problem | null 
   const known = (ref: StepRef) => {
     const { layer, technique } = left.layer(ref.layer) ?? {};
     const step = technique?.steps.find(({ key }) => key === ref.step);
+    if (technique && gone[technique.id]?.includes(ref.step)) return true;
     if (!step || !technique || !layer) return false;
     // what stands in a log of one school may have been planned by another
     const own = stepsOf(technique, layer.schools).find(({ key }) => key === ref.step) ?? step;
-    return ref.pass <= Math.max(own.repeat?.most ?? 1, 1) || own.repeat?.until !== undefined;
+    const again = entriesOf(left.entries, 'piece.redo').filter(({ body }) => body.ref.layer === ref.layer);
+    return ref.pass <= Math.max(own.repeat?.most ?? 1, 1) + again.length || own.repeat?.until !== undefined;
   };
   const i = refs.findIndex((ref) => !known(ref));
   return i < 0
@@ -69,6 +72,9 @@ const oftenProblem = ({ piece }: PieceAsLeft): Problem | null =>
       )
     : null;
 
+/** Beyond this it is glass and no solution. From memory. */
+const STRONGEST_SILICATE = 1.7;
+
 const lays = ({ does }: Effect<number>): boolean =>
   does === 'coat' || does === 'line' || does === 'fill' || does === 'silicate';
 
@@ -81,6 +87,12 @@ function slipProblem({ body: { slip, effects } }: EntryOf<'piece.done'>): Proble
           'A coat needs the specific gravity of its slip: pick its tub, or type what you know.',
         )
       : null;
+  if (effects.some((effect) => useOf(effect) === 'silicate') && slip.specificGravity > STRONGEST_SILICATE)
+    return problem(
+      'silicate-too-strong',
+      'body.slip.specificGravity',
+      `No silicate solution is as strong as SG ${slip.specificGravity.toFixed(2)}: as sold it is about 1.41, thickened by age up to ${STRONGEST_SILICATE}. Measure it again.`,
+    );
   const judged = judgeGravity(slip.specificGravity, slip.grainDensity);
   return judged.ok ? null : { ...judged.problem, field: 'body.slip.specificGravity' };
 }

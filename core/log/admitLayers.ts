@@ -1,5 +1,5 @@
 import { ownProblem, techniqueOf } from '../technique/catalogue.ts';
-import { compose, plannedCount } from '../technique/compose.ts';
+import { plannedCount } from '../technique/compose.ts';
 import { MOST_PLANNED, type Layer, type Zone } from '../technique/layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import type { Admission } from './admission.ts';
@@ -7,7 +7,10 @@ import type { Admission } from './admission.ts';
 /** Steps, passes counted, that the pieces of one act are planned with: more at once hold up all others. */
 const MOST_AT_ONCE = 10 * MOST_PLANNED;
 
-/** Layers of techniques that are known, in zones that there are, in an order that can be. The same layers are tried once an act. */
+/**
+ * Layers of techniques that are known, in zones that there are. An order that cannot be is no reason to refuse what a maker
+ * says: it is named where the piece is shown, with what mends it. The same layers are tried once an act.
+ */
 export const layersProblem = (layers: readonly Layer[], admission: Admission): Problem | null =>
   admission.once(`layers ${JSON.stringify(layers)}`, () => {
     const found = eachLayerProblem(layers);
@@ -20,10 +23,7 @@ export const layersProblem = (layers: readonly Layer[], admission: Admission): P
         'body.layers',
         `More than ${MOST_AT_ONCE} steps cannot be planned in one act: log fewer pieces of different layers at a time.`,
       );
-    const cannot = compose(layers).conflicts.find(
-      (conflict) => conflict.problem.code === 'wetter-after-drier',
-    );
-    return cannot ? { ...cannot.problem, field: `body.${cannot.problem.field}` } : null;
+    return null;
   });
 
 function eachLayerProblem(layers: readonly Layer[]): Problem | null {
@@ -47,6 +47,15 @@ function eachLayerProblem(layers: readonly Layer[]): Problem | null {
       );
     const within = zonesProblem(layer.zones);
     if (within) return { ...within, field: `body.layers.${i}.${within.field}` };
+    const lost = layer.stock.findIndex(
+      ({ zone }) => zone !== undefined && !layer.zones.some(({ id: of }) => of === zone),
+    );
+    if (lost >= 0)
+      return problem(
+        'no-such-zone',
+        `body.layers.${i}.stock.${lost}.zone`,
+        'A tub is named for a zone that this layer has not got: pick one of its zones, or the layer.',
+      );
     planned += plannedCount([layer]);
     if (planned > MOST_PLANNED)
       return problem(

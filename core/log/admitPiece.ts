@@ -1,7 +1,9 @@
 import type { Form } from '../form/form.ts';
 import { formProblem } from '../form/formProblem.ts';
 import { placesOf } from '../form/places.ts';
-import type { Layer } from '../technique/layer.ts';
+import { stepsOf } from '../technique/catalogue.ts';
+import { refKey, type Layer } from '../technique/layer.ts';
+import { zonesEach } from '../technique/passes.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
 import { foundingProblem, lifeProblem, type Admission, type Rule, type Rules } from './admission.ts';
@@ -65,6 +67,7 @@ export const pieceRules: Pick<Rules, PieceKind> = {
   'piece.done': of(deedProblem),
   'piece.seen': ofSteps<'piece.seen'>(),
   'piece.left-out': ofSteps<'piece.left-out'>(),
+  'piece.redo': of(redoProblem),
   'piece.checked': of(),
   'piece.felt': of(),
   'piece.sampled': of(({ subject, body }) =>
@@ -99,6 +102,48 @@ export const pieceRules: Pick<Rules, PieceKind> = {
   'piece.faulted': of(({ body }, left) => stepProblem(left, body.refs)),
   'piece.finished': of(),
 };
+
+/** More redos than these are another plan. */
+const MOST_REDOS = 40;
+
+/** What is done again was done before, and comes no later than where it went wrong. */
+function redoProblem({ id, body }: EntryOf<'piece.redo'>, left: PieceAsLeft): Problem | null {
+  const { piece } = left;
+  const { layer, technique } = left.layer(body.ref.layer) ?? {};
+  const steps = technique && layer ? stepsOf(technique, layer.schools) : [];
+  const [from, at] = [body.from, body.ref.step].map((key) => steps.findIndex((step) => step.key === key));
+  if (at! < 0)
+    return problem('no-such-step', 'body.ref', 'This piece has no such step: reload to see its steps.');
+  if (from! < 0 || from! > at!)
+    return problem(
+      'no-such-step',
+      'body.from',
+      `Nothing of that name comes before “${steps[at!]!.name}”: pick a step that was done before it.`,
+    );
+  const { name, shared } = steps[from!]!;
+  if (shared)
+    return problem(
+      'shared-step',
+      'body.from',
+      `“${name}” is done once for the whole piece: log it by itself.`,
+    );
+  if (entriesOf(left.entries, 'piece.redo').filter((other) => other.id !== id).length >= MOST_REDOS)
+    return problem(
+      'too-many-redos',
+      'body.from',
+      `“${piece.made.name}” was gone back on ${MOST_REDOS} times: log what is done beside the plan, or begin another piece.`,
+    );
+  const first = { layer: body.ref.layer, step: body.from, pass: 1 };
+  const zones = zonesEach(layer!, steps[from!]!).map((zone) => zone?.id ?? null);
+  const done = zones.some((zone) => piece.done[refKey({ ...first, zone })]?.leftOut === false);
+  return done
+    ? null
+    : problem(
+        'never-done',
+        'body.from',
+        `“${name}” was not done yet on “${piece.made.name}”, so it cannot be done again: do it first.`,
+      );
+}
 
 /** Two pieces of one code cannot be told apart at the kiln. */
 function codeTaken({ subject, body }: EntryOf<'piece.coded'>, admission: Admission): Problem | null {

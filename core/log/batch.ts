@@ -4,7 +4,7 @@ import { dryContent, measuredGravity, USUAL_GRAIN } from '../slip/density.ts';
 import { gravityFelt, type Feel } from '../slip/feel.ts';
 import { mixtureDensity } from '../slip/material.ts';
 import type { Materials } from '../slip/recipe.ts';
-import type { HazardId } from '../hazard/hazard.ts';
+import { toxic, type HazardId } from '../hazard/hazard.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { BatchBegun, Carries, Entry } from './entry.ts';
 import { instantOf } from './moment.ts';
@@ -143,7 +143,7 @@ function slipMade({ measured, coloured }: BatchState, materials: Materials) {
 /** What was really weighed in, and what that makes of the tub. */
 export function madeOf(state: BatchState, materials: Materials) {
   const dry = dryInBatch(state);
-  const base = state.begun.source === 'trimmings' && dry !== null ? [{ materialId: TRIMMINGS, kg: dry }] : [];
+  const base = state.begun.source !== 'powders' && dry !== null ? [{ materialId: TRIMMINGS, kg: dry }] : [];
   const composition = [
     ...base,
     ...state.begun.lines.flatMap(({ materialId }, i) =>
@@ -188,7 +188,7 @@ export function carriesOf(composition: { materialId: string }[], materials: Mate
   const carries = new Set<Carries>();
   for (const { kind, hazards } of all) {
     if (kind === 'colourant' || kind === 'stain') carries.add('colour');
-    if (hazards.includes('toxic-colour') || hazards.includes('manganese')) carries.add('toxic');
+    if (hazards.some((id) => toxic.includes(id))) carries.add('toxic');
   }
   return [...carries];
 }

@@ -14,7 +14,7 @@ import type { FlowCup } from '../slip/flow.ts';
 import type { Material } from '../slip/material.ts';
 import type { Recipe } from '../slip/recipe.ts';
 import type { Layer, StepRef, Zone } from '../technique/layer.ts';
-import type { Effect, Face, Role, Technique } from '../technique/technique.ts';
+import type { Effect, Face, Role, Technique, StepKey } from '../technique/technique.ts';
 import type { UnitChoice } from '../units/quantity.ts';
 
 import type { TubMade, GravitySample, TubMeasured, BatchBegun, TrialBegun } from './slipBodies.ts';
@@ -208,6 +208,8 @@ export interface EntryBodies {
   /** A sign, or what only the maker can see; with a repeat's own words it is enough. */
   'piece.seen': { refs: StepRef[]; what: string };
   'piece.left-out': { refs: StepRef[]; reason: string };
+  /** A step went wrong, and is mended by doing an earlier one again, with what follows it up to this one. */
+  'piece.redo': { ref: StepRef; from: StepKey; sign: string };
   'piece.checked': { stage: Stage; confirmed: boolean; note: string };
   /** A touch check: what was felt and seen, each answered or left. */
   'piece.felt': Answers;

@@ -2,14 +2,22 @@ import type { Stage } from '../clay/stage.ts';
 import type { Cover } from '../drying/face.ts';
 import { stretchedForm, type Form } from '../form/form.ts';
 import type { Stand } from '../form/places.ts';
-import { techniqueOf } from '../technique/catalogue.ts';
-import { compose, type Progress } from '../technique/compose.ts';
+import { stepsOf, techniqueOf } from '../technique/catalogue.ts';
+import { compose } from '../technique/compose.ts';
+import { stepKey, zonesEach, type Progress, type Redo, type StepOf } from '../technique/passes.ts';
 import { refKey, type Layer, type Planned, type Route, type StepRef } from '../technique/layer.ts';
-import type { FiredState, Role } from '../technique/technique.ts';
+import type { FiredState, Remedy, Role, Step, StepKey } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import { carriedWith, carriesNothing, type Carried } from './carried.ts';
 import { instantOf } from './moment.ts';
-import { entriesOf, type Entry, type Outcome, type PieceBegun, type PieceParted } from './entry.ts';
+import {
+  entriesOf,
+  type Entry,
+  type EntryOf,
+  type Outcome,
+  type PieceBegun,
+  type PieceParted,
+} from './entry.ts';
 
 /** What a piece's log says of it, without any physics. */
 export interface PieceState {
@@ -36,6 +44,8 @@ export interface PieceState {
   carried: Carried;
   /** When each step was last done or left out, by its name. */
   done: Record<string, StepDone>;
+  /** Steps put back into its route, in the order in which that was said. */
+  redone: Redo[];
   /** What was seen after a step, and when, by the name of the step. */
   seen: Record<string, Record<string, Instant>>;
   lastCheck: { at: Instant; stage: Stage } | null;
@@ -82,6 +92,7 @@ export function foldPiece(id: string, entries: readonly Entry[]): PieceState | n
     fired: start.fired ?? 'raw',
     carried: carriesNothing,
     done: {},
+    redone: [],
     seen: {},
     lastCheck: null,
     finished: null,
@@ -124,8 +135,11 @@ function apply(state: PieceState, entry: Entry): void {
     case 'piece.routed':
       state.layers = entry.body.layers;
       return;
+    case 'piece.redo':
+      state.redone = [...state.redone, redoOf(state, entry.body)];
+      return;
     case 'piece.done':
-      for (const ref of entry.body.refs)
+      for (const ref of inEachZone(state, entry.body.refs))
         state.done[refKey(ref)] = {
           at,
           outcome: entry.body.outcome,
@@ -145,7 +159,7 @@ function apply(state: PieceState, entry: Entry): void {
       }
       return;
     case 'piece.left-out':
-      for (const ref of entry.body.refs)
+      for (const ref of inEachZone(state, entry.body.refs))
         state.done[refKey(ref)] = { at, outcome: null, leftOut: true, stage: null };
       return;
     case 'piece.seen':
@@ -166,22 +180,68 @@ function withJoined(parts: PartState[], role: Role, at: Instant): PartState[] {
   return parts.map((part) => (part === joins ? { ...part, joinedAt: at } : part));
 }
 
+/** Steps by the names that they have in a route: what was logged of all zones at once is done in each. */
+const inEachZone = ({ layers }: PieceState, refs: readonly StepRef[]): StepRef[] =>
+  refs.flatMap((ref) => {
+    const layer = layers.find(({ id }) => id === ref.layer);
+    const step = layer && techniqueOf(layer)?.steps.find(({ key }) => key === ref.step);
+    if (!layer || !step || ref.zone !== null) return [ref];
+    return zonesEach(layer, step).map((zone) => ({ ...ref, zone: zone?.id ?? null }));
+  });
+
+/** How often a step was done or left out, each time once after the other. */
+function timesDone({ done }: PieceState, ref: StepOf): number {
+  let pass = 0;
+  while (done[refKey({ ...ref, pass: pass + 1 })]) pass += 1;
+  return pass;
+}
+
+/** What is done again: the steps of its layer from one to the other, those that had been done. */
+function redoOf(piece: PieceState, { ref, from }: EntryOf<'piece.redo'>['body']): Redo {
+  const layer = piece.layers.find(({ id }) => id === ref.layer);
+  const technique = layer && techniqueOf(layer);
+  const steps = technique ? stepsOf(technique, layer.schools) : [];
+  const at = (of: StepKey) => steps.findIndex(({ key }) => key === of);
+  const before = steps.slice(Math.max(0, at(from)), at(ref.step) + 1).flatMap((step) =>
+    zonesEach(layer!, step).flatMap((zone): [string, number][] => {
+      const of = { layer: ref.layer, step: step.key, zone: zone?.id ?? null };
+      const often = timesDone(piece, of);
+      return often > 0 && (ref.zone === null || of.zone === null || of.zone === ref.zone)
+        ? [[stepKey(of), often]]
+        : [];
+    }),
+  );
+  return { layer: ref.layer, from, to: ref.step, before: Object.fromEntries(before) };
+}
+
+/** The step that a remedy does again; null where it does none, or where that was not done yet. */
+export function redoable(piece: PieceState, { refs }: Planned, { redo }: Remedy): Step | null {
+  const [ref] = refs;
+  const layer = piece.layers.find(({ id }) => id === ref!.layer);
+  const technique = layer && techniqueOf(layer);
+  if (redo === undefined || !technique) return null;
+  const step = stepsOf(technique, layer.schools).find(({ key }) => key === redo);
+  const first = { layer: layer.id, step: redo, pass: 1 };
+  const done =
+    step &&
+    zonesEach(layer, step).some(
+      (zone) => piece.done[refKey({ ...first, zone: zone?.id ?? null })]?.leftOut === false,
+    );
+  return done ? step : null;
+}
+
 /** How far the steps of a piece are by its log. */
 export function progressOf(piece: PieceState): Progress {
-  const timesDone = (ref: Omit<StepRef, 'pass'>) => {
-    let pass = 0;
-    while (piece.done[refKey({ ...ref, pass: pass + 1 })]) pass += 1;
-    return pass;
-  };
-  const untilOf = (ref: Omit<StepRef, 'pass'>) => {
+  const untilOf = (ref: StepOf) => {
     const layer = piece.layers.find(({ id }) => id === ref.layer)!;
     return techniqueOf(layer)?.steps.find(({ key }) => key === ref.step)?.repeat?.until;
   };
   return {
-    done: timesDone,
+    redone: piece.redone,
+    done: (ref) => timesDone(piece, ref),
     enough: (ref) => {
       const until = untilOf(ref);
-      const last = timesDone(ref);
+      const last = timesDone(piece, ref);
       return until !== undefined && last > 0 && seenAt(piece, refKey({ ...ref, pass: last }), until) !== null;
     },
   };
@@ -200,6 +260,7 @@ export function routeOf(piece: PieceState): Route {
   const mark = JSON.stringify([
     piece.layers,
     Object.keys(piece.done).sort(),
+    piece.redone,
     Object.entries(piece.seen).map(([key, what]) => [key, Object.keys(what)]),
     piece.made.fired,
   ]);

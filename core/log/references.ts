@@ -45,6 +45,7 @@ const references: { [K in EntryKind]: (entry: EntryOf<K>) => Reference[] } = {
   'piece.done': ({ body }) => body.tubs.flatMap((id, i) => to('tub', id, `body.tubs.${i}`)),
   'piece.seen': none,
   'piece.left-out': none,
+  'piece.redo': none,
   'piece.checked': none,
   'piece.felt': none,
   'piece.sampled': ({ body }) => to('piece', body.of, 'body.of'),

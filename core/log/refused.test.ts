@@ -134,6 +134,70 @@ describe('layers', () => {
   });
 });
 
+describe('tubs, redos and orders', () => {
+  const crackle = layerOf('silicate-crackle', { colour: 'none' }, { id: 'c' });
+  const redo = (of: string, from: string) =>
+    today(
+      'piece.redo',
+      'p',
+      { ref: { layer: 'c', step: of, zone: null, pass: 1 }, from, sign: 'no crack' },
+      3,
+    );
+
+  it('a tub for a zone that is not there is refused by its field', () => {
+    const layer = { ...layerOf('brushed-coats'), zones: bands(2), stock: [{ zone: 'z9', ids: [] }] };
+    expect(why(jar(layer))).toMatchObject({
+      code: 'no-such-zone',
+      field: 'entries.0.body.layers.0.stock.0.zone',
+      message: expect.stringContaining('pick one of its zones') as string,
+    });
+    expect(why(jar({ ...layer, stock: [{ zone: 'z1', ids: [] }] }))).toBeNull();
+  });
+
+  it('what was never done is not done again; what was, is', () => {
+    expect(why(jar(crackle), redo('push', 'silicate'))).toMatchObject({
+      code: 'never-done',
+      field: 'entries.0.body.from',
+      message: expect.stringContaining('do it first') as string,
+    });
+    const silicate = step('c', 'silicate', 2, { effects: [{ does: 'silicate', kgM2: 0.2, share: 1 }] });
+    expect(why(jar(crackle), silicate, redo('push', 'silicate'))).toBeNull();
+    expect(why(jar(crackle), silicate, redo('push', 'stretch'))).toMatchObject({ code: 'no-such-step' });
+    expect(why(jar(crackle), silicate, redo('unheard-of', 'silicate'))).toMatchObject({
+      code: 'no-such-step',
+      field: 'entries.0.body.ref',
+    });
+  });
+
+  it('a step that was put back is logged as one pass more, and not without it', () => {
+    const silicate = step('c', 'silicate', 2, { effects: [{ does: 'silicate', kgM2: 0.2, share: 1 }] });
+    const again = step('c', 'push', 4, {}, 2);
+    expect(why(jar(crackle), silicate, step('c', 'push', 2.5), again)).toMatchObject({
+      code: 'no-such-step',
+    });
+    expect(why(jar(crackle), silicate, step('c', 'push', 2.5), redo('push', 'silicate'), again)).toBeNull();
+  });
+
+  it('silicate stronger than it can be is asked about', () => {
+    const laid = (specificGravity: number) =>
+      step('c', 'silicate', 2, {
+        effects: [{ does: 'silicate', use: 'silicate', kgM2: 0.2, share: 1 }],
+        slip: { ...slip, specificGravity },
+      });
+    expect(why(jar(crackle), laid(1.9))).toMatchObject({
+      code: 'silicate-too-strong',
+      field: 'entries.0.body.slip.specificGravity',
+    });
+    for (const gravity of [1.18, 1.41, 1.5]) expect(why(jar(crackle), laid(gravity))).toBeNull();
+  });
+
+  it('an order that cannot be is taken: it is named where the piece is shown', () => {
+    const layers = [layerOf('sgraffito', {}, { id: 'a' }), layerOf('fresh-bands', {}, { id: 'b' })];
+    expect(why(jar(...layers))).toBeNull();
+    expect(compose(layers).conflicts.map(({ problem }) => problem.field)).toContain('layers.1');
+  });
+});
+
 describe('deeds', () => {
   const form = { kind: 'cylinder', diameterM: 0.01, heightM: 0.15, wallM: 0.006, mouth: 'open' } as const;
   const crossing: Form = {

@@ -201,7 +201,7 @@ describe('a batch', () => {
     const measured = entry('batch.measured', 'b', { sample: sampleOf(1.4), volumeM3: 0.002 }, day(2));
     const rest = ['pour-off', 'blend', 'sieve'].map((id) => tick(id, day(2)));
     const state = foldBatch('b', [...entries, ...rest, measured], rawMaterials)!;
-    expect(nextMaking(state)).toMatchObject({ id: 'colour', hazards: ['toxic-colour'] });
+    expect(nextMaking(state)).toMatchObject({ id: 'colour', hazards: ['toxic-colour', 'colour-dust'] });
     expect(dryInBatch(state)).toBeCloseTo(0.002 * 1000 * 0.4 * (2.62 / 1.62), 6);
   });
 

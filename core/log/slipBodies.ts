@@ -70,6 +70,8 @@ export interface BatchBegun {
   /** Colourants by percent of the dry slip, for slip of unknown solids. */
   colourants: { materialId: string; percent: number }[];
   waterKg: number;
+  /** Bone-dry trimmings to begin with; left out where nobody reckoned it. */
+  dryKg?: number;
   grainDensity: number;
 }
 

@@ -1,13 +1,14 @@
-import { SILICATE_SOLIDS } from '../drying/mesh.ts';
+import { SILICATE_GRAVITY, silicateSolidsAt } from '../drying/mesh.ts';
 import type { WallEvent } from '../drying/run.ts';
 import { takesCoats, type WallName } from '../form/places.ts';
 import type { EntryOf, SlipLaid } from '../log/entry.ts';
 import { instantOf } from '../log/moment.ts';
+import { slipForCoat } from '../slip/amount.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { fillThicknessM } from '../inlay/fills.ts';
 import { coatLoad, solidsByVolume, THINNEST_SLIP, USUAL_GRAIN } from '../slip/density.ts';
 import { wholeZone, type Layer, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
-import type { Effect, Face, Usual } from '../technique/technique.ts';
+import { useOf, type Effect, type Face, type Usual } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import { shareIn, type OwnWall } from './walls.ts';
 
@@ -66,9 +67,12 @@ export const usually = (effect: Effect<Usual>): Effect<number> =>
 /** Slip as its use wants it; null where no slip is laid. */
 function slipFor(effects: Effect<number>[]): SlipLaid | null {
   for (const effect of effects) {
-    if (!('use' in effect)) continue;
-    const { gravity } = consistencyFor(effect.use);
-    return { specificGravity: (gravity.from + gravity.to) / 2, grainDensity: USUAL_GRAIN, adjusted: 'none' };
+    const use = useOf(effect);
+    if (!use) continue;
+    const { gravity } = consistencyFor(use);
+    return use === 'silicate'
+      ? silicateSold
+      : { specificGravity: (gravity.from + gravity.to) / 2, grainDensity: USUAL_GRAIN, adjusted: 'none' };
   }
   return null;
 }
@@ -107,8 +111,40 @@ export const usualPart = { thicknessM: 0.01 };
 /** What is usually turned off a foot: how deep, m, on which share of the face. Common practice. */
 export const usualTrim = { depthM: 0.002, share: 0.2 };
 
-/** Density of sodium silicate as it is sold, kg/m³: 42 °Bé. */
-const SILICATE_DENSITY = 1408;
+/** Sodium silicate as it is sold: 42 °Bé. */
+const silicateSold: SlipLaid = {
+  specificGravity: SILICATE_GRAVITY,
+  grainDensity: USUAL_GRAIN,
+  adjusted: 'none',
+};
+
+/** The solution that a film is laid of: that of its jar, or as it is sold where nobody said. */
+const solutionOf = (effect: Effect<number>, slip: SlipLaid | null) => {
+  const { specificGravity } = (useOf(effect) === 'silicate' && slip) || silicateSold;
+  return { specificGravity, solids: silicateSolidsAt(specificGravity) };
+};
+
+/** Joining slip that one joint takes, m³. From memory. */
+const JOINT_M3 = 3e-6;
+
+/** Slip that an effect takes on a face, m³. */
+export function slipTaken(effect: Effect<number>, slip: SlipLaid, refs: StepRef[], areaM2: number): number {
+  switch (effect.does) {
+    case 'coat':
+    case 'line':
+    case 'paper':
+      return slipForCoat(areaM2 * effect.share, effect.thicknessM);
+    case 'fill':
+      return slipForCoat(areaM2 * effect.share, fillOf(effect, slip, refs));
+    case 'silicate':
+    case 'wash':
+      return slipForCoat(areaM2 * effect.share, effect.kgM2 / (1000 * slip.specificGravity));
+    case 'join':
+      return JOINT_M3;
+    default:
+      return 0;
+  }
+}
 
 /** What a deed does to a wall of a piece: its coats, water, heat and stretch, on the share of it that its zones take in. */
 export function wallEventsOf(deed: Deed, wall: OwnWall, zones: readonly Zone[] = []): WallEvent[] {
@@ -145,7 +181,8 @@ function eventsOf(
       };
       return thicknessM > 0 && share > 0 ? [{ at, kind: 'coat', coat: laid }] : [];
     }
-    case 'silicate':
+    case 'silicate': {
+      const solution = solutionOf(effect, slip);
       return takesCoats(name) && effect.kgM2 > 0
         ? [
             {
@@ -153,15 +190,16 @@ function eventsOf(
               kind: 'coat',
               coat: {
                 face,
-                thicknessM: effect.kgM2 / SILICATE_DENSITY,
-                specificGravity: SILICATE_DENSITY / 1000,
+                thicknessM: effect.kgM2 / (1000 * solution.specificGravity),
+                specificGravity: solution.specificGravity,
                 grainDensity: USUAL_GRAIN,
-                silicateSolids: SILICATE_SOLIDS,
+                silicateSolids: solution.solids,
                 ...(effect.share * within < 1 && { share: effect.share * within }),
               },
             },
           ]
         : [];
+    }
     case 'film':
       return effect.kgM2 > 0 ? [{ at, kind: 'mist', face, water: effect.kgM2 * effect.share * within }] : [];
     case 'wash':
@@ -210,8 +248,9 @@ export function laidBy({ effects, slip, refs }: Deed): { water: number; dry: num
       dry += load.dry * share;
     }
     if (effect.does === 'silicate') {
-      water += effect.kgM2 * effect.share * (1 - SILICATE_SOLIDS);
-      dry += effect.kgM2 * effect.share * SILICATE_SOLIDS;
+      const { solids } = solutionOf(effect, slip);
+      water += effect.kgM2 * effect.share * (1 - solids);
+      dry += effect.kgM2 * effect.share * solids;
     }
   }
   return { water, dry };

@@ -110,4 +110,6 @@ export interface Readings {
   /** When a step of the route was done, in the log or as planned; null where it never comes. */
   doneAt: (key: string) => Instant | 'left-out' | null;
   fired: FiredState;
+  /** When slip that was laid on paper at an instant is tacky, in the room of the piece. */
+  tackyAt?: (laid: Instant) => Instant;
 }

@@ -38,11 +38,14 @@ export function routeWith(
 /** What colours clay or ware without a tub of slip: its colourants are its own. */
 const ownColour: Does[] = ['wash', 'glaze', 'fire'];
 
+/** What lays slip out of a tub. */
+const slips: Does[] = ['coat', 'line', 'fill', 'paper'];
+
 /** Whether a layer may bring toxic colourants: from one of its tubs, or where it takes no slip from any. */
 function holdsToxic(layer: Layer, tubs: Record<string, SlipInTub>): boolean {
   const technique = techniqueOf(layer);
   const steps = technique ? stepsOf(technique, schoolsOf(technique, layer.schools)) : [];
-  const laysSlip = steps.some(({ effects }) => effects.some((effect) => 'use' in effect));
+  const laysSlip = steps.some(({ effects }) => effects.some(({ does }) => slips.includes(does)));
   const ids = layer.stock.flatMap((of) => of.ids);
   return !laysSlip || ids.some((id) => tubs[id]?.toxic);
 }

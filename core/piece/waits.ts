@@ -44,7 +44,7 @@ export function boundsOf(
         : { from: begun, to: shrunkAt(readings, begun, need.most), wait: null };
     }
     case 'sign':
-      return signBounds(need, face, readings, refs);
+      return signBounds(need, need.face ?? face, readings, refs);
     case 'seen': {
       const key = need.of ?? after.at(-1) ?? null;
       const done = key === null ? from : readings.doneAt(key);
@@ -52,7 +52,8 @@ export function boundsOf(
       const begun = done === 'left-out' ? from : done;
       const seen = key === null ? null : seenAt(readings.piece, key, need.what);
       if (seen !== null) return { from: seen, to: forever, wait: null };
-      const usual = begun + (need.usual?.usual ?? 0) * SECOND;
+      const paper = need.clock === 'paper' ? readings.tackyAt?.(begun) : undefined;
+      const usual = paper ?? begun + (need.usual?.usual ?? 0) * SECOND;
       const of = key === null ? refs : refsNamed(key, refs);
       return {
         from: usual,
@@ -61,7 +62,9 @@ export function boundsOf(
           what: need.what,
           look: need.what,
           of,
-          from: begun + (need.usual?.least ?? (need.usual?.usual ?? 0) * EARLY) * SECOND,
+          from: paper
+            ? begun + (paper - begun) * EARLY
+            : begun + (need.usual?.least ?? (need.usual?.usual ?? 0) * EARLY) * SECOND,
           to: usual,
         },
       };

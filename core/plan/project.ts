@@ -1,3 +1,6 @@
+import { tackyAfter } from '../coat/paper.ts';
+import { consistencyFor } from '../slip/consistency.ts';
+import { USUAL_GRAIN } from '../slip/density.ts';
 import type { Cover } from '../drying/face.ts';
 import { passedNotes, type Passed } from '../drying/passed.ts';
 import type { WallEvent } from '../drying/run.ts';
@@ -103,6 +106,8 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
       piece,
       doneAt,
       fired,
+      tackyAt: (laid: Instant) =>
+        laid + tackyAfter(usualPrint, walls.wall!.surroundings.climate, laid) * SECOND,
     };
     const found = intervalsOf(of, readings, earliest, fits);
     const paced = paceUntil(of, piece, paces, doneAt) ?? now;
@@ -253,6 +258,16 @@ function withEnough(gates: Gate[], piece: PieceState): Gate[] {
       : gate;
   });
 }
+
+/** Slip for a print as its use wants it. */
+const usualPrint = (() => {
+  const { gravity } = consistencyFor('monoprint');
+  return {
+    thicknessM: 0.00015,
+    specificGravity: (gravity.from + gravity.to) / 2,
+    grainDensity: USUAL_GRAIN,
+  };
+})();
 
 /** Steps laid wet in wet upon a step, by name: their time must fit into the same shine. */
 function chainsOf(route: Planned[]): Record<string, string[]> {

@@ -24,7 +24,9 @@ export type SlipUse =
   | 'inlay'
   | 'trailing'
   | 'white-ground'
-  | 'texture';
+  | 'texture'
+  | 'silicate'
+  | 'glaze';
 
 /** What a slip should be like for a use. */
 export interface Wanted {
@@ -223,6 +225,26 @@ export const consistencies: Consistency[] = [
     '1–2',
   ),
   usual('texture', 'Thick texture slip', ['soft-icing', 'soft-icing'], '', [1.7, 1.85], null, 'none', '1'),
+  usual(
+    'silicate',
+    'Silicate, brushed on',
+    ['milk', 'single-cream'],
+    'as sold, or let down by half; thicker with age',
+    [1.17, 1.43],
+    null,
+    'none',
+    '1',
+  ),
+  usual(
+    'glaze',
+    'Glaze under silicate',
+    ['single-cream', 'double-cream'],
+    '',
+    [1.4, 1.5],
+    80,
+    '80 mesh',
+    '1',
+  ),
 ];
 
 /** What a studio has set in place of the usual, by use. */

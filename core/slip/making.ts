@@ -1,8 +1,9 @@
 import type { HazardId } from '../hazard/hazard.ts';
 import { consistencyFor, feelOf, type SlipUse } from './consistency.ts';
+import { coatLoad } from './density.ts';
 
-/** From weighed powders, or from bone-dry trimmings of the body. */
-export type MakingSource = 'powders' | 'trimmings';
+/** From weighed powders, from bone-dry trimmings of the body, or from the slurry of the throwing bucket. */
+export type MakingSource = 'powders' | 'trimmings' | 'bucket';
 /** By scale and cup, or by feel. */
 export type MakingRoad = 'scale' | 'feel';
 
@@ -35,15 +36,16 @@ const DAY_S = 86_400;
 /** The steps of making a slip, in order. Common practice, no source. */
 export function makingSteps(making: Making): MakingStep[] {
   const { source, road, coloured } = making;
-  const begin = source === 'powders' ? fromPowders(making) : fromTrimmings(road);
+  const begin =
+    source === 'powders' ? fromPowders(making) : source === 'bucket' ? fromBucket : fromTrimmings(road);
   return [
     ...begin,
     blend,
     ...(making.adjusted ? [adjust] : []),
     sieve(making),
     road === 'scale' ? measure(making) : feel(making),
-    ...(coloured && source === 'trimmings' ? [colour(making)] : []),
-    label,
+    ...(coloured && source !== 'powders' ? [colour(making)] : []),
+    source === 'bucket' ? { ...label, how: [...label.how, leftOver] } : label,
   ];
 }
 
@@ -91,6 +93,63 @@ function fromTrimmings(road: MakingRoad): MakingStep[] {
       'Keep a jug of it for thinning; leave the slip thick',
     ]),
   ];
+}
+
+/** The bucket starts milk-thin: it is brought to slip by what is poured off and what is fed to it. */
+const fromBucket: MakingStep[] = [
+  step('skim', 'Take the slurry from the bucket', 'tick', [
+    'Through a coarse sieve or a kitchen strainer: sponge bits, hairs and chips stay behind',
+    'Of one body, and nothing of silicate or colour in it',
+  ]),
+  step(
+    'settle',
+    'Let it settle, pour the clear water off',
+    'tick',
+    ['Unmoved, with a lid on', 'Pour slowly, stop at the first cloud'],
+    {
+      hazards: ['old-slip'],
+      waits: [
+        { name: 'clear water stands on it: pour that off', seconds: DAY_S / 2 },
+        { name: 'settled further: pour off once more', seconds: DAY_S },
+      ],
+    },
+  ),
+  step(
+    'feed',
+    'Feed it bone-dry trimmings until it stands',
+    'tick',
+    [
+      'In bits the size of coins, a handful at a time',
+      'Dry bits are made fast on wood, card or cloth in warm air',
+      'Half an hour between the handfuls, until they have fallen apart',
+    ],
+    {
+      hazards: ['silica-dust'],
+      waits: [{ name: 'the last handful has fallen apart', seconds: 30 * MINUTE_S }],
+    },
+  ),
+];
+
+/** What of the bucket is no slip for the wall still joins. */
+const leftOver = 'What is left over fills the tubs of joining slip';
+
+/** Made over what was asked for: some stays in the sieve and the tub. Common practice. */
+const OVER = 1.2;
+
+/**
+ * Bone-dry trimmings and water to begin with for so much slip of a use, a fifth over.
+ * @param volumeM3 of slip wanted, m³
+ * @param grainDensity of the dry clay, kg/m³
+ * @example startOf(0.001, 'brushed-engobe', 2600) // { dryKg: 0.702, waterKg: 0.93 }
+ */
+export function startOf(
+  volumeM3: number,
+  use: SlipUse,
+  grainDensity: number,
+): { dryKg: number; waterKg: number } {
+  const { gravity } = consistencyFor(use);
+  const load = coatLoad(OVER * volumeM3, (gravity.from + gravity.to) / 2, grainDensity);
+  return { dryKg: load.dry, waterKg: load.water };
 }
 
 function fromPowders({ hazards }: Making): MakingStep[] {
@@ -148,10 +207,11 @@ function sieve({ use, source }: Making): MakingStep {
       ? ['This use wants no sieve: fish out crumbs and hairs']
       : [
           'If it sits on the mesh, thin it, push it through, and take the water off again once it has settled',
+          'Or squeeze it as thick as it is through a strong cloth bag of the same mesh',
         ];
   return step('sieve', mesh === null ? 'Look it over' : `Sieve: ${words}`, 'tick', [
     ...how,
-    ...(source === 'trimmings' && mesh !== null ? ['Twice, where the trimmings were gritty'] : []),
+    ...(source !== 'powders' && mesh !== null ? ['Twice, where the trimmings were gritty'] : []),
   ]);
 }
 

@@ -222,7 +222,7 @@ export const rawMinerals: Record<string, Material> = {
     kind: 'flux',
     makeUp: { kind: 'formula', moles: { BaO: 1, CO2: 1 } },
     grainDensity: 4290,
-    hazards: ['toxic-colour'],
+    hazards: ['toxic-colour', 'raw-metal'],
     usualPercent: null,
     standing: 'published',
     note: 'Poisonous when swallowed',

@@ -8,7 +8,7 @@ export const brushPainting: Technique = {
   rev: '1',
   name: 'Brush painting with engobe',
   gives: 'Strokes with depth where the brush went twice.',
-  tools: ['Pointed brushes', 'Needle'],
+  tools: ['Pointed brushes', 'Needle or wooden point'],
   choices: [],
   steps: [
     step('damp', 'Dampen the wall', 'dampened', {
@@ -30,7 +30,7 @@ export const brushPainting: Technique = {
       minutes: 5,
       effects: [cut(from(0.1, 0.2, 0.4), from(0.005, 0.02, 0.1))],
       needs: [shows('matte', 'paint')],
-      words: ['Needle, through the stroke only'],
+      words: ['Needle or wooden point, through the stroke only'],
     }),
     brushedClean(),
     ...toBisque,

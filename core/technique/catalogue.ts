@@ -2,7 +2,14 @@ import type { Layer } from './layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
 import { frozen, rows } from './rows.ts';
 import { unsound } from './sound.ts';
-import type { Need, Only, SchoolChoice, Step, Technique } from './technique.ts';
+import {
+  anyOfSchools,
+  type Need,
+  type Only,
+  type SchoolChoice,
+  type Step,
+  type Technique,
+} from './technique.ts';
 
 /** The newest revision of each technique. */
 export const techniques = (): Technique[] => [...new Map(rows.map((row) => [row.id, row])).values()];
@@ -47,7 +54,7 @@ export const schoolsOf = ({ choices }: Technique, chosen: Only): Only =>
   );
 
 const holds = (only: Only | undefined, schools: Only): boolean =>
-  Object.entries(only ?? {}).every(([choice, school]) => schools[choice] === school);
+  Object.entries(only ?? {}).every(([choice, any]) => anyOfSchools(any).includes(schools[choice]!));
 
 const resolved = new WeakMap<Technique, Map<string, Step[]>>();
 

@@ -1,6 +1,10 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
 import { film, step, tooDry, wrong } from './step.ts';
+import type { HazardId } from '../hazard/hazard.ts';
 import { water, type Technique } from './technique.ts';
+
+/** What comes of a stain, and of any oxide but iron. */
+const strong: HazardId[] = ['toxic-colour', 'colour-dust'];
 
 /** Coils of coloured clay rolled into the wall. */
 export const colouredClay: Technique = {
@@ -10,6 +14,21 @@ export const colouredClay: Technique = {
   gives: 'Figures of coloured clay that go through the skin of the wall.',
   tools: ['Scale', 'Gloves', 'Clean paper', 'Rolling pin or stiff core'],
   choices: [
+    {
+      id: 'colourant',
+      question: 'What colours it?',
+      usual: 'iron',
+      schools: [
+        { id: 'iron', name: 'Iron oxide', difference: 'the mildest, and dusty all the same' },
+        { id: 'stain', name: 'A stain', difference: 'fritted; its own range of doses' },
+        { id: 'oxide', name: 'Cobalt or copper', difference: 'strong in small doses' },
+        {
+          id: 'metal',
+          name: 'Raw manganese, chromium, nickel',
+          difference: 'not for pupils or in pregnancy',
+        },
+      ],
+    },
     {
       id: 'form',
       question: 'What are they rolled into?',
@@ -27,9 +46,10 @@ export const colouredClay: Technique = {
       words: [
         'Dose by dry mass: iron 5, at most 10 %',
         'Paste it in a pinched hollow, wedge with gloves',
+        'With an organic black in the paste you see now what the fire shows: it burns out',
         'Label and bag it',
       ],
-      hazards: ['toxic-colour', 'manganese'],
+      hazards: ['colour-dust'],
     }),
     step('coils', 'Lay tapered coils on paper, misted', 'coils laid', {
       minutes: 5,
@@ -39,8 +59,14 @@ export const colouredClay: Technique = {
     }),
     step('roll', 'Roll the wall over them', 'rolled in', {
       minutes: 5,
+      reach: 'piece',
+      repeat: { least: 1, usual: 2, most: 6, until: 'figures enough' },
       needs: [water('mean', 86, null)],
-      words: ['Paper between, a stiff core inside', 'Again for more figures; once on clean paper'],
+      words: [
+        'Paper between, a stiff core inside',
+        'New coils and a rolling for each figure more',
+        'The last one on clean paper',
+      ],
       look: ['No edge can be felt'],
       remedies: [
         tooDry('cracks between the colours', 'Too firm to join: mist both and roll at once.', {
@@ -49,15 +75,16 @@ export const colouredClay: Technique = {
         }),
         wrong('gaps open when dry', 'The coils shrink more than the wall: stiffer coils.'),
       ],
-      hazards: ['toxic-colour'],
     }),
     step('texture', 'Texture over it', 'textured', {
+      reach: 'piece',
       optional: true,
       minutes: 5,
       needs: [water('mean', 80, 100)],
       words: ['It shears the figures on purpose'],
     }),
     step('build', 'Build it', 'built', {
+      reach: 'piece',
       minutes: 15,
       needs: [water('mean', 75, null)],
       words: ['Bottom scored, wetted, set and paddled'],
@@ -66,5 +93,17 @@ export const colouredClay: Technique = {
     ...toBisque,
     ...glazed,
   ],
-  patches: [{ when: { form: 'slab' }, step: 'roll', set: { name: 'Roll them into the slab' } }],
+  patches: [
+    ...(['stain', 'oxide', 'metal'] as const).flatMap((colourant) => [
+      {
+        when: { colourant },
+        step: 'colour',
+        set: {
+          hazards: [...strong, ...(colourant === 'metal' ? (['manganese', 'raw-metal'] as const) : [])],
+        },
+      },
+      { when: { colourant }, step: 'roll', set: { hazards: [strong[0]!] } },
+    ]),
+    { when: { form: 'slab' }, step: 'roll', set: { name: 'Roll them into the slab' } },
+  ],
 };

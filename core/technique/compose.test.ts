@@ -1,6 +1,7 @@
 import { layerOf } from './technique.test-support.ts';
 import { describe, expect, it } from 'vitest';
-import { compose, untouched } from './compose.ts';
+import { compose } from './compose.ts';
+import { untouched } from './passes.ts';
 import type { Layer, Route, Zone } from './layer.ts';
 import { searchMends } from './mend.ts';
 import type { Only } from './technique.ts';
@@ -93,9 +94,15 @@ describe('a route of several layers', () => {
 
   it('names clay that would have to become wetter again', () => {
     const dry = layer('oxide-wash', { id: 'first' }, { on: 'bone-dry' });
-    const { conflicts } = compose([{ ...dry, also: [] }, layer('inlay')]);
-    // the composer puts the wetter one first, so these two can be
-    expect(conflicts.filter(({ problem }) => problem.code === 'wetter-after-drier')).toEqual([]);
+    const asked = (layers: Layer[]) =>
+      compose(layers).conflicts.flatMap(({ problem }) =>
+        problem.code === 'wetter-after-drier' ? [problem.message] : [],
+      );
+    // the maker's order stands: what it makes impossible is said, once, and not reshuffled
+    expect(asked([dry, layer('inlay')])).toEqual([
+      expect.stringMatching(/^Cut the lines needs wetter clay.*first/),
+    ]);
+    expect(asked([layer('inlay'), dry])).toEqual([]);
   });
 
   it('leaves out what was dropped, and what it does not know', () => {
@@ -115,7 +122,7 @@ describe('a route on bought-in bisque', () => {
     expect(stepsIn(route)).not.toContain('load');
     expect(stepsIn(route)).not.toContain('bisque');
     expect(stepsIn(route)).toContain('brush-bisque');
-    expect(route.conflicts).toEqual([]);
+    expect(route.conflicts.filter(({ told }) => !told)).toEqual([]);
     // what stays is in the order it had
     const raw = stepsIn(compose([layer('oxide-wash')]));
     expect(stepsIn(route)).toEqual(raw.filter((key) => stepsIn(route).includes(key)));
@@ -123,7 +130,7 @@ describe('a route on bought-in bisque', () => {
 
   it('says of a technique of raw clay that it cannot be done, with what can', () => {
     const route = onBisque([layer('oxide-wash'), layer('sgraffito')]);
-    expect(route.conflicts.map(({ problem }) => problem)).toEqual([
+    expect(route.conflicts.flatMap(({ problem, told }) => (told ? [] : [problem]))).toEqual([
       expect.objectContaining({ code: 'raw-only', field: 'layers.1.technique' }),
     ]);
     expect(route.conflicts[0]!.problem.message).toMatch(/^Sgraffito is done on raw clay.*choose/);

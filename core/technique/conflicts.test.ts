@@ -37,7 +37,14 @@ describe('what does not go together', () => {
     ],
     ['a wash over silicate', [layer('silicate-crackle'), layer('oxide-wash')], /cannot soak in/],
     ['a wash over burnish', [layer('sigillata'), layer('oxide-wash')], /cannot soak in/],
-    ['turning through silicate', [layer('silicate-crackle'), layer('shaping')], /silicate/],
+    [
+      'turning through a silicate band',
+      [
+        layer('silicate-crackle', {}, { zones: [band(0.3, 0.8)] }),
+        layer('shaping', {}, { zones: [band(0.5, 0.7)] }),
+      ],
+      /silicate band is not turned through/,
+    ],
     ['sigillata under a stoneware glaze', [layer('sigillata'), layer('firing')], /shine goes/],
     [
       'sigillata under a usual bisque',
@@ -89,7 +96,11 @@ describe('what does not go together', () => {
   });
 
   it('nothing by itself, in any technique in its usual way on the outside', () => {
-    for (const { id } of techniques()) expect(words([layer(id)]), id).toBe('');
+    for (const { id } of techniques())
+      expect(
+        compose([layer(id)]).conflicts.filter(({ told }) => !told),
+        id,
+      ).toEqual([]);
   });
 });
 
@@ -103,6 +114,19 @@ describe('a mend', () => {
       true,
     );
     expect(mendsOf(clash, {}, false).every(({ words: said }) => !said.includes('above'))).toBe(true);
+  });
+
+  it('is another order, where that is what is wrong', () => {
+    const wrong = [layer('sgraffito'), layer('fresh-bands')];
+    const [mend] = mendsOf(wrong, {}, true);
+    expect(mend!.words).toBe('Bands on a fresh wall before sgraffito');
+    expect(mend!.layers.map(({ technique }) => technique)).toEqual(['fresh-bands', 'sgraffito']);
+  });
+
+  it('is not looked for where something is only told', () => {
+    const glazed = [layer('sigillata'), layer('firing')];
+    expect(compose(glazed).conflicts.map(({ told }) => told)).toEqual([true]);
+    expect(mendsOf(glazed, {}, true)).toEqual([]);
   });
 
   it('is not offered where nothing is wrong', () => {

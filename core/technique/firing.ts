@@ -32,7 +32,11 @@ export const firing: Technique = {
           name: 'Again, as often as wanted',
           difference: 'a hard bisque, then more colour and glaze, fired each time',
         },
-        { id: 'smoked', name: 'Low, in smoke', difference: 'outdoors, with trained people' },
+        {
+          id: 'smoked',
+          name: 'Low, in smoke',
+          difference: 'bisque first, then 590 to 700 °C in smoke, outdoors, with trained people',
+        },
       ],
     },
   ],
@@ -60,6 +64,22 @@ export const firing: Technique = {
       only: { way: 'again' },
       needs: [seen('the kiln is cold', 'glaze-first', 48 * HOURS)],
     }),
+    step('smoke', 'Smoke it', 'smoked', {
+      only: { way: 'smoked' },
+      minutes: 30,
+      needs: [{ kind: 'fired', state: ['bisque'] }],
+      words: [
+        '590 to 700 °C at the surface: an infrared thermometer tells',
+        'Too hot leaves no mark, too cool and it washes off',
+        'Quenched hot, a wide mouth survives better; a narrow one blows steam: turn it away',
+      ],
+      look: ['The mark stays when it is wiped cold'],
+      remedies: [
+        wrong('no mark took', 'It was too hot: heat it again, a little less.'),
+        wrong('the mark wipes off', 'It was too cool: heat it again, a little more.'),
+      ],
+      hazards: ['smoke'],
+    }),
     step('more', 'More colour and glaze', 'more laid on', {
       only: { way: 'again' },
       optional: true,
@@ -76,7 +96,10 @@ export const firing: Technique = {
       repeat: { least: 1, usual: 1, most: 6, until: 'it is as wanted' },
       effects: [{ does: 'fire', cone: '04', to: 'glazed' }],
       needs: [{ kind: 'fired', state: ['bisque', 'glazed'] }],
-      words: ['Cooler than the firing before, or that one moves again', 'Write each cone down'],
+      words: [
+        'Hotter or cooler than the one before: each has its own cone, write it down',
+        'Hotter, and what lies beneath moves again',
+      ],
       look: ['Run a nail over lines and edges'],
       hazards: ['kiln', 'sharp'],
     }),
@@ -103,15 +126,8 @@ export const firing: Technique = {
       when: { way: 'smoked' },
       step: 'bisque',
       set: {
-        name: 'Take it out of the smoke',
-        effects: [{ does: 'fire', cone: '018', to: 'bisque' }],
-        needs: [seen('it has cooled', 'load', 12 * HOURS)],
-        words: [
-          '590 to 700 °C at the surface',
-          'Narrow mouths blow steam: turn them away',
-          'A wide mouth survives better',
-        ],
-        hazards: ['smoke'],
+        effects: [{ does: 'fire', cone: '010', to: 'bisque' }],
+        words: ['Cone 010 to 08 keeps a burnish bright and lets the smoke in', 'Keep hands and dust off it'],
       },
     },
     {

@@ -12,6 +12,7 @@ export const freshBands: Technique = {
   choices: [],
   steps: [
     step('rib', 'Take the slurry off with a rib', 'slurry off', {
+      slurry: 'always',
       needs: [water('mean', 88, null)],
       words: ['Inside and out', 'Slip slides on slurry'],
     }),
@@ -40,7 +41,10 @@ export const freshBands: Technique = {
     step('blend', 'Blend the seams with a soft rib', 'seams blended', {
       needs: [stillWet('bands')],
       optional: true,
-      words: ['Up and down across the seam, wheel turning slowly'],
+      words: [
+        'Up and down across the seam, wheel turning slowly',
+        'Then let it stiffen before anything else',
+      ],
       remedies: [wrong('the colours go muddy', 'Fewer strokes: stop here.')],
     }),
     brushedClean(),

@@ -18,8 +18,8 @@ const fill: Step = {
   ],
   needs: [
     { ...water('skin', 58, 75), pass: 'first' },
-    { kind: 'since', of: 'cut', least: 0, pass: 'first', only: { mark: 'cut' } },
-    { kind: 'since', of: 'stamp', least: 0, pass: 'first', only: { mark: 'stamp' } },
+    { kind: 'since', of: 'cut', least: 0, pass: 'first', only: { mark: 'cut|both' } },
+    { kind: 'since', of: 'stamp', least: 0, pass: 'first', only: { mark: 'stamp|both' } },
     { ...water('skin', 50, null), pass: 'later' },
     { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
   ],
@@ -37,6 +37,34 @@ const fill: Step = {
     },
     { when: 'seen', sign: 'it lies below the wall when matte', say: 'Fill once more.', redo: 'fill' },
   ],
+  hazards: ['toxic-colour'],
+};
+
+/** Dabbed on the filled wall, each on the one before. */
+const blob: Step = {
+  key: 'blob',
+  only: { figure: 'blobs' },
+  name: 'Dab a blob on it',
+  verb: 'Log blob',
+  effects: [
+    {
+      does: 'line',
+      use: 'inlay',
+      thicknessM: { usual: 0.0015, least: 0.0005, most: 0.003 },
+      share: { usual: 0.1, least: 0.02, most: 0.4 },
+    },
+  ],
+  needs: [
+    { ...water('skin', 55, 75), pass: 'first' },
+    { kind: 'sign', sign: 'matte', of: 'fill', side: 'after', pass: 'first' },
+    { ...water('skin', 55, null), pass: 'later' },
+    { kind: 'sign', sign: 'matte', of: '@before', side: 'after', pass: 'later' },
+  ],
+  takesS: about(5 * MINUTE_S),
+  repeat: { least: 1, usual: 2, most: 4, until: 'rings enough' },
+  look: ['Each is matte before the next'],
+  words: ['Another colour each time, smaller than the one before', 'Scraped later, they show as rings'],
+  remedies: [],
   hazards: ['toxic-colour'],
 };
 
@@ -95,6 +123,20 @@ export const inlay: Technique = {
       schools: [
         { id: 'cut', name: 'Cut', difference: 'free lines, on a firmer wall' },
         { id: 'stamp', name: 'Stamped', difference: 'repeats, on a softer wall' },
+        { id: 'both', name: 'Stamped and cut', difference: 'stamps first, lines once it is firmer' },
+      ],
+    },
+    {
+      id: 'figure',
+      question: 'What do you fill?',
+      usual: 'lines',
+      schools: [
+        { id: 'lines', name: 'The grooves', difference: 'flush lines of colour' },
+        {
+          id: 'blobs',
+          name: 'Layered blobs',
+          difference: 'two or three colours dabbed on one another, scraped to show rings',
+        },
       ],
     },
     {
@@ -125,7 +167,7 @@ export const inlay: Technique = {
     },
     {
       key: 'stamp',
-      only: { mark: 'stamp' },
+      only: { mark: 'stamp|both' },
       name: 'Stamp',
       verb: 'Log stamped',
       effects: [{ does: 'cut', depthM: { usual: 0.002, least: 0.001, most: 0.003 }, share: about(0.15) }],
@@ -141,7 +183,7 @@ export const inlay: Technique = {
     },
     {
       key: 'cut',
-      only: { mark: 'cut' },
+      only: { mark: 'cut|both' },
       name: 'Cut the lines',
       verb: 'Log lines cut',
       effects: [{ does: 'cut', depthM: { usual: 0.002, least: 0.001, most: 0.003 }, share: about(0.15) }],
@@ -169,6 +211,7 @@ export const inlay: Technique = {
       hazards: [],
     },
     fill,
+    blob,
     {
       key: 'wipe',
       only: { finish: 'wax' },

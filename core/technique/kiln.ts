@@ -23,6 +23,7 @@ export const toBisque: Step[] = [
     words: [
       'What counts is the middle of the wall: its skin dries long before',
       'After damp weather let the kiln idle under 100 °C first',
+      'Vitreous bodies stand on a thin layer of alumina or wash; stacked posts do not rock',
     ],
     remedies: [
       {

@@ -40,6 +40,8 @@ export interface Layer {
     pass?: number | undefined;
     ids: string[];
   }[];
+  /** How often what is done zone by zone is usually done in one, by its name; as is usual of the step where it is not said. */
+  coats?: Record<string, number> | undefined;
   /** Given up; what was done of it stays done. */
   dropped?: true | undefined;
 }
@@ -81,6 +83,8 @@ export interface Planned {
 export interface Conflict {
   refs: StepRef[];
   problem: Problem;
+  /** It can be, and is only said. */
+  told?: true;
 }
 
 export interface Route {

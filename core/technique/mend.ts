@@ -18,7 +18,7 @@ const zoneOf = (name: string, from: number, to: number): Zone => ({
 });
 
 /**
- * What can be changed with one tap so that fewer conflicts are left: another school, the other face, zones apart, or one
+ * What can be changed with one tap so that fewer conflicts are left: another order, another school, the other face, zones apart, or one
  * of the layers left out; those that leave fewest first, at most as many as are asked for. Many are tried: it yields after
  * each, so that whoever looks on need not wait.
  * @param banded whether the piece has a height on which zones can lie
@@ -29,11 +29,13 @@ export function* searchMends(
   banded: boolean,
   most = 3,
 ): Generator<void, Mend[], void> {
-  const count = (some: readonly Layer[]) => compose(some, undefined, setting).conflicts.length;
+  const count = (some: readonly Layer[]) =>
+    compose(some, undefined, setting).conflicts.filter(({ told }) => !told).length;
   const now = count(layers);
   if (now === 0) return [];
   const found: { mend: Mend; left: number }[] = [];
   for (const mend of [
+    ...orders(layers),
     ...schools(layers),
     ...(setting.guarded ? otherwise(layers) : []),
     ...faces(layers),
@@ -73,6 +75,15 @@ const otherwise = (layers: readonly Layer[]): Mend[] =>
 
 const changed = (layers: readonly Layer[], i: number, change: Partial<Layer>): Layer[] =>
   layers.map((layer, k) => (k === i ? { ...layer, ...change } : layer));
+
+/** One layer before another that it stood behind. */
+const orders = (layers: readonly Layer[]): Mend[] =>
+  layers.flatMap((later, i) =>
+    layers.slice(0, i).map((earlier, k) => ({
+      words: `${named(later)} before ${named(earlier).toLowerCase()}`,
+      layers: layers.toSpliced(i, 1).toSpliced(k, 0, later),
+    })),
+  );
 
 const schools = (layers: readonly Layer[]): Mend[] =>
   layers.flatMap((layer, i) => {

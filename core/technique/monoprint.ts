@@ -1,6 +1,15 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { coat, colours, seen, shows, step, tooDry, tooWet, wrong } from './step.ts';
-import { water, type Technique } from './technique.ts';
+import { coat, colours, shows, step, tooDry, tooWet, wrong } from './step.ts';
+import { about, water, type Need, type Technique } from './technique.ts';
+
+/** A usual paper takes some minutes. Common practice. */
+const tacky: Need = {
+  kind: 'seen',
+  what: 'tacky on the paper',
+  of: 'paint',
+  usual: about(360),
+  clock: 'paper',
+};
 
 /** A drawing in slip on paper, printed once. */
 export const monoprint: Technique = {
@@ -23,31 +32,39 @@ export const monoprint: Technique = {
   steps: [
     step('paint', 'Paint the paper', 'paper painted', {
       minutes: 3,
-      words: ['Fairly thick, on thin paper', 'A drop on an offcut tells when it is tacky'],
+      effects: [
+        {
+          does: 'paper',
+          use: 'monoprint',
+          thicknessM: { usual: 0.00015, least: 0.0001, most: 0.0004 },
+          share: { usual: 0.5 },
+        },
+      ],
+      words: [
+        'Fairly thick, on thin paper',
+        'It dries into the paper too: a drop on an offcut tells when it is tacky',
+      ],
       hazards: colours,
-    }),
-    step('draw', 'Draw in it', 'drawn', {
-      minutes: 5,
-      needs: [seen('tacky on the paper', 'paint', 6)],
-      words: ['Lines taken away show the wall', 'Everything prints mirrored: writing too'],
-      look: ['No print on a fingertip'],
     }),
     step('ground', 'Brush the thin ground', 'ground brushed', {
       only: { ground: 'ground' },
       effects: [coat('running-engobe', 0.1)],
       needs: [water('skin', 62, 86)],
-      words: ['Thin, one way'],
+      words: ['Thin, one way, while the paper dries'],
       hazards: colours,
     }),
+    step('draw', 'Draw on the paper', 'drawn', {
+      minutes: 5,
+      needs: [tacky, { ...shows('print-free', 'ground'), only: { ground: 'ground' } }],
+      words: ['Lines taken away show the wall', 'Everything prints mirrored: writing too'],
+      look: ['No print on a fingertip'],
+    }),
     step('print', 'Lay the paper and rub it', 'printed', {
+      follows: true,
       minutes: 3,
       effects: [{ does: 'print', share: { usual: 0.5, least: 0.05, most: 1 } }],
-      needs: [
-        water('skin', 65, 86),
-        { ...shows('print-free', 'ground'), only: { ground: 'ground' } },
-        seen('tacky on the paper', 'paint', 6),
-      ],
-      words: ['Down once, without sliding', 'Rub the back several ways'],
+      needs: [water('skin', 65, 86), { ...shows('print-free', 'ground'), only: { ground: 'ground' } }, tacky],
+      words: ['Down once, without sliding', 'Rub the back several ways with a rounded tool'],
       remedies: [
         tooWet('it smears', 'Let the wall stiffen, and the paper dry on.'),
         tooDry('it does not come off the paper', 'Mist the wall and rub again.'),
@@ -55,12 +72,10 @@ export const monoprint: Technique = {
       hazards: colours,
     }),
     step('lift', 'Look under a corner, lift', 'lifted', {
-      words: [
-        'Rub again where it holds',
-        'Cut and join afterwards; score and break where a blunt rim is wanted',
-      ],
+      follows: true,
+      words: ['Rub again where it holds', 'Slow, flat back over itself'],
       look: ['The whole drawing has come over'],
-      remedies: [wrong('parts stay on the paper', 'Lay it back, rub there, lift again.')],
+      remedies: [wrong('parts stay on the paper', 'Lay it back, rub there, lift again.', 'print')],
     }),
     brushedClean(),
     ...toBisque,

@@ -9,7 +9,12 @@ const brush = (school: 'bisque' | 'bone-dry'): Step => ({
   name: 'Brush the wash on',
   verb: 'Log wash brushed on',
   effects: [
-    { does: 'wash', kgM2: { usual: 0.1, least: 0.02, most: 0.3 }, share: { usual: 1, least: 0.05, most: 1 } },
+    {
+      does: 'wash',
+      use: 'wash',
+      kgM2: { usual: 0.1, least: 0.02, most: 0.3 },
+      share: { usual: 1, least: 0.05, most: 1 },
+    },
   ],
   needs:
     school === 'bisque'

@@ -1,6 +1,5 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
 import {
-  anyOf,
   bisque,
   coatsWithin,
   colours,
@@ -10,7 +9,9 @@ import {
   firstThen,
   from,
   line,
+  shows,
   step,
+  stillWet,
   tooDry,
   tooDryForSlip,
   tooWet,
@@ -25,6 +26,15 @@ export const painterly: Technique = {
   gives: 'Depth of many layers: washes, runs, stamps, incised marks, bright accents.',
   tools: ['Brushes of all sizes', 'Mister', 'Stamps', 'Point'],
   choices: [
+    {
+      id: 'accents',
+      question: 'How are accents laid?',
+      usual: 'brushed',
+      schools: [
+        { id: 'brushed', name: 'Brushed', difference: 'flat and clear' },
+        { id: 'trailed', name: 'Trailed', difference: 'raised dots and lines' },
+      ],
+    },
     {
       id: 'ground',
       question: 'How does each layer meet the one before?',
@@ -44,6 +54,15 @@ export const painterly: Technique = {
       words: ['Before the colour, while it gives'],
       remedies: [tooDry('the edge cracks', 'Incise instead.')],
     }),
+    step('draw', 'Draw on it', 'drawn', {
+      optional: true,
+      minutes: 10,
+      effects: [line('brushed-decoration', from(0.05, 0.1, 0.2), from(0.01, 0.05, 0.2))],
+      needs: [water('skin', 50, 84)],
+      words: ['Brush or trailing tip, thin', 'It carries through what comes over it'],
+      remedies: [dampened(46)],
+      hazards: colours,
+    }),
     step('layer', 'Lay a layer of colour', 'layer', {
       minutes: 10,
       effects: [line('brushed-decoration', from(0.1, 0.2, 0.4), from(0.05, 0.4, 1))],
@@ -51,6 +70,31 @@ export const painterly: Technique = {
       repeat: { least: 1, usual: 3, most: 8, until: 'it has depth enough' },
       words: ['From washes to opaque', 'Leave some of the one before'],
       remedies: [tooWet('it lifts the one before', 'Wait until that is firm.'), dampened(50), tooDryForSlip],
+      hazards: colours,
+    }),
+    step('into-wet', 'Draw into the wet colour', 'drawn into the wet', {
+      optional: true,
+      minutes: 5,
+      effects: [line('brushed-decoration', from(0.05, 0.1, 0.2), from(0.01, 0.05, 0.2))],
+      needs: [stillWet('layer')],
+      words: ['A darker one, at once: it spreads at its edges'],
+      hazards: colours,
+    }),
+    step('runs', 'Let colour run', 'runs laid', {
+      optional: true,
+      minutes: 5,
+      reach: 'below',
+      effects: [film(0.02), line('running-engobe', from(0.05, 0.1, 0.3), from(0.05, 0.2, 1))],
+      needs: [water('skin', 58, null), shows('firm', 'layer')],
+      words: ['Dampen, then let watered engobe run down', 'More water fades it'],
+      hazards: colours,
+    }),
+    step('accent', 'Bright accents', 'accents laid', {
+      optional: true,
+      minutes: 5,
+      effects: [line('brushed-decoration', from(0.1, 0.2, 0.4), from(0.005, 0.03, 0.1))],
+      needs: [water('skin', 50, null)],
+      words: ['Few, last, vivid underglaze, undiluted'],
       hazards: colours,
     }),
     step('incise', 'Incise marks', 'marks incised', {
@@ -63,12 +107,12 @@ export const painterly: Technique = {
         tooDry('lines chip', 'Mist lightly and wait until matte.', { effects: [film(0.03)], then: 'matte' }),
       ],
     }),
-    step('accent', 'Bright accents', 'accents laid', {
+    step('over', 'White or colour over it', 'colour laid over', {
       optional: true,
       minutes: 5,
-      effects: [line('trailing', from(0.3, 0.8, 1.5), from(0.005, 0.03, 0.1))],
-      needs: [anyOf('skin', [50, 80])],
-      words: ['Few, last, undiluted'],
+      effects: [line('brushed-decoration', from(0.1, 0.2, 0.4), from(0.05, 0.3, 1))],
+      needs: [water('skin', 50, null), shows('firm', 'layer')],
+      words: ['Over an accent too, where that is meant', 'What lies beneath comes through thin places'],
       hazards: colours,
     }),
     brushedClean(),
@@ -83,6 +127,11 @@ export const painterly: Technique = {
     ...glazed,
   ],
   patches: [
+    {
+      when: { accents: 'trailed' },
+      step: 'accent',
+      set: { effects: [line('trailing', from(0.3, 0.8, 1.5), from(0.005, 0.03, 0.1))] },
+    },
     {
       when: { ground: 'wet' },
       step: 'layer',

@@ -35,6 +35,7 @@ export const pouredGround: Technique = {
       step(faces === 'both' ? 'inside' : 'inside-only', 'Pour the inside, swirl, drain', 'inside poured', {
         only: { faces },
         face: 'inside',
+        reach: 'piece',
         minutes: 2,
         effects: [coat('poured-ground', 0.7)],
         needs: [water('mean', 58, 74)],
@@ -51,6 +52,7 @@ export const pouredGround: Technique = {
       step(faces === 'both' ? 'outside' : 'outside-only', 'Dip the outside', 'outside coated', {
         only: { faces },
         face: 'outside',
+        reach: 'piece',
         minutes: 2,
         effects: [coat('poured-ground', 0.7)],
         needs: [

@@ -11,6 +11,7 @@ import { oxideWash } from './oxideWash.ts';
 import { painterly } from './painterly.ts';
 import { pouredGround } from './pouredGround.ts';
 import { printedSlip } from './printedSlip.ts';
+import { relief } from './relief.ts';
 import { resist } from './resist.ts';
 import { sgraffito } from './sgraffito.ts';
 import { sgraffitoFirst } from './sgraffitoFirst.ts';
@@ -30,6 +31,9 @@ import type { Technique } from './technique.ts';
 
 /** As the pieces of earlier logs had them: what those hold is taken as it is. */
 export const frozen: readonly Technique[] = [sgraffitoFirst];
+
+/** Steps that techniques had once: what a log says was done of them stands, and none is planned. */
+export const gone: Record<string, readonly string[]> = { transfer: ['slurry'] };
 
 /** All techniques and their revisions; the last of a name is the one that new pieces begin with. */
 export const rows: Technique[] = [
@@ -53,6 +57,7 @@ export const rows: Technique[] = [
   whiteGround,
   colouredClay,
   painterly,
+  relief,
   resist,
   silicateCrackle,
   silicateTexture,

@@ -45,7 +45,8 @@ export function sectionOf(technique: Technique, schools: Only, fired: boolean, u
   for (const step of stepsOf(technique, schools)) {
     if (step.optional && step.shared === undefined) continue;
     const times = Math.min(3, step.repeat?.usual ?? 1);
-    if (step.effects.some((effect) => 'use' in effect)) state.slips += 1;
+    if (step.effects.some(({ does }) => does === 'coat' || does === 'line' || does === 'fill'))
+      state.slips += 1;
     for (let pass = 0; pass < times; pass++)
       for (const effect of step.effects) if (fired || !isAfterFire(effect)) lay(state, effect, times);
     if (step.key === upTo) break;

@@ -1,5 +1,5 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { coatsWithin, tooDryForSlip } from './step.ts';
+import { bisque, coatsWithin, from, step, tooDryForSlip } from './step.ts';
 import { about, water, type Need, type Remedy, type Step, type Technique } from './technique.ts';
 
 const MINUTE_S = 60;
@@ -42,6 +42,51 @@ const recolour = (more: Partial<Step>): Step => ({
   ...more,
 });
 
+/** What is done to the edges of the cuts once it is bone dry: several in a row, each left out at will. */
+const edges: Step[] = [
+  step('pad', 'Go over the edges with a pad', 'edges padded', {
+    optional: true,
+    minutes: 5,
+    needs: [water('skin', null, 6)],
+    words: ['Stainless or nylon, very lightly: crumbs of plain steel rust', 'Respirator on, dust caught'],
+    hazards: ['silica-dust', 'toxic-colour'],
+  }),
+  step('brush-again', 'Brush it once more', 'brushed once more', {
+    optional: true,
+    minutes: 3,
+    needs: [water('skin', null, 6)],
+    words: ['A soft dry brush', 'Catch the dust as it falls'],
+    hazards: ['silica-dust', 'toxic-colour'],
+  }),
+  step('point', 'Clear the lines with a point', 'lines cleared', {
+    optional: true,
+    minutes: 5,
+    needs: [water('skin', null, 6)],
+    words: ['Ball-ended, or thin film over the nail', 'What lies in a groove fires into it'],
+    hazards: ['silica-dust'],
+  }),
+  step('sponge-edges', 'Sponge the bare edges', 'edges sponged', {
+    optional: true,
+    minutes: 5,
+    effects: [{ does: 'film', kgM2: about(0.02), share: about(0.2) }],
+    needs: [water('skin', null, 6)],
+    words: ['A wrung sponge on bare edges only', 'Never across the coat'],
+  }),
+  {
+    key: 'edges',
+    optional: true,
+    name: 'Press the edges down',
+    verb: 'Log edges finished',
+    effects: [{ does: 'none' }],
+    needs: [water('skin', null, 6)],
+    takesS: about(10 * MINUTE_S),
+    look: ['No edge catches the finger'],
+    words: ['A smooth stone, or thin tough film over a finger', 'Nothing is abraded'],
+    remedies: [],
+    hazards: [],
+  },
+];
+
 /** A coat on the leather-hard wall, cut away down to the clay. */
 export const sgraffito: Technique = {
   id: 'sgraffito',
@@ -67,6 +112,11 @@ export const sgraffito: Technique = {
       schools: [
         { id: 'on-coat', name: 'On the matte coat', difference: 'a wooden point: it rubs out' },
         { id: 'bare', name: 'On the bare wall', difference: 'point, pencil or marker, before the coat' },
+        {
+          id: 'elsewhere',
+          name: 'Elsewhere first',
+          difference: 'white lines on dark paper show what is cut',
+        },
       ],
     },
     {
@@ -87,19 +137,17 @@ export const sgraffito: Technique = {
         { id: 'brushed', name: 'Brushed off while carving', difference: 'only those that fall off cleanly' },
       ],
     },
-    {
-      id: 'edges',
-      question: 'How do you finish the edges?',
-      usual: 'pressed',
-      schools: [
-        { id: 'pressed', name: 'Pressed down', difference: 'smooth stone or film, no dust' },
-        { id: 'abraded', name: 'Abraded', difference: 'stainless or nylon pad, crisp, dusty' },
-        { id: 'sponged', name: 'Sponged', difference: 'wrung sponge on bare edges only' },
-        { id: 'brushed', name: 'Brushed only', difference: 'edges stay as they were cut' },
-      ],
-    },
   ],
   steps: [
+    step('design', 'Draw the design on paper', 'design drawn on paper', {
+      only: { layout: 'elsewhere' },
+      optional: true,
+      minutes: 10,
+      words: [
+        'White lines on dark paper: each line is one that is cut',
+        'A negative of it: what is carved shows clay',
+      ],
+    }),
     {
       key: 'draw-bare',
       optional: true,
@@ -128,7 +176,7 @@ export const sgraffito: Technique = {
       ],
       needs: coatsWithin(62, 84),
       takesS: about(3 * MINUTE_S),
-      repeat: { least: 1, usual: 3, most: 4, until: 'no clay shows through' },
+      repeat: { least: 1, usual: 3, most: 4, until: 'no clay shows through', each: 'zone' },
       look: ['The last coat has lost its shine', 'Clay that shows through now shows after firing'],
       words: [
         'Shake the water out of the brush before it goes into the slip',
@@ -156,6 +204,15 @@ export const sgraffito: Technique = {
       remedies: [],
       hazards: [],
     },
+    step('try', 'Try the tool on an offcut', 'tried on an offcut', {
+      optional: true,
+      minutes: 3,
+      needs: [firm],
+      words: [
+        'Of the same slab, with the same coats',
+        'It tells how wet it is: crumbs in one piece, no burr',
+      ],
+    }),
     {
       key: 'outlines',
       name: 'Cut the outlines',
@@ -164,7 +221,11 @@ export const sgraffito: Technique = {
       needs: [water('skin', 52, 68), firm],
       takesS: about(20 * MINUTE_S),
       look: ['The crumb comes off in one piece'],
-      words: ['Try the tool on an offcut of the same slab first', 'Through the coat, hardly into the clay'],
+      words: [
+        'Try the tool on an offcut first',
+        'Through the coat, hardly into the clay',
+        'The hand never rests on the coat',
+      ],
       remedies: [
         tooWetToCarve,
         tooDryToCarve,
@@ -194,20 +255,23 @@ export const sgraffito: Technique = {
         'Catch the dust as it falls',
       ],
     }),
-    {
-      key: 'edges',
-      optional: true,
-      name: 'Press the edges down',
-      verb: 'Log edges finished',
-      effects: [{ does: 'none' }],
-      needs: [water('skin', null, 6)],
-      takesS: about(10 * MINUTE_S),
-      look: ['No edge catches the finger'],
-      words: ['A smooth stone, or thin tough film over a finger', 'Nothing is abraded'],
-      remedies: [],
-      hazards: [],
-    },
+    ...edges,
     ...toBisque,
+    step('recolour-bisque', 'Colour the cut areas on bisque', 'bisque coloured', {
+      optional: true,
+      minutes: 10,
+      needs: [bisque],
+      effects: [
+        {
+          does: 'wash',
+          use: 'underglaze-carving',
+          kgM2: from(0.03, 0.08, 0.15),
+          share: from(0.05, 0.2, 0.6),
+        },
+      ],
+      words: ['Underglaze, from the middle to the edge', 'Damp bisque takes it more slowly'],
+      hazards: ['toxic-colour'],
+    }),
     ...glazed,
   ],
   patches: [
@@ -215,7 +279,7 @@ export const sgraffito: Technique = {
       when: { ground: 'thick' },
       step: 'coat',
       set: {
-        repeat: { least: 1, usual: 2, most: 2, until: 'no clay shows through' },
+        repeat: { least: 1, usual: 2, most: 2, until: 'no clay shows through', each: 'zone' },
         effects: [
           {
             does: 'coat',
@@ -230,7 +294,7 @@ export const sgraffito: Technique = {
       when: { ground: 'underglaze' },
       step: 'coat',
       set: {
-        repeat: { least: 1, usual: 2, most: 3, until: 'no clay shows through' },
+        repeat: { least: 1, usual: 2, most: 3, until: 'no clay shows through', each: 'zone' },
         needs: coatsWithin(55, 80),
         effects: [
           {
@@ -248,32 +312,6 @@ export const sgraffito: Technique = {
       when: { crumbs: 'brushed' },
       step: 'backgrounds',
       set: { words: ['From the line outwards', 'Soft bristles take only crumbs that fall off cleanly'] },
-    },
-    {
-      when: { edges: 'abraded' },
-      step: 'edges',
-      set: {
-        name: 'Abrade the edges',
-        words: [
-          'Stainless or nylon pad, very lightly: crumbs of plain steel rust',
-          'Respirator on; brush it again afterwards',
-        ],
-        hazards: ['silica-dust', 'toxic-colour'],
-      },
-    },
-    {
-      when: { edges: 'sponged' },
-      step: 'edges',
-      set: {
-        name: 'Sponge the edges',
-        words: ['A wrung sponge on bare edges only', 'Never across the coat'],
-        effects: [{ does: 'film', kgM2: about(0.02), share: about(0.2) }],
-      },
-    },
-    {
-      when: { edges: 'brushed' },
-      step: 'edges',
-      set: { name: 'Look the edges over', words: ['They stay as they were cut'] },
     },
   ],
 };

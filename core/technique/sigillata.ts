@@ -1,5 +1,5 @@
 import { brushedClean, toLowBisque } from './kiln.ts';
-import { coat, coatsWithin, firstThen, from, shows, step, tooDry, tooWet, wrong } from './step.ts';
+import { coat, coatsWithin, firstThen, shows, step, tooDry, tooWet, wrong } from './step.ts';
 import { water, type Technique } from './technique.ts';
 
 /** The finest of a slip, in thin coats, burnished. */
@@ -25,7 +25,6 @@ export const sigillata: Technique = {
       usual: 'chamois',
       schools: [
         { id: 'chamois', name: 'Chamois', difference: 'soft shine, no lines' },
-        { id: 'sponge', name: 'Soft sponge', difference: 'takes sand off first' },
         { id: 'film', name: 'Thin film over a finger', difference: 'high shine on small forms' },
         { id: 'spoon', name: 'Back of a spoon', difference: 'on bone dry; leaves lines on leather-hard' },
       ],
@@ -35,7 +34,6 @@ export const sigillata: Technique = {
     step('press', 'Press the grit in with a metal rib', 'grit pressed in', {
       optional: true,
       minutes: 5,
-      effects: [{ does: 'burnish', share: { usual: 1 } }],
       needs: [water('skin', 50, 65)],
       words: ['When turning, on a gritty body'],
     }),
@@ -46,19 +44,28 @@ export const sigillata: Technique = {
         effects: [coat('sigillata', 0.05)],
         needs:
           on === 'leather'
-            ? coatsWithin(50, 70)
-            : firstThen([water('skin', null, 6)], [shows('matte', '@before')]),
-        repeat: { least: 2, usual: 2, most: 3 },
-        words: ['A soft brush, hardly any pressure', 'No drips, no hairs: they show'],
+            ? coatsWithin(50, 70, 'print-free')
+            : firstThen([water('skin', null, 6)], [shows('print-free', '@before')]),
+        repeat: { least: 2, usual: 2, most: 3, each: 'zone' },
+        words: [
+          'A soft brush, hardly any pressure',
+          'No drips, no hairs: they show',
+          ...(on === 'leather' ? ['The first coat looks streaky: that is usual, the second closes it'] : []),
+        ],
         look: ['The shine of each coat is gone before the next'],
         remedies: [
           tooWet('it slides', 'Wait for a firmer wall.'),
-          ...(on === 'leather'
-            ? [tooDry('it goes on in streaks', 'Wait until bone dry and coat then.')]
-            : []),
+          ...(on === 'leather' ? [tooDry('the brush drags', 'Wait until bone dry and coat then.')] : []),
           wrong('it peels', 'Too thick: wash it off, thinner coats.'),
         ],
         hazards: on === 'dry' ? ['silica-dust' as const] : [],
+      }),
+      step(`sponge-${on}`, 'Go over it with a soft sponge', 'sponged over', {
+        only: { on },
+        optional: true,
+        minutes: 3,
+        needs: [shows('print-free', `coat-${on}`)],
+        words: ['Dry and soft, first of all: it takes sand off', 'It comes away clean, or wait'],
       }),
       step(`burnish-${on}`, 'Burnish until it shines', 'burnished', {
         only: { on },
@@ -89,11 +96,5 @@ export const sigillata: Technique = {
     }),
     ...toLowBisque,
   ],
-  patches: [
-    {
-      when: { on: 'leather', tool: 'sponge' },
-      step: 'burnish-leather',
-      set: { takesS: from(900, 900, 1200) },
-    },
-  ],
+  patches: [],
 };

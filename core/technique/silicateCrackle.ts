@@ -5,6 +5,7 @@ const MINUTE_S = 60;
 
 const skin = (school: 'heat' | 'air'): Step => ({
   key: `skin-${school}`,
+  follows: true,
   only: { skin: school },
   name: 'Dry it to a skin',
   verb: 'Log skin dry',
@@ -38,6 +39,28 @@ export const silicateCrackle: Technique = {
   gives: 'A dry skin that breaks into plates as the pot is bellied out from within.',
   tools: ['Two brushes', 'Heat gun', 'Throwing stick or rib', 'Goggles and gloves'],
   choices: [
+    {
+      id: 'colour',
+      question: 'What lies under the silicate?',
+      usual: 'slip',
+      schools: [
+        { id: 'slip', name: 'Slip', difference: 'a thin coat' },
+        { id: 'oxide', name: 'An oxide wash', difference: 'hardly any water; metallic' },
+        { id: 'underglaze', name: 'Underglaze', difference: 'bright, thin' },
+        { id: 'glaze', name: 'A glaze', difference: 'fired once, without a bisque' },
+        { id: 'none', name: 'Nothing', difference: 'the clay itself' },
+      ],
+    },
+    {
+      id: 'when',
+      only: { colour: 'slip|oxide|underglaze|glaze' },
+      question: 'When does the silicate go over it?',
+      usual: 'set',
+      schools: [
+        { id: 'set', name: 'Once it is no longer wet', difference: 'a minute or so' },
+        { id: 'over', name: 'Straight over it', difference: 'the two mix a little' },
+      ],
+    },
     {
       id: 'skin',
       question: 'How does the skin dry?',
@@ -73,6 +96,7 @@ export const silicateCrackle: Technique = {
     },
     {
       key: 'colour',
+      only: { colour: 'slip|oxide|underglaze|glaze' },
       name: 'Colour the band',
       verb: 'Log band coloured',
       effects: [{ does: 'coat', use: 'bands', thicknessM: about(0.00015), share: about(1) }],
@@ -89,15 +113,27 @@ export const silicateCrackle: Technique = {
       key: 'silicate',
       name: 'Brush the silicate on',
       verb: 'Log silicate',
-      effects: [{ does: 'silicate', kgM2: { usual: 0.2, least: 0.1, most: 0.4 }, share: about(1) }],
+      effects: [
+        { does: 'silicate', use: 'silicate', kgM2: { usual: 0.2, least: 0.1, most: 0.4 }, share: about(1) },
+      ],
       needs: [
         water('skin', 84, null),
-        { kind: 'seen', what: 'the colour is no longer wet', of: 'colour', usual: about(MINUTE_S) },
+        {
+          kind: 'seen',
+          what: 'the colour is no longer wet',
+          of: 'colour',
+          usual: about(MINUTE_S),
+          only: { colour: 'slip|oxide|underglaze|glaze', when: 'set' },
+        },
       ],
       takesS: about(2 * MINUTE_S),
       repeat: { least: 1, usual: 1, most: 3 },
       look: ['No dry spot, no run'],
-      words: ['A brush of its own', 'More on it, and longer drying, give larger plates'],
+      words: [
+        'A brush and a jar of its own; shake it: an old jar has thickened',
+        'More on it, and longer drying, give larger plates',
+        'Not below what will be turned: it makes clay untrimmable, and seals bats',
+      ],
       remedies: [
         {
           when: 'too-dry',
@@ -124,21 +160,29 @@ export const silicateCrackle: Technique = {
     skin('air'),
     {
       key: 'push',
+      follows: true,
+      reach: 'piece',
       name: 'A small push: does it crack?',
       verb: 'Log first cracks',
       effects: [{ does: 'stretch', by: 'hoop', ratio: { usual: 1.03, least: 1.01, most: 1.08 } }],
       needs: [water('mean', 88, null)],
       takesS: about(MINUTE_S),
       look: ['Cracks run across the pull'],
-      words: ['From within, one finger'],
+      words: ['From within, one finger', 'The skin is dry to the fingertip first'],
       remedies: [
-        { when: 'seen', sign: 'no crack', say: 'More silicate, or dry it longer.', redo: 'silicate' },
+        {
+          when: 'seen',
+          sign: 'no crack',
+          say: 'Too little silicate, or not dry to the fingertip: more of it, dry it, push again.',
+          redo: 'silicate',
+        },
         { when: 'too-dry', sign: 'the wall tears', say: 'It has dried through: leave it as it is.' },
       ],
       hazards: [],
     },
     {
       key: 'stretch',
+      reach: 'piece',
       name: 'Belly it out',
       verb: 'Log stretched',
       effects: [{ does: 'stretch', by: 'hoop', ratio: { usual: 1.3, least: 1.05, most: 1.6 } }],
@@ -152,12 +196,14 @@ export const silicateCrackle: Technique = {
       ],
       remedies: [
         { when: 'too-dry', sign: 'holes tear in the belly', say: 'Stop here: the wall is too dry.' },
+        { when: 'seen', sign: 'the skin does not open further', say: 'Dry the skin on, then push again.' },
       ],
       hazards: ['alkali'],
     },
     {
       key: 'lip',
       optional: true,
+      reach: 'piece',
       name: 'Neck in the lip',
       verb: 'Log lip necked in',
       effects: [{ does: 'none' }],
@@ -172,6 +218,32 @@ export const silicateCrackle: Technique = {
     ...glazed,
   ],
   patches: [
+    {
+      when: { colour: 'oxide' },
+      step: 'colour',
+      set: {
+        effects: [
+          { does: 'wash', use: 'wash', kgM2: { usual: 0.1, least: 0.03, most: 0.2 }, share: about(1) },
+        ],
+        words: ['Thin, once on the turning wheel', 'Gloves on'],
+      },
+    },
+    {
+      when: { colour: 'underglaze' },
+      step: 'colour',
+      set: {
+        effects: [{ does: 'coat', use: 'underglaze-carving', thicknessM: about(0.00012), share: about(1) }],
+      },
+    },
+    {
+      when: { colour: 'glaze' },
+      step: 'colour',
+      set: {
+        name: 'Glaze the band',
+        effects: [{ does: 'coat', use: 'glaze', thicknessM: about(0.0003), share: about(1) }],
+        words: ['Once, on the turning wheel', 'It is fired once: choose that under “Way to the kiln”'],
+      },
+    },
     {
       when: { way: 'bottom-up' },
       step: 'stretch',

@@ -22,6 +22,7 @@ export const silicateTexture: Technique = {
   ],
   steps: [
     step('rib', 'Rib the zone clean', 'ribbed clean', {
+      slurry: 'always',
       needs: [water('mean', 92, null)],
       words: [
         'Thicker in the belly',
@@ -30,6 +31,7 @@ export const silicateTexture: Technique = {
       ],
     }),
     step('set', 'Dry the zone a little', 'zone dried', {
+      follows: true,
       effects: [heat('heat-gun', from(30, 60, 90))],
       words: ['Moving, until the shine is gone'],
       hazards: ['hot-tool'],
@@ -43,6 +45,7 @@ export const silicateTexture: Technique = {
       hazards: ['alkali'],
     }),
     step('skin', 'Dry it to a skin', 'skin dry', {
+      follows: true,
       minutes: 2,
       effects: [heat('heat-gun', from(60, 90, 120))],
       words: ['From below, always moving', 'Skin dry, wall soft'],
@@ -51,10 +54,12 @@ export const silicateTexture: Technique = {
     }),
     step('score', 'Score the skin', 'skin scored', {
       only: { skin: 'scored' },
+      follows: true,
       words: ['Through the skin only'],
     }),
     step('belly', 'Belly it out', 'bellied out', {
       minutes: 4,
+      reach: 'piece',
       effects: [{ does: 'stretch', by: 'hoop', ratio: from(1.1, 1.25, 1.5) }],
       needs: [water('mean', 88, null)],
       words: ['Stick or rib, from inside, from the bottom', 'A little at a time'],
@@ -67,7 +72,11 @@ export const silicateTexture: Technique = {
     step('lip', 'Shape the lip', 'lip shaped', {
       optional: true,
       minutes: 3,
-      words: ['Wet only the lip', 'It stays on its bat until it can be lifted; the foot is turned next day'],
+      words: [
+        'Wet only the lip',
+        'It stays on its bat until it can be lifted; the foot is turned next day',
+        'Low-fired and quenched hot, a wide mouth and small cracks survive better',
+      ],
     }),
     ...toBisque,
     ...glazed,

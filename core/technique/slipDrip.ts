@@ -26,6 +26,15 @@ export const slipDrip: Technique = {
       ],
     },
     {
+      id: 'on',
+      question: 'On what do the drips run?',
+      usual: 'matte',
+      schools: [
+        { id: 'matte', name: 'The tie coat once matte', difference: 'the two stay apart' },
+        { id: 'wet', name: 'The wet tie coat', difference: 'at once; drips and coat flow together' },
+      ],
+    },
+    {
       id: 'handle',
       question: 'Is a handle set into the band?',
       usual: 'none',
@@ -71,18 +80,21 @@ export const slipDrip: Technique = {
       hazards: colours,
     }),
     step('drips', 'Run the drips', 'drips run', {
+      reach: 'below',
       minutes: 3,
       effects: [line('drip', from(2, 3, 4), from(0.05, 0.2, 0.6))],
       needs: [
         { ...water('skin', 62, 88), only: { handle: 'none' } },
         { ...water('mean', 72, 88), only: { handle: 'set' } },
-        { ...shows('matte', 'tie') },
+        { ...shows('matte', 'tie'), only: { on: 'matte' } },
+        { ...stillWet('tie'), only: { on: 'wet' } },
         ...together,
       ],
       words: [
         'One unbroken bead around',
         'Several colours in one syringe stay in stripes',
         'Upside down, runs climb',
+        'Turning, tie coat and drips can share one centring',
       ],
       look: ['The bead stands, then runs'],
       remedies: [
@@ -93,6 +105,7 @@ export const slipDrip: Technique = {
       hazards: colours,
     }),
     step('tap', 'Tap the bat until it settles', 'settled', {
+      reach: 'piece',
       optional: true,
       needs: [stillWet('drips')],
       words: ['Short knocks from the side'],
@@ -105,17 +118,22 @@ export const slipDrip: Technique = {
     step('handle', 'Set the handle into the band', 'handle set', {
       only: { handle: 'set' },
       minutes: 3,
+      reach: 'piece',
       effects: [{ does: 'join', part: 'handle' }],
       // both were ready when the drips were run: their water is not held against them
       needs: [stillWet('drips'), { ...water('mean', 72, 88), part: 'handle' }],
       words: [
         'Press home with small shifts until slip comes out all round',
         'Let go only once it stands by itself',
+        'Wrap the handle at once: it dries over about a week',
       ],
       look: ['It hangs true from all sides'],
       remedies: [
         tooWet('the handle sags', 'Hold it, or wait: both must be firmer.'),
-        tooDry('it cracks off later', 'Past joining: make another handle, or leave it without.'),
+        tooDry(
+          'it cracks off later',
+          'A handle that is too dry comes back under a damp cloth within some hours; else make another.',
+        ),
       ],
     }),
     step('strays', 'Wipe strays off at once', 'strays wiped', {
@@ -124,11 +142,7 @@ export const slipDrip: Technique = {
       words: ['A wrung sponge, away from the runs'],
     }),
     brushedClean({
-      words: [
-        'A soft dry brush',
-        'Dried over about a week, the handle wrapped',
-        'Catch the dust as it falls',
-      ],
+      words: ['A soft dry brush', 'Catch the dust as it falls'],
     }),
     ...toBisque,
     ...glazed,

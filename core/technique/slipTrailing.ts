@@ -1,5 +1,5 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { anyOf, colours, from, line, seen, shows, step, tooDry, wrong } from './step.ts';
+import { anyOf, colours, eachZone, from, line, seen, shows, step, tooDry, wrong } from './step.ts';
 import { water, type Technique } from './technique.ts';
 
 /** Raised lines of slip from a fine tip. */
@@ -46,6 +46,7 @@ export const slipTrailing: Technique = {
       words: ['Light: scoring shows beside a line'],
     }),
     step('trail', 'Trail', 'trailed', {
+      repeat: eachZone,
       minutes: 10,
       effects: [line('trailing', from(1.5, 2, 3), from(0.02, 0.1, 0.3))],
       needs: [water('skin', 58, 84)],
@@ -78,7 +79,18 @@ export const slipTrailing: Technique = {
     }),
     brushedClean(),
     ...toBisque,
-    ...glazed,
+    ...glazed.map((of) =>
+      of.shared === 'glaze'
+        ? {
+            ...of,
+            words: [
+              'One that breaks over edges shows the lines; an opaque one hides them',
+              'Rinse the dust off and let it dry; wax the foot',
+              'Pour the inside; where two coats meet they run',
+            ],
+          }
+        : of,
+    ),
   ],
   patches: [
     {

@@ -1,6 +1,14 @@
 import { MOST_PLANNED } from './layer.ts';
 import { problem, type Problem } from '../units/problem.ts';
-import type { Effect, Need, Only, Step, Technique, Usual } from './technique.ts';
+import {
+  anyOfSchools,
+  type Effect,
+  type Need,
+  type Only,
+  type Step,
+  type Technique,
+  type Usual,
+} from './technique.ts';
 
 /**
  * Why a technique cannot be worked by: a window upside down, figures out of order, a name that leads nowhere; null where
@@ -119,8 +127,10 @@ function needProblem(
 
 function onlyProblem({ choices }: Technique, only: Only | undefined, field: string): Problem | null {
   const lost = Object.entries(only ?? {}).find(
-    ([choice, school]) =>
-      !choices.some(({ id, schools }) => id === choice && schools.some((s) => s.id === school)),
+    ([choice, any]) =>
+      !anyOfSchools(any).every((school) =>
+        choices.some(({ id, schools }) => id === choice && schools.some((s) => s.id === school)),
+      ),
   );
   return lost
     ? problem('no-such-school', field, 'A way is named that this technique has not got: pick one of its own.')

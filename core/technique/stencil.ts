@@ -1,5 +1,5 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { coat, colours, film, shows, step, stillWet, tooDry, tooWet, wrong } from './step.ts';
+import { coat, colours, eachZone, film, shows, step, stillWet, tooDry, tooWet, wrong } from './step.ts';
 import { water, type Technique } from './technique.ts';
 
 /** Slip brushed through lace or past paper. */
@@ -15,17 +15,17 @@ export const stencil: Technique = {
       question: 'What lies on the clay?',
       usual: 'lace',
       schools: [
-        { id: 'lace', name: 'Lace', difference: 'its threads stay in relief' },
+        { id: 'lace', name: 'Lace', difference: 'where its threads lay stays bare, colour fills the holes' },
         { id: 'paper', name: 'Paper', difference: 'damped so that it clings, lifted at matte' },
       ],
     },
     {
       id: 'lift',
       question: 'When do you lift it?',
-      usual: 'matte',
+      usual: 'at-once',
       schools: [
-        { id: 'matte', name: 'Once matte', difference: 'a clean edge' },
-        { id: 'at-once', name: 'At once', difference: 'soft edges, nothing pulls off' },
+        { id: 'at-once', name: 'At once', difference: 'usual for lace, with slip-thickened colour: crisp' },
+        { id: 'matte', name: 'Once matte', difference: 'usual for paper: a clean edge' },
       ],
     },
   ],
@@ -52,10 +52,13 @@ export const stencil: Technique = {
       ],
     }),
     step('brush', 'Brush the slip', 'slip brushed', {
+      follows: true,
+      repeat: eachZone,
       minutes: 2,
       effects: [coat('stencil', 0.2, 0.6)],
       needs: [water('skin', 65, 95)],
       words: [
+        'Short of the edge of the lace, or it runs under',
         'From the edge inwards, no second stroke on soft clay',
         'More slip than underglaze, or it bleeds',
       ],
@@ -63,14 +66,15 @@ export const stencil: Technique = {
       hazards: colours,
     }),
     step('lift', 'Lift it', 'lifted', {
-      needs: [shows('matte', 'brush')],
+      follows: true,
+      needs: [stillWet('brush')],
       words: ['By a corner, flat back over itself'],
-      look: ['The edge stays where it was'],
+      look: ['The thread leaves bare clay, the colour its holes'],
       remedies: [wrong('the slip lifts with it', 'Lay it back; wait until it is matte.')],
     }),
     brushedClean(),
     ...toBisque,
     ...glazed,
   ],
-  patches: [{ when: { lift: 'at-once' }, step: 'lift', set: { needs: [stillWet('brush')] } }],
+  patches: [{ when: { lift: 'matte' }, step: 'lift', set: { needs: [shows('matte', 'brush')] } }],
 };

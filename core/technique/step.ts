@@ -7,6 +7,7 @@ import {
   type Need,
   type Of,
   type Remedy,
+  type Repeat,
   type Span,
   water,
   type Step,
@@ -77,6 +78,8 @@ export const seen = (what: string, of?: Of, minutes?: number): Need => ({
 export const within = (of: Of, minutes: number): Need => ({ kind: 'since', of, most: minutes * 60 });
 /** A day or more after a step. */
 export const afterHours = (of: Of, hours: number): Need => ({ kind: 'since', of, least: hours * 3600 });
+/** Once in each zone of the layer, each with a tub of its own. */
+export const eachZone: Repeat = { least: 1, usual: 1, most: 1, each: 'zone' };
 export const bisque: Need = { kind: 'fired', state: ['bisque'] };
 
 export const coat = (use: SlipUse, mm: number, share = 1): Effect<Usual> => ({

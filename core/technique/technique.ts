@@ -28,8 +28,11 @@ export interface Span {
 /** A step of the same layer; the pass before this one; or the newest coat on this face and zone, whosever it is. */
 export type Of = StepKey | '@before' | '@here';
 
-/** School by choice. */
+/** School by choice; of a condition, any of those named, a bar between them. */
 export type Only = Record<string, string>;
+
+/** The schools that a condition names. */
+export const anyOfSchools = (schools: string): string[] => schools.split('|');
 
 /** What is made for a piece and joined on, or joined into it. */
 export type Role = 'handle' | 'spout' | 'lid' | 'foot' | 'coils' | 'slab';
@@ -47,7 +50,13 @@ export type Need = {
   | { kind: 'water'; of: 'skin' | 'mean' | 'core'; spans: Span[] }
   | { kind: 'kiln-dry'; wettestX: number }
   /** `before`: while the coat does not show the sign yet, wet in wet. */
-  | { kind: 'sign'; sign: Sign; of: Of; side: 'after' | 'before' }
+  | {
+      kind: 'sign';
+      sign: Sign;
+      of: Of;
+      side: 'after' | 'before';
+      /** Of a coat on the other face. */ face?: Face;
+    }
   /** As firm as the wall that it lies in. */
   | { kind: 'level'; of: Of }
   /** Piece and part so near to one another in their means, on the moisture index. */
@@ -58,7 +67,14 @@ export type Need = {
   | { kind: 'shrunk'; of: StepKey; most: number }
   | { kind: 'fired'; state: FiredState[] }
   /** Only the maker can see it; usually so many seconds after the step named, or after the one before. */
-  | { kind: 'seen'; what: string; of?: Of; usual?: Usual }
+  | {
+      kind: 'seen';
+      what: string;
+      of?: Of;
+      usual?: Usual;
+      /** The usual time is reckoned: slip laid on paper dries into it and into the air of the room. */
+      clock?: 'paper';
+    }
 );
 
 /**
@@ -69,13 +85,16 @@ export type Effect<Q> =
   | { does: 'coat' | 'line'; use: SlipUse; thicknessM: Q; share: Q }
   /** Slip into the latest cut, proud by a share of its depth. */
   | { does: 'fill'; use: SlipUse; depthM: Q; proud: Q; share: Q }
-  | { does: 'silicate' | 'film' | 'wash'; kgM2: Q; share: Q }
+  | { does: 'film'; kgM2: Q; share: Q }
+  | { does: 'silicate' | 'wash'; kgM2: Q; share: Q; use?: SlipUse }
+  /** Slip laid on paper, of which `share` of the zone is to be printed. */
+  | { does: 'paper'; use: SlipUse; thicknessM: Q; share: Q }
   | { does: 'cut' | 'scrape'; depthM: Q; share: Q }
   | { does: 'heat'; tool: HeatTool; seconds: Q; duty: Q }
   /** Around (`hoop`) or all ways (`area`): the new area of the face over the old. */
   | { does: 'stretch'; by: 'hoop' | 'area'; ratio: Q }
   | { does: 'shape' }
-  | { does: 'join'; part: Role }
+  | { does: 'join'; part: Role; use?: SlipUse }
   | { does: 'stand'; cover?: Cover; stand?: Stand }
   | { does: 'print' | 'burnish' | 'wipe' | 'wax'; share: Q }
   /** Where it is said: poured inside, the slipped zone by itself, or the whole outside. */
@@ -83,6 +102,13 @@ export type Effect<Q> =
   /** `place` is where in the kiln. */
   | { does: 'fire'; cone: string; to: FiredState; place?: string }
   | { does: 'none' };
+
+/** What slip an effect takes, where it takes any. */
+export const useOf = (effect: Effect<unknown>): SlipUse | undefined =>
+  'use' in effect ? effect.use : undefined;
+
+/** Whether a slip comes from a jar of its own, whatever tub the rest of a layer is laid from. */
+export const hasJar = (use: SlipUse): boolean => use === 'silicate' || use === 'joining';
 
 export type Does = Effect<Usual>['does'];
 
@@ -115,6 +141,8 @@ export interface Remedy {
 /** Steps that layers have in common are done once for all of them, in this order. */
 export type SharedStep = 'clean' | 'raw-glaze' | 'load' | 'bisque' | 'glaze' | 'glost';
 
+export type Reach = 'below' | 'face' | 'piece';
+
 export interface Step {
   key: StepKey;
   name: string;
@@ -130,6 +158,12 @@ export interface Step {
   optional?: true;
   only?: Only;
   shared?: SharedStep;
+  /** What it touches or disturbs, where that is more than its zone: all below it too, its whole face, or the piece. */
+  reach?: Reach;
+  /** Within minutes of the step before: nothing of another layer comes between. */
+  follows?: true;
+  /** It takes the slurry off a fresh wall: once on a piece. `bare`: not where something lies already. */
+  slurry?: 'bare' | 'always';
   /** What to look at before the next step. */
   look: string[];
   /** How it is done, each short enough to read at arm's length. */

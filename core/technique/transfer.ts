@@ -1,6 +1,11 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { coat, colours, film, seen, step, tooDry, tooWet, within, wrong } from './step.ts';
+import { coat, colours, eachZone, film, seen, step, tooDry, tooWet, within, wrong } from './step.ts';
 import { water, type Technique } from './technique.ts';
+
+const afterwards = [
+  'Strays off while wet: abrasion takes the print',
+  'Turn it afterwards: laying pulls a pot a little out of true',
+];
 
 /** Underglaze printed on tissue, moved over to the clay. */
 export const transfer: Technique = {
@@ -25,10 +30,14 @@ export const transfer: Technique = {
     },
   ],
   steps: [
-    step('rib', 'Straighten the wall, rib it flat', 'ribbed flat', {
+    step('rib', 'Straighten the wall, rib the slurry off', 'ribbed flat', {
       minutes: 2,
+      slurry: 'bare',
       needs: [water('mean', 88, null)],
-      words: ['A straight wall takes a flat sheet', 'A belly wrinkles it: cut gores'],
+      words: [
+        'Once, before any ground: never through it',
+        'A straight wall takes a flat sheet; a belly wrinkles it, so cut gores',
+      ],
     }),
     step('ground', 'White or coloured ground', 'ground laid', {
       optional: true,
@@ -39,9 +48,10 @@ export const transfer: Technique = {
     }),
     step('mist', 'Mist it evenly', 'misted', {
       only: { wall: 'firm' },
+      reach: 'piece',
       effects: [film(0.03)],
       needs: [water('skin', 62, 86)],
-      words: ['All over, no drops', 'The sheet lies ready, cut to the wall'],
+      words: ['Bagged until it is firm', 'All over, no drops', 'The sheet lies ready, cut to the wall'],
       remedies: [
         tooWet('the sheet swims', 'Wait until it is firm enough to hold.'),
         tooDry('the water is gone at once', 'Mist again before you lay it.', {
@@ -52,6 +62,7 @@ export const transfer: Technique = {
     }),
     step('lay', 'Lay the sheet', 'sheet laid', {
       only: { wall: 'firm' },
+      repeat: eachZone,
       effects: [{ does: 'print', share: { usual: 0.6, least: 0.05, most: 1 } }],
       needs: [within('mist', 1)],
       words: ['Once: it cannot be shifted'],
@@ -60,41 +71,53 @@ export const transfer: Technique = {
     }),
     step('press', 'Press from the middle, rub', 'pressed', {
       only: { wall: 'firm' },
+      follows: true,
       minutes: 2,
       words: ['Outwards, a soft rib, no air left'],
     }),
     step('again', 'Mist again, wait a minute', 'misted again', {
       only: { wall: 'firm' },
+      follows: true,
+      reach: 'piece',
       effects: [film(0.03)],
       words: ['The tissue goes clear'],
     }),
     step('peel', 'Peel slowly', 'peeled', {
       only: { wall: 'firm' },
+      follows: true,
       needs: [seen('the tissue is clear', 'again', 1)],
-      words: ['Where it stays: lay it back and rub', 'Strays off while wet: abrasion takes the print'],
+      words: ['Where it stays: lay it back and rub', ...afterwards],
       look: ['Nothing is left on the tissue'],
       remedies: [wrong('parts did not come over', 'Lay back, mist, rub; heavy blacks come worst.')],
     }),
-    step('slurry', 'Rib the slurry off', 'slurry off', {
+    step('fresh', 'Lay the sheet and rub it', 'printed', {
       only: { wall: 'fresh' },
-      needs: [water('mean', 92, null)],
-      words: ['The last turn of the rib, clean'],
-    }),
-    step('fresh', 'Lay, rub, peel, then shape from inside', 'printed and shaped', {
-      only: { wall: 'fresh' },
-      minutes: 4,
-      effects: [
-        { does: 'print', share: { usual: 0.6, least: 0.05, most: 1 } },
-        { does: 'stretch', by: 'hoop', ratio: { usual: 1.08, least: 1, most: 1.3 } },
-      ],
+      repeat: eachZone,
+      minutes: 2,
+      effects: [{ does: 'print', share: { usual: 0.6, least: 0.05, most: 1 } }],
       needs: [water('skin', 90, null)],
-      words: [
-        'No mist',
-        'Shape from inside only, once it is peeled',
-        'It shrinks with the wall, and small gaps close in the fire',
-      ],
+      words: ['No mist', 'Once: it cannot be shifted', 'Rub from the middle outwards'],
       remedies: [tooDry('it does not take', 'Then as on a firm wall: mist it.')],
       hazards: colours,
+    }),
+    step('peel-fresh', 'Peel it', 'sheet peeled', {
+      only: { wall: 'fresh' },
+      follows: true,
+      words: ['Slowly, flat back over itself', 'Strays off while wet: abrasion takes the print'],
+      look: ['Nothing is left on the tissue'],
+      remedies: [wrong('parts did not come over', 'Lay back and rub; heavy blacks come worst.')],
+    }),
+    step('shape-fresh', 'Shape it from inside', 'shaped', {
+      only: { wall: 'fresh' },
+      follows: true,
+      reach: 'piece',
+      effects: [{ does: 'stretch', by: 'hoop', ratio: { usual: 1.08, least: 1, most: 1.3 } }],
+      needs: [water('mean', 88, null)],
+      words: [
+        'From inside only: a hand outside smears it',
+        'It shrinks with the wall, and small gaps close in the fire',
+        afterwards[1]!,
+      ],
     }),
     brushedClean(),
     ...toBisque,

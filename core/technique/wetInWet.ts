@@ -36,6 +36,7 @@ export const wetInWet: Technique = {
       hazards: colours,
     }),
     step('colour', 'Lay the second colour', 'second colour laid', {
+      only: { move: 'comb|feather|tilt' },
       minutes: 3,
       effects: [line('trailing', from(0.5, 1, 2), from(0.1, 0.3, 0.5))],
       needs: [stillWet('ground')],
@@ -44,6 +45,7 @@ export const wetInWet: Technique = {
       hazards: colours,
     }),
     step('move', 'Comb it', 'moved', {
+      reach: 'face',
       minutes: 2,
       needs: [stillWet('ground')],
       words: ['Two passes, no more', 'Wipe the tool after each stroke'],
@@ -79,7 +81,10 @@ export const wetInWet: Technique = {
       step: 'move',
       set: {
         name: 'Touch drops to it',
-        words: ['Oxide in an acid liquid, one drop at a time', 'It branches by itself in a second or two'],
+        words: [
+          'Oxide in an acid liquid, one drop at a time',
+          'It needs the acid, and branches by itself in a second or two',
+        ],
         hazards: colours,
       },
     },

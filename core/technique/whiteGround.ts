@@ -13,7 +13,6 @@ export const whiteGround: Technique = {
   steps: [
     step('press', 'Press the grit in with a rib', 'grit pressed in', {
       minutes: 10,
-      effects: [{ does: 'burnish', share: { usual: 1 } }],
       needs: [water('skin', 50, 62)],
       words: ['Both hands, the whole inside', 'Large pieces stood days under thin film before this'],
       remedies: [
@@ -44,6 +43,7 @@ export const whiteGround: Technique = {
       hazards: ['mains'],
     }),
     step('flip', 'Flip it in one turn', 'flipped', {
+      reach: 'piece',
       minutes: 2,
       effects: [{ does: 'stand', stand: 'rack' }],
       needs: [shows('matte', 'ground')],

@@ -172,6 +172,11 @@ export function pieceDrafts({ chance, int, between, one, maybe, fresh, some, ope
     }),
     () => ({ kind: 'piece.left-out', subject: openPiece(), body: { refs: [ref()], reason: '' } }),
     () => ({
+      kind: 'piece.redo',
+      subject: openPiece(),
+      body: { ref: ref(), from: ref().step, sign: 'no crack' },
+    }),
+    () => ({
       kind: 'piece.covered',
       subject: openPiece(),
       body: { cover: cover(), stand: stand(), ...(chance(0.1) ? { part: `part ${int(1, 3)}` } : {}) },

@@ -6,17 +6,14 @@ import { hazardsOf, remedyFor, type NextStep } from '../../core/plan/next.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { techniqueOf } from '../../core/technique/catalogue.ts';
 import type { Planned } from '../../core/technique/layer.ts';
-import type { Remedy } from '../../core/technique/technique.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { answerFor, between } from '../frame/answer.ts';
 import { useHere } from '../frame/here.ts';
 import { useZone } from '../frame/maker.ts';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
 import { CautionLine, Trouble } from '../frame/parts.tsx';
-import { faded, hairline, ironRed, paper, slab, tones } from '../frame/theme.ts';
+import { faded, hairline, paper, slab, tones } from '../frame/theme.ts';
 import { AsBefore } from '../pieces/AsBefore.tsx';
 import { useHistory } from '../pieces/useRecord.ts';
 import { NO_TUB, useDoneForm, type DoneForm } from '../pieces/doneForm.ts';
@@ -25,6 +22,7 @@ import { useShelf } from '../slips/shelf.ts';
 import { suitWord } from '../slips/tubWords.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { TubVerdict, Withheld } from '../slips/TubVerdict.tsx';
+import { GoesWrong } from './GoesWrong.tsx';
 import { Done, Foot, Seen } from './StepTargets.tsx';
 import { Countdown } from './Countdown.tsx';
 import { inWords, wetOf } from './PieceTabs.tsx';
@@ -238,7 +236,7 @@ function FromTub({ form: { laid, chosen, tubs, typed, takesM3, set } }: { form: 
   const { data } = useShelf();
   if (!laid) return null;
   if (tubs.offered.length === 0) {
-    const wanted = consistencyFor(laid.use, data?.catalogue.wanted);
+    const wanted = consistencyFor(laid, data?.catalogue.wanted);
     return (
       <Box sx={{ borderLeft: `8px solid ${hairline}`, pl: 1.5, mb: 1.5, fontSize: '1.2rem' }}>
         No tub is set for it: {wanted.name.toLowerCase()}, SG {wanted.gravity.from} to {wanted.gravity.to}.
@@ -287,50 +285,6 @@ function FromTub({ form: { laid, chosen, tubs, typed, takesM3, set } }: { form: 
 
 /** So many tubs are offered at once; the rest stand in the form. */
 const SHOWN = 6;
-
-/** What goes wrong here, one tap each: the remedy at once, and the fault logged. */
-function GoesWrong({ planned, led }: { planned: Planned; led: LedPiece }) {
-  const log = useLog();
-  const [shown, setShown] = useState<Remedy | null>(null);
-  const remedies = planned.step.remedies.filter(({ only }) => !only);
-  if (remedies.length === 0) return null;
-  const tell = (remedy: Remedy) => {
-    setShown(remedy);
-    void log(`${led.name}: ${remedy.sign}`, [
-      entry('piece.faulted', led.pieceId, { refs: planned.refs, fault: remedy.sign.slice(0, 80) }),
-    ]);
-  };
-  return (
-    <Box sx={{ mt: 2.5, mb: 1 }}>
-      {shown && (
-        <Box role="alert" sx={{ borderLeft: `12px solid ${ironRed}`, pl: 2, my: 1.5, fontSize: '1.4rem' }}>
-          <b>{capital(shown.sign)}:</b> {shown.say}
-        </Box>
-      )}
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
-        <Box sx={{ color: faded }}>Goes wrong?</Box>
-        {remedies.map((remedy) => (
-          <Button
-            key={remedy.sign}
-            variant="outlined"
-            onClick={() => tell(remedy)}
-            sx={{
-              minHeight: 56,
-              borderColor: ironRed,
-              color: ironRed,
-              whiteSpace: 'normal',
-              textAlign: 'left',
-            }}
-          >
-            {capital(remedy.sign)}
-          </Button>
-        ))}
-      </Box>
-    </Box>
-  );
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function AllDone({ led, onLeave }: { led: LedPiece; onLeave: (() => void) | null }) {
   return (

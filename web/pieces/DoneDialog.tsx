@@ -1,5 +1,6 @@
 import { Box, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages } from '../../core/clay/stage.ts';
+import type { Form } from '../../core/form/form.ts';
 import { faultsOf } from '../../core/fault/fault.ts';
 import { hazardsOf } from '../../core/plan/next.ts';
 import { ChoiceField, NumberField } from '../frame/fields.tsx';
@@ -15,6 +16,7 @@ import { fieldsOf } from './effectFields.ts';
 import { EffectInput } from './EffectInput.tsx';
 import { effectWords } from './effectWords.ts';
 import { FaultsField } from './FaultsField.tsx';
+import { FormPresets } from './FormPresets.tsx';
 import { Fit } from './Fit.tsx';
 import { ForAdults } from './ForAdults.tsx';
 import { suitWord } from '../slips/tubWords.ts';
@@ -57,6 +59,7 @@ export function DoneDialog({
           onTyped={(more) => set({ cutOff: { ...typed.cutOff, ...more } })}
         />
       )}
+      {done && form.shapes && <Becomes form={form} />}
       <Fold name="Otherwise" open={Object.keys(form.wrong).some((field) => field !== 'tub')}>
         <Columns narrowest={200}>
           {done && <Quantities form={form} />}
@@ -114,6 +117,22 @@ export function DoneDialog({
     </LogDialog>
   );
 }
+
+/** What a sheet or a lump has become: its face, its bands and its picture follow. */
+function Becomes({ form: { typed, set } }: { form: DoneForm }) {
+  return (
+    <Box>
+      <Box sx={{ mb: 1 }}>
+        <b>What is it now?</b>{' '}
+        {typed.form ? 'Its wall stays as thick as it is.' : 'Leave it where its form stays.'}
+      </Box>
+      <FormPresets form={typed.form ?? none} onForm={({ form }) => set({ form })} />
+    </Box>
+  );
+}
+
+/** No form was picked. */
+const none: Form = { kind: 'tile', lengthM: 0, widthM: 0, wallM: 0 };
 
 /** What is logged as it stands, in one sentence. */
 function sentenceOf(

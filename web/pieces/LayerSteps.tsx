@@ -1,7 +1,7 @@
 import { Box, Checkbox, FormControlLabel } from '@mui/material';
 import type { TubState } from '../../core/log/tub.ts';
 import { stepsOf } from '../../core/technique/catalogue.ts';
-import type { Only, Step, Technique } from '../../core/technique/technique.ts';
+import { useOf, type Only, type Step, type Technique } from '../../core/technique/technique.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { ChoiceField } from '../frame/fields.tsx';
 import { Fold } from '../frame/Fold.tsx';
@@ -10,7 +10,7 @@ import type { TypedLayer } from './typedLayer.ts';
 /** The tub of the whole layer. */
 const AS_LAYER = 'as the layer';
 
-const takesSlip = ({ effects }: Step): boolean => effects.some((effect) => 'use' in effect);
+const takesSlip = ({ effects }: Step): boolean => effects.some(useOf);
 
 /** Which steps of a layer are taken in that may be left out, and from which tub each is done where they differ. */
 export function LayerSteps({

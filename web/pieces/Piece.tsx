@@ -29,6 +29,7 @@ import { AnswerBoard, CautionLine, Section, Trouble } from '../frame/parts.tsx';
 import { ask, wordsFor } from '../frame/server.ts';
 import { faded, reachable } from '../frame/theme.ts';
 import { shortDate, clockTime, whenNear } from '../frame/times.ts';
+import { Conflicts } from './Conflicts.tsx';
 import { ActionRow } from './ActionRow.tsx';
 import { SilentSensor } from './SilentSensor.tsx';
 import { LastAct, PieceLog } from './PieceLog.tsx';
@@ -223,11 +224,7 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, here }: P
         </Box>
       </Box>
       <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
-      {[...new Set(piece.finished ? [] : plan.conflicts.map(({ problem }) => problem.message))].map(
-        (message) => (
-          <Trouble key={message}>{message}</Trouble>
-        ),
-      )}
+      {!piece.finished && <Conflicts conflicts={plan.conflicts} />}
       {plan.believed.unread.map((weighing) => (
         <Trouble key={weighing.at}>
           The weighing of {whenNear(weighing.at, now, zone)} is kept, but not used: {weighing.reason}.

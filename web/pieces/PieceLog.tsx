@@ -180,6 +180,8 @@ function entryWords(
       return `${stepName(e.body.refs)}: ${waitWords(e.body.what)}`;
     case 'piece.left-out':
       return `${stepName(e.body.refs)} left out${e.body.reason ? `. ${e.body.reason}` : ''}`;
+    case 'piece.redo':
+      return `${stepName([e.body.ref])}: ${e.body.sign}. Done again from an earlier step`;
     case 'piece.checked':
       return `Checked: ${stageName(e.body.stage)}`;
     case 'piece.sampled':

@@ -4,6 +4,7 @@ import { outsideArea } from '../../core/form/form.ts';
 import { hazardsOf, stepAt } from '../../core/plan/next.ts';
 import type { Gate, GateStatus } from '../../core/piece/gates.ts';
 import { isOpen } from '../../core/piece/status.ts';
+import type { PieceState } from '../../core/log/piece.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { isSign } from '../../core/coat/sign.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
@@ -17,6 +18,7 @@ import { AsBefore } from './AsBefore.tsx';
 import { ForAdults } from './ForAdults.tsx';
 import { coatedWall } from './coatedWall.ts';
 import { LogStepButton, useDoneDialog } from './LogNext.tsx';
+import { lastWithRedo, Redo } from './Redo.tsx';
 import { useHistory } from './useRecord.ts';
 import { whereFrom } from './whereFrom.ts';
 
@@ -87,7 +89,9 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
     const doAt = Math.max(asKnown(s.doAt, s.windows[0]?.opens), at ?? 0);
     return doAt <= now + MINUTE ? 'now' : whenNear(doAt, now, zone);
   };
-  const shown = (i: number) => all || (i >= firstShown && i < firstShown + SHOWN);
+  const goneBack = piece.finished ? null : lastWithRedo(piece);
+  const shown = (i: number) =>
+    all || gates[i]!.planned.key === goneBack?.key || (i >= firstShown && i < firstShown + SHOWN);
   const hidden = gates.filter((_, i) => !shown(i)).length;
   return (
     <>
@@ -165,7 +169,16 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
                   <TableCell role="cell" sx={{ minWidth: 220 }}>
                     {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
                     {isOpen(s.status) && <ForAdults planned={s.planned} />}
-                    {isOpen(s.status) && <Signs gate={s} />}
+                    {isOpen(s.status) && <Signs gate={s} piece={piece} />}
+                    {s.planned.key === goneBack?.key &&
+                      s.planned.step.remedies.map((remedy) => (
+                        <Box key={remedy.sign} sx={{ color: faded }}>
+                          {remedy.redo && `If ${remedy.sign}. ${remedy.say}`}
+                          <div>
+                            <Redo piece={piece} planned={s.planned} remedy={remedy} />
+                          </div>
+                        </Box>
+                      ))}
                   </TableCell>
                 </TableRow>
               ),
@@ -184,7 +197,7 @@ function Spread({ edge, now, zone }: { edge: EdgeSpread | undefined; now: Instan
   return words === '' ? null : <Box sx={{ color: faded, fontSize: '0.95rem' }}>{words}</Box>;
 }
 
-function Signs({ gate: { planned, wait } }: { gate: Gate }) {
+function Signs({ gate: { planned, wait }, piece }: { gate: Gate; piece: PieceState }) {
   const { step } = planned;
   return (
     <>
@@ -196,10 +209,13 @@ function Signs({ gate: { planned, wait } }: { gate: Gate }) {
       )}
       <Box>{step.words.join('. ')}.</Box>
       {step.look.length > 0 && <Box>Before you go on: {step.look.join('. ')}.</Box>}
-      {step.remedies.map(({ when, sign, say }) => (
-        <Box key={sign} sx={{ color: faded }}>
-          {whenWords[when]}
-          {sign}. {say}
+      {step.remedies.map((remedy) => (
+        <Box key={`${remedy.when} ${remedy.sign}`} sx={{ color: faded }}>
+          {whenWords[remedy.when]}
+          {remedy.sign}. {remedy.say}
+          <div>
+            <Redo piece={piece} planned={planned} remedy={remedy} />
+          </div>
         </Box>
       ))}
       {hazardsOf(planned).map(({ id, title, measures }) => (

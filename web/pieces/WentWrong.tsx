@@ -1,6 +1,8 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material';
 import { faultWords } from '../../core/fault/fault.ts';
+import { faultOfSign } from '../../core/fault/signs.ts';
 import type { Explained } from '../../core/fault/explain.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
@@ -26,37 +28,52 @@ export const faultsIn = ({ entries }: PieceFacts): string[] => [
 /** What went wrong with a piece, and why, by what its own record says for and against each cause. */
 export function WentWrong({ facts, now }: { facts: PieceFacts; now: Instant }) {
   const [asked, setAsked] = useState<string | null>(null);
-  const known = faultsIn(facts).filter((fault) => faultWords.includes(fault));
+  // what was tapped at a step has words of its own
+  const known = [...new Set(faultsIn(facts).map((fault) => faultOfSign(fault) ?? fault))].filter((fault) =>
+    faultWords.includes(fault),
+  );
   const faults = asked && !known.includes(asked) ? [asked, ...known] : known;
   const why = useWhy(facts, faults, now);
   const log = useLog();
+  const here = useRef<HTMLDivElement>(null);
+  const { hash } = useLocation();
+  const asksWhy = hash === '#went-wrong';
+  useEffect(() => {
+    if (asksWhy) here.current?.scrollIntoView?.();
+  }, [asksWhy]);
   return (
-    <Section
-      title="What went wrong?"
-      action={
-        <Autocomplete
-          options={faultWords}
-          value={asked}
-          onChange={(_event, word) => setAsked(word)}
-          sx={{ width: 320, maxWidth: '100%' }}
-          renderInput={(params) => <TextField {...params} label="Ask about a fault" />}
-        />
-      }
-    >
-      {asked && !known.includes(asked) && (
-        <Button
-          variant="outlined"
-          onClick={() => void log(asked, [entry('piece.faulted', facts.pieceId, { refs: [], fault: asked })])}
-        >
-          Log it: {asked}
-        </Button>
-      )}
-      {faults.length > 0 && why === null && <Box role="status">Its record is being read …</Box>}
-      {why === 'failed' && <Trouble>Its record could not be read. Its log is kept; try again later.</Trouble>}
-      {why !== null &&
-        why !== 'failed' &&
-        why.map(({ fault, causes }) => <Causes key={fault} fault={fault} causes={causes} />)}
-    </Section>
+    <div ref={here}>
+      <Section
+        title="What went wrong?"
+        action={
+          <Autocomplete
+            options={faultWords}
+            value={asked}
+            onChange={(_event, word) => setAsked(word)}
+            sx={{ width: 320, maxWidth: '100%' }}
+            renderInput={(params) => <TextField {...params} label="Ask about a fault" />}
+          />
+        }
+      >
+        {asked && !known.includes(asked) && (
+          <Button
+            variant="outlined"
+            onClick={() =>
+              void log(asked, [entry('piece.faulted', facts.pieceId, { refs: [], fault: asked })])
+            }
+          >
+            Log it: {asked}
+          </Button>
+        )}
+        {faults.length > 0 && why === null && <Box role="status">Its record is being read …</Box>}
+        {why === 'failed' && (
+          <Trouble>Its record could not be read. Its log is kept; try again later.</Trouble>
+        )}
+        {why !== null &&
+          why !== 'failed' &&
+          why.map(({ fault, causes }) => <Causes key={fault} fault={fault} causes={causes} />)}
+      </Section>
+    </div>
   );
 }
 

@@ -34,6 +34,25 @@ describe('a step as it really was', () => {
     expect(entriesOf(studio.logged.flat(), 'piece.checked')).toEqual([]);
   });
 
+  it('that makes a pot of a sheet says what it is now, its wall as thick as it was', async () => {
+    const props = stepProps('carve');
+    const { step } = props;
+    const planned = {
+      ...step.planned,
+      step: { ...step.planned.step, effects: [{ does: 'shape' as const }] },
+    };
+    show(<DoneDialog {...props} step={{ ...step, planned }} />);
+    expect(screen.getByText('What is it now?')).toBeTruthy();
+    await press('Mug');
+    await press(/^Log carving/);
+    await done();
+    expect(loggedOnly(studio, 'piece.done').body.form).toMatchObject({
+      kind: 'cylinder',
+      diameterM: 0.09,
+      wallM: plan.believed.setting.thicknessM,
+    });
+  });
+
   it('with the clay found otherwise is a check of it as well, in one act', async () => {
     show(<DoneDialog {...stepProps('carve')} />);
     await choose('The clay was then', 'Stiff leather-hard');

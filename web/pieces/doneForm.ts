@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import { bodies } from '../../api/entry.ts';
 import { stageAt, type Stage } from '../../core/clay/stage.ts';
+import type { Form } from '../../core/form/form.ts';
 import type { Entry, Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import { deepestGroove, fillOf, usually } from '../../core/piece/deed.ts';
+import { deepestGroove, slipTaken, usually } from '../../core/piece/deed.ts';
 import { leavesSilicate, takesOff } from '../../core/piece/waste.ts';
-import { slipForCoat } from '../../core/slip/amount.ts';
-import { consistencyFor } from '../../core/slip/consistency.ts';
+import { consistencyFor, type SlipUse } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
-import { shareOfZones, type StepRef, type Zone } from '../../core/technique/layer.ts';
-import type { Effect } from '../../core/technique/technique.ts';
+import { shareOfZones, type Zone } from '../../core/technique/layer.ts';
+import { hasJar, useOf, type Effect } from '../../core/technique/technique.ts';
 import { formatFixed, type UnitChoice } from '../../core/units/quantity.ts';
 import { useDraft } from '../frame/draft.ts';
 import { typedNumber } from '../frame/fields.tsx';
@@ -51,6 +51,8 @@ export interface TypedDone {
   /** Where it is other than the clock has it. */
   stage: Stage | null;
   minutes: string;
+  /** What it has become, where the step gave it another form. */
+  form?: Form | null;
   cutOff: TypedCutOff;
   outcome: Outcome | 'left-out' | null;
   faults: string[];
@@ -63,13 +65,13 @@ export function useDoneForm(of: DoneStep) {
   const units = useUnits();
   const { planned, name } = step;
   const usual = planned.step.effects.map(usually);
-  const laid = usual.find((effect) => 'use' in effect);
-  const tubs = useTubsFor(planned, laid?.use);
+  const laid = usual.map(useOf).find((use) => use !== undefined);
+  const tubs = useTubsFor(planned, laid);
   const [typed, setTyped, forget] = useDraft<TypedDone>(
     `done ${[pieceId, ...others.map((one) => one.pieceId)].join(' ')} ${planned.key}`,
     () => ({
       values: {},
-      tub: planned.stock[0] ?? lastOf(wall.carried),
+      tub: planned.stock[0] ?? (laid && hasJar(laid) ? null : lastOf(wall.carried)),
       gravity: null,
       face: planned.face,
       zone: null,
@@ -97,10 +99,10 @@ export function useDoneForm(of: DoneStep) {
         adjusted: tub?.adjusted ?? 'none',
       }
     : null;
-  const lies = effects.find((effect) => 'use' in effect);
-  const depthM = lies && slip ? depthOf(lies, slip, planned.refs) : 0;
+  const lies = effects.find(useOf);
   const zone = zoneOf(planned.zones, typed.zone);
   const share = shareOfZones(zone ? [zone] : planned.zones);
+  const shapes = usual.some(({ does }) => does === 'shape');
   const cuts = takesOff(usual) || leavesSilicate(usual, wall.carried);
   const all = [of, ...others];
   const called = others.length === 0 ? pieceName : `${all.length} pieces`;
@@ -118,7 +120,7 @@ export function useDoneForm(of: DoneStep) {
 
   /** Slip that one of the pieces takes, m³. */
   const takesOf = ({ areaM2 }: DoneStep): number =>
-    laid ? slipForCoat(areaM2 * laid.share * share, depthM) : 0;
+    lies && slip ? slipTaken(lies, slip, planned.refs, areaM2 * share) : 0;
 
   /** The deed as it was typed, on one of the pieces. */
   const bodyOf = ({ planned: on }: NextStep) => {
@@ -133,6 +135,7 @@ export function useDoneForm(of: DoneStep) {
         outcome: typed.outcome === 'left-out' ? null : typed.outcome,
         faults: wentWrong ? typed.faults : [],
         note: typed.note,
+        form: shapes && typed.form ? { ...typed.form, wallM: wall.thicknessM } : null,
       }),
       ...(stage && { stage }),
       ...(tookS !== null && { tookS }),
@@ -191,7 +194,8 @@ export function useDoneForm(of: DoneStep) {
     textOf,
     effects,
     /** The coat that is laid; null where it is none. */
-    coat: laid?.does === 'coat' && slip ? { thicknessM: depthM, ...slip } : null,
+    coat: lies?.does === 'coat' && slip ? { thicknessM: lies.thicknessM, ...slip } : null,
+    shapes,
     cuts,
     cutOff,
     stage,
@@ -240,18 +244,8 @@ function typedEffect(
   return { ...effect, ...Object.fromEntries(typed) };
 }
 
-/** How thick slip lies where it lies, m. */
-const depthOf = (
-  effect: Effect<number>,
-  slip: Pick<SlipLaid, 'specificGravity' | 'grainDensity'>,
-  refs: StepRef[],
-): number => {
-  if (effect.does === 'fill') return fillOf(effect, slip, refs);
-  return 'thicknessM' in effect ? effect.thicknessM : 0;
-};
-
-function usualGravity(laid: Effect<number> | undefined): number {
-  if (!laid || !('use' in laid)) return 1;
-  const { gravity } = consistencyFor(laid.use);
+function usualGravity(laid: SlipUse | undefined): number {
+  if (!laid) return 1;
+  const { gravity } = consistencyFor(laid);
   return (gravity.from + gravity.to) / 2;
 }

@@ -49,8 +49,9 @@ describe('what a piece carries', () => {
     await press('Log it so');
     await screen.findByText('elsewhere');
     const { layers } = loggedOnly(studio, 'piece.routed').body;
-    expect(layers.map((of) => of.technique)).toEqual(['sgraffito', 'slip-trailing']);
-    expect(layers[0]!.id).toBe('first');
+    // lines are usually trailed before anything is carved
+    expect(layers.map((of) => of.technique)).toEqual(['slip-trailing', 'sgraffito']);
+    expect(layers[1]!.id).toBe('first');
   });
 
   it('can be given up, and is not taken out', async () => {
@@ -81,7 +82,7 @@ describe('what a piece carries', () => {
     const studio = opened();
     studio.has(known('tub.made', 'red', tubBody({ name: 'Rust' })));
     await screen.findByRole('button', { name: 'Give it up' });
-    fireEvent.click(screen.getByRole('checkbox', { name: /^Take in: colour the cut areas/ }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Take in: colour the cut areas' }));
     await choose('Colour the cut areas: from which tub', 'Rust');
     await press('Log it so');
     await screen.findByText('elsewhere');
@@ -94,9 +95,50 @@ describe('what a piece carries', () => {
     opened();
     await press('Add another technique');
     await choose('Technique', 'Silicate crackle, thrown');
+    // it stands before what is laid at leather-hard; brushed over, nothing holds on it
     expect(await screen.findByText(/will not stick on silicate/)).toBeTruthy();
     await press(/above, .* below$/);
     expect(screen.queryByText(/will not stick on silicate/)).toBeNull();
+  });
+
+  it('puts a new technique where it usually stands, and says so; the maker moves it', async () => {
+    const studio = opened();
+    await press('Add another technique');
+    await choose('Technique', 'Bands on a fresh wall');
+    expect(
+      await screen.findByText('Bands on a fresh wall is done as 1. of 2, where it usually stands.'),
+    ).toBeTruthy();
+    await press('Move Bands on a fresh wall down');
+    expect(screen.getByText('Bands on a fresh wall is done as 2. of 2.')).toBeTruthy();
+    // what that order makes impossible is said at once, and is not reshuffled
+    expect(screen.getByText(/needs wetter clay than/)).toBeTruthy();
+    await press('Move Bands on a fresh wall up');
+    await press('Log it so');
+    await screen.findByText('elsewhere');
+    expect(loggedOnly(studio, 'piece.routed').body.layers.map((of) => of.technique)).toEqual([
+      'fresh-bands',
+      'sgraffito',
+    ]);
+  });
+
+  it('lies in several zones, each with its tub and its coats', async () => {
+    const studio = opened();
+    studio.has(known('tub.made', 'red', tubBody({ name: 'Rust' })));
+    await screen.findByRole('button', { name: 'Give it up' });
+    await press('Another zone, with a tub of its own');
+    await type('Zone 1 is called', 'Red');
+    await choose('Zone 1: slip from which tub', 'Rust');
+    await choose('Zone 2: coats', '2');
+    await press('Log it so');
+    await screen.findByText('elsewhere');
+    const [of] = loggedOnly(studio, 'piece.routed').body.layers;
+    const [first, second] = of!.zones;
+    expect(of!.zones).toMatchObject([
+      { name: 'Red', kind: 'band', from: 0, to: 0.5 },
+      { name: 'Band 50–100 %', kind: 'band', from: 0.5, to: 1 },
+    ]);
+    expect(of!.stock).toEqual([{ zone: first!.id, ids: ['red'] }]);
+    expect(of!.coats).toEqual({ [second!.id]: 2 });
   });
 });
 

@@ -6,16 +6,11 @@ import {
   techniqueOf,
   techniques,
 } from '../../core/technique/catalogue.ts';
-import { USUAL_FEATURE_M, wholeZone, type Layer, type Zone } from '../../core/technique/layer.ts';
+import type { Layer } from '../../core/technique/layer.ts';
+import { proposedAt } from '../../core/technique/place.ts';
 import type { Face, Only, Technique } from '../../core/technique/technique.ts';
 import { typedNumber } from '../frame/fields.tsx';
-
-/** Where a layer lies, as it is being typed; shares in percent. */
-export type Where =
-  | { kind: 'whole' }
-  | { kind: 'rim' | 'foot' }
-  | { kind: 'band'; from: string; to: string }
-  | { kind: 'motif'; share: string };
+import { freshZone, isOfZone, zoneFrom, zonesTyped, type TypedZone, type Where } from './typedZone.ts';
 
 /** A layer as it is being typed. */
 export interface TypedLayer {
@@ -25,7 +20,9 @@ export interface TypedLayer {
   own: Technique | null;
   schools: Only;
   face: Face;
-  where: Where;
+  /** At least one; of a draft from before there were several, `where` stands for it. */
+  zones?: TypedZone[];
+  where?: Where;
   tub: string | null;
   /** Steps taken in that may be left out, by their keys. */
   also?: string[];
@@ -33,15 +30,20 @@ export interface TypedLayer {
   stepTubs?: Record<string, string>;
   /** As it stands in the log, where it does: what is not typed of it stays. */
   logged?: Layer;
+  /** Where it stands was said by the maker. */
+  moved?: true;
   dropped?: boolean;
 }
+
+export const zonesOf = ({ zones, where = { kind: 'whole' } }: TypedLayer): TypedZone[] =>
+  zones ?? [{ ...freshZone(where), id: where.kind }];
 
 export const freshLayer = (of: Technique = techniques()[0]!, schools: Only = {}): TypedLayer => ({
   id: uuid(),
   ...chosen(of),
   schools,
   face: 'outside',
-  where: { kind: 'whole' },
+  zones: [freshZone({ kind: 'whole' })],
   tub: null,
 });
 
@@ -63,7 +65,7 @@ export const typedFrom = (layers: readonly Layer[]): TypedLayer[] =>
     own: layer.own ?? null,
     schools: layer.schools,
     face: layer.face,
-    where: whereOf(layer.zones),
+    zones: zonesTyped(layer),
     tub: layer.stock.find(({ step, zone, pass }) => !step && !zone && !pass)?.ids[0] ?? null,
     also: layer.also,
     stepTubs: Object.fromEntries(layer.stock.filter(ofStep).map(({ step, ids }) => [step, ids[0]!])),
@@ -75,75 +77,55 @@ export const typedFrom = (layers: readonly Layer[]): TypedLayer[] =>
 const ofStep = ({ step, zone, pass, ids }: Layer['stock'][number]): boolean =>
   step !== undefined && zone === undefined && pass === undefined && ids.length === 1;
 
-const percent = (share: number): string => String(Number((100 * share).toFixed(1)));
-
-function whereOf([zone, ...more]: Zone[]): Where {
-  if (!zone || more.length > 0 || zone.kind === 'whole') return { kind: 'whole' };
-  if (zone.kind === 'band') return { kind: 'band', from: percent(zone.from), to: percent(zone.to) };
-  if (zone.kind === 'motif') return { kind: 'motif', share: percent(zone.share) };
-  return { kind: zone.place === 'rim' ? 'rim' : 'foot' };
-}
-
 /** What was typed, as layers; each later one waits until what lies beneath is firm. */
 export const layersFrom = (typed: TypedLayer[]): Layer[] =>
   typed.map((layer) => {
-    const { id, technique, own, schools, face, where, tub, logged, dropped } = layer;
+    const { id, technique, own, schools, face, tub, logged, dropped } = layer;
     const of = techniqueTyped(layer);
-    const untouched = logged && JSON.stringify(whereOf(logged.zones)) === JSON.stringify(where);
-    // a tub of a zone or of one pass is not typed: it stays
-    const particular = (logged?.stock ?? []).filter((of) => (of.step ?? of.zone ?? of.pass) && !ofStep(of));
+    const zones = zonesOf(layer);
+    const asLogged =
+      logged && JSON.stringify(zonesTyped(logged).map(placed)) === JSON.stringify(zones.map(placed));
+    const several = zones.length > 1;
+    // a tub of a step in one zone, or of one pass, is not typed: it stays
+    const particular = (logged?.stock ?? []).filter(
+      (of) =>
+        (of.step ?? of.zone ?? of.pass) &&
+        !ofStep(of) &&
+        !(several && isOfZone(of)) &&
+        (of.zone === undefined || zones.some(({ id: zone }) => zone === of.zone)),
+    );
     const keys = new Set(stepsOf(of, schoolsOf(of, schools)).map(({ key }) => key));
     const ofSteps = Object.entries(layer.stepTubs ?? {}).filter(([step]) => keys.has(step));
+    const coats = zones.flatMap((zone) =>
+      zone.coats.trim() ? [[zone.id, typedNumber(zone.coats) ?? NaN] as const] : [],
+    );
     return {
       id,
       technique,
       rev: of.rev,
       ...(own && { own }),
       schools: schoolsOf(of, schools),
-      zones: untouched ? logged.zones : zonesFrom(where),
+      zones: asLogged ? logged.zones : zones.map(zoneFrom),
       face,
       upon: logged ? logged.upon : 'firm',
       also: (layer.also ?? []).filter((key) => keys.has(key)),
       stock: [
         ...(tub === null ? [] : [{ ids: [tub] }]),
+        ...(several
+          ? zones.flatMap((zone) => (zone.tub === null ? [] : [{ zone: zone.id, ids: [zone.tub] }]))
+          : []),
         ...ofSteps.map(([step, id]) => ({ step, ids: [id] })),
         ...particular,
       ],
+      ...(coats.length > 0 && { coats: Object.fromEntries(coats) }),
       ...(dropped && { dropped: true as const }),
     };
   });
 
-const share = (text: string): number => (typedNumber(text) ?? Number.NaN) / 100;
+const placed = ({ id, name, where }: TypedZone) => ({ id, name, where });
 
-function zonesFrom(where: Where): Zone[] {
-  switch (where.kind) {
-    case 'whole':
-      return [wholeZone];
-    case 'rim':
-    case 'foot':
-      return [
-        { id: where.kind, name: where.kind === 'rim' ? 'Rim' : 'Foot', kind: 'place', place: where.kind },
-      ];
-    case 'band':
-      return [
-        {
-          id: `band-${where.from}-${where.to}`.replace(/[^\w-]/g, '_'),
-          name: `Band ${where.from}–${where.to} %`,
-          kind: 'band',
-          from: share(where.from),
-          to: share(where.to),
-        },
-      ];
-    case 'motif':
-      return [
-        {
-          id: 'motif',
-          name: 'Motifs',
-          kind: 'motif',
-          within: wholeZone.id,
-          share: share(where.share),
-          widthM: USUAL_FEATURE_M,
-        },
-      ];
-  }
+/** A layer put among others where it usually stands. */
+export function putIn(layer: TypedLayer, among: TypedLayer[]): TypedLayer[] {
+  const [own] = layersFrom([layer]);
+  return among.toSpliced(proposedAt(own!, layersFrom(among)), 0, layer);
 }

@@ -33,7 +33,7 @@ export function BatchSheet() {
   const { batch, catalogue } = data;
   const next = nextMaking(batch);
   const { begun } = batch;
-  const ways = { powders: 'from powders', trimmings: 'from trimmings' };
+  const ways = { powders: 'from powders', trimmings: 'from trimmings', bucket: 'from the throwing bucket' };
   return (
     <>
       <Typography variant="h2" component="h1">
@@ -43,6 +43,8 @@ export function BatchSheet() {
         {ways[begun.source]}, by {begun.road}, for{' '}
         {consistencyFor(begun.use, catalogue.wanted).name.toLowerCase()}
         {begun.waterKg > 0 && `; ${formatQuantity('mass', begun.waterKg, units)} of water in all`}
+        {begun.dryKg !== undefined &&
+          ` on ${formatQuantity('mass', begun.dryKg, units)} of bone-dry trimmings`}
       </Box>
       <AnswerBoard answer={answerOf(batch, next, now, zone)} />
       {batch.tubId !== null && (

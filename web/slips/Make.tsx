@@ -11,6 +11,7 @@ import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Section, Trouble } from '../frame/parts.tsx';
 import { wordsFor } from '../frame/server.ts';
+import { HowMuch, unsaidAmount, useStart } from './HowMuch.tsx';
 import { MaterialField } from './MaterialField.tsx';
 import { useShelf } from './shelf.ts';
 
@@ -22,7 +23,7 @@ export function Make() {
   return (
     <>
       <Typography variant="h1">Make slip</Typography>
-      <Section title="From trimmings of the body">
+      <Section title="From trimmings, or from the throwing bucket">
         <FromTrimmings catalogue={data.catalogue} />
       </Section>
       <Section title="From powders, by a recipe">
@@ -54,6 +55,8 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
   const log = useLog();
   const navigate = useNavigate();
   const [name, setName] = useState('');
+  const [source, setSource] = useState<'trimmings' | 'bucket'>('trimmings');
+  const [amount, setAmount] = useState(unsaidAmount);
   const [road, setRoad] = useState<MakingRoad>('scale');
   const [use, setUse] = useState<SlipUse>('brushed-engobe');
   const [chosen, setClay] = useState<string | null>(null);
@@ -62,6 +65,8 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
   const [wrong, setWrong] = useState<string | null>(null);
   const clayId = chosen ?? clays[0]?.id ?? '';
   const coloured = colourant !== NO_COLOUR;
+  const grainDensity = clays.find((c) => c.id === clayId)?.set.grainDensity ?? PLAIN_DENSITY;
+  const start = useStart(amount, use, grainDensity);
   const colours = Object.fromEntries(
     Object.entries(materials).filter(([, m]) => ['colourant', 'stain', 'opacifier'].includes(m.kind)),
   );
@@ -76,14 +81,15 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
       entry('batch.begun', id, {
         name: name.trim(),
         recipeId: null,
-        source: 'trimmings',
+        source,
         road,
         use,
         clayId: clayId === '' ? null : clayId,
         lines: [],
         colourants: coloured ? [{ materialId: colourant, percent: share! }] : [],
-        waterKg: 0,
-        grainDensity: clays.find((c) => c.id === clayId)?.set.grainDensity ?? PLAIN_DENSITY,
+        waterKg: start && source === 'trimmings' ? start.waterKg : 0,
+        ...(start && source === 'trimmings' && { dryKg: start.dryKg }),
+        grainDensity,
       }),
     ]);
     if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
@@ -102,6 +108,15 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
     >
       <ToggleButtonGroup
         exclusive
+        value={source}
+        onChange={(_event, value: typeof source | null) => value && setSource(value)}
+        aria-label="From what"
+      >
+        <ToggleButton value="trimmings">Bone-dry trimmings</ToggleButton>
+        <ToggleButton value="bucket">The throwing bucket</ToggleButton>
+      </ToggleButtonGroup>
+      <ToggleButtonGroup
+        exclusive
         value={road}
         onChange={(_event, value: MakingRoad | null) => value && setRoad(value)}
         aria-label="How"
@@ -118,7 +133,7 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
           options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
         />
         <ChoiceField
-          label="Trimmings of"
+          label={source === 'bucket' ? 'Slurry of' : 'Trimmings of'}
           value={clayId}
           onChoose={setClay}
           options={clays.map(({ id, set }) => ({ value: id, label: set.name }))}
@@ -140,6 +155,7 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
           />
         )}
       </Box>
+      {source === 'trimmings' && <HowMuch typed={amount} onTyped={setAmount} use={use} start={start} />}
       {wrong && <Trouble>{wrong}</Trouble>}
       <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
         Begin the batch sheet

@@ -29,7 +29,14 @@ const kinds: MaterialKind[] = [
   'binder',
 ];
 /** Hazards that belong to a material. */
-const ofMaterials: HazardId[] = ['silica-dust', 'toxic-colour', 'manganese', 'alkali'];
+const ofMaterials: HazardId[] = [
+  'silica-dust',
+  'toxic-colour',
+  'colour-dust',
+  'manganese',
+  'raw-metal',
+  'alkali',
+];
 
 /** Raw materials: what ships with the program, and what the suppliers' sheets say. */
 export function Materials() {

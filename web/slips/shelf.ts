@@ -1,3 +1,4 @@
+import { hasJar } from '../../core/technique/technique.ts';
 import { useMemo } from 'react';
 import useSWR from 'swr';
 import type { ShelfAnswer } from '../../api/routes.ts';
@@ -41,7 +42,11 @@ export function useTubsFor({ guarded }: Planned, use: SlipUse | undefined): Tubs
   return useMemo(() => {
     if (!data || use === undefined) return none;
     const { wanted } = data.catalogue;
-    const standing = data.tubs.filter(({ tub }) => tub.discardedAt === null);
+    // silicate, joining fluid and a wash come from jars of their own: no tub of slip will do
+    const ownJar = hasJar(use) || use === 'wash';
+    const standing = data.tubs.filter(
+      ({ tub }) => tub.discardedAt === null && (!ownJar || tub.made.use === use),
+    );
     return {
       offered: bySuit(
         standing.filter((shelf) => mayBeOffered(shelf, guarded === true)),

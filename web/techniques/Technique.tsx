@@ -6,7 +6,13 @@ import type { TechniquesAnswer } from '../../api/routes.ts';
 import { hazards, type HazardId } from '../../core/hazard/hazard.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { choicesOf, schoolsOf, stepsOf } from '../../core/technique/catalogue.ts';
-import type { Only, Remedy, Step, Technique as Of } from '../../core/technique/technique.ts';
+import {
+  useOf,
+  type Only,
+  type Remedy,
+  type Step,
+  type Technique as Of,
+} from '../../core/technique/technique.ts';
 import { doesWords, needWords, repeatWords, secondsWords } from '../../core/technique/words.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { WindowStrip } from '../draw/WindowStrip.tsx';
@@ -201,7 +207,7 @@ const remedyWords = ({ sign, say }: Remedy): string =>
 
 /** How often, how long, what it does, and of which slip. */
 function about(step: Step): string {
-  const slip = step.effects.flatMap((effect) => ('use' in effect ? [consistencyFor(effect.use)] : []))[0];
+  const slip = step.effects.flatMap((effect) => useOf(effect) ?? []).map((use) => consistencyFor(use))[0];
   return [
     step.optional && 'if wanted',
     repeatWords(step),
