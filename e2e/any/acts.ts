@@ -98,7 +98,7 @@ export function anyActs(seed: number, begin: number, files: Sent): AnyActs {
     };
   };
 
-  const draft = (): Draft => {
+  const drawn = (): Draft => {
     const open = known['piece']!.filter((id) => !finished.has(id)).length;
     if (open > 2 && chance(0.45)) return pieces.all.at(-1)!();
     const r = random();
@@ -109,6 +109,11 @@ export function anyActs(seed: number, begin: number, files: Sent): AnyActs {
     if (r < 0.76) return one(tubs.all)();
     if (r < 0.92) return one(ofShelf)();
     return one(ofStudio)();
+  };
+  /** Half of them of a kind not taken yet where a few draws find one, so that few acts meet many kinds. */
+  const draft = (): Draft => {
+    const draws = Array.from({ length: chance(0.5) ? 8 : 1 }, drawn);
+    return draws.find(({ kind }) => !kinds.has(kind)) ?? draws[0]!;
   };
 
   const entryOf = ({ kind, subject, body, place = null, face = null, v = 1 }: Draft) => ({
