@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../clay/body.ts';
+import { edgeAtWater, waterAtEdge } from '../clay/stage.ts';
 import type { FaceExposure } from '../form/places.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import { shiftedClimate, steadyClimate } from './air.ts';
@@ -51,6 +52,24 @@ describe('covers', () => {
     expect(lost('damp-cloth', 24)).toBeLessThan(0.01);
     const dry = wall('damp-cloth', 'free', 0.03);
     expect(mean(carry(dry, 48 * HOUR))).toBeGreaterThan(0.031);
+  });
+
+  it('a damp cloth brings stiff clay back to leather-hard, and has so much to give and no more', () => {
+    // common practice: reviving from stiff to leather-hard within some hours, never to plastic
+    const stiff = wall('damp-cloth', 'free', waterAtEdge(defaultBody, 46));
+    const after = (hours: number) => edgeAtWater(defaultBody, mean(carry(stiff, hours * HOUR)));
+    expect(after(2)).toBeGreaterThan(50);
+    expect(after(12)).toBeGreaterThan(58);
+    const full = after(48);
+    expect(full).toBeLessThan(70);
+    // what the cloth gave is what the clay holds more, but for what passed through the air
+    expect(stiff.taken.cloth).toBeLessThanOrEqual(0.5);
+    expect(stiff.taken.cloth).toBeCloseTo(-stiff.state.left.outside, 1);
+    // wetted anew it gives again
+    const more = carry(stiff, 60 * HOUR, [
+      { at: 48 * HOUR, kind: 'surroundings', change: { cover: 'damp-cloth' } },
+    ]);
+    expect(edgeAtWater(defaultBody, mean(more))).toBeGreaterThan(full + 3);
   });
 });
 

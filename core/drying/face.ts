@@ -94,7 +94,7 @@ export const covers: CoverDescription[] = [
     verb: 'Cover with damp cloth',
     resistance: 500,
     holds: { humidity: 0.995 },
-    effect: 'hardly dries, and dry rims are slowly wetted again',
+    effect: 'hardly dries, and what has gone too dry slowly comes back to leather-hard',
   },
   {
     cover: 'damp-box',
@@ -234,6 +234,24 @@ export const plasterFace =
     const left = PLASTER.pull * Math.max(0, 1 - taken() / PLASTER.holdsKg);
     out.flux = left * Math.max(0, x - PLASTER.downToX);
     out.slope = x > PLASTER.downToX ? left : 0;
+  };
+
+/** A wrung-out cloth gives water to clay that is drier than soft leather-hard, until little is left in it. From memory. */
+const CLOTH = { pull: 8e-4, upToX: 0.2, holdsKg: 0.5 };
+
+/**
+ * A face that a damp cloth lies on: beside what passes through the air beneath it, the clay draws in
+ * pull·(0.2 − X)·(1 − given/holds) where it is drier than that.
+ * @param given water that the cloth gave so far, kg/m²
+ */
+export const clothFace =
+  (air: FaceLaw, given: () => number): FaceLaw =>
+  (x, timeS, out) => {
+    air(x, timeS, out);
+    if (x >= CLOTH.upToX) return;
+    const pull = CLOTH.pull * Math.max(0, 1 - given() / CLOTH.holdsKg);
+    out.flux -= pull * (CLOTH.upToX - x);
+    out.slope += pull;
   };
 
 /** Water boils at this, °C, at sea level: its vapour is no denser than then, and more heat only boils it faster. */

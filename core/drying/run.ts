@@ -2,7 +2,15 @@ import { activityLaw, drySolidsPerArea } from '../clay/body.ts';
 import type { FaceExposure } from '../form/places.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
 import { askedOnce, shiftedClimate } from './air.ts';
-import { closedFace, coverNamed, evaporatingFace, plasterFace, sealedFace, type FaceLaw } from './face.ts';
+import {
+  clothFace,
+  closedFace,
+  coverNamed,
+  evaporatingFace,
+  plasterFace,
+  sealedFace,
+  type FaceLaw,
+} from './face.ts';
 import { bareMesh, COAT_CELLS, gradedWidths, withSettledCoats, type FaceName } from './mesh.ts';
 import { meanReading, OUTER_LAYER_M } from './readings.ts';
 import { emptyTrajectory, type WallAt } from './trajectory.ts';
@@ -63,7 +71,7 @@ export function startRun(
     trajectory: emptyTrajectory(),
     recordFrom: Number.NEGATIVE_INFINITY,
     tolerance,
-    taken: { paper: 0, plaster: 0 },
+    taken: { paper: 0, plaster: 0, cloth: 0 },
     waxed: { inside: 0, outside: 0 },
     coatCells,
     settlesAt: null,
@@ -170,7 +178,8 @@ function longestStep({ surroundings, taken }: WallRun): number {
   const { holds, resistance } = coverNamed(surroundings.cover);
   if (holds && 'paperKg' in holds) return taken.paper < FULL * holds.paperKg ? PAPER_STEP_S : LONGEST_STEP_S;
   const held = holds !== undefined || resistance >= WEATHERPROOF;
-  return held && surroundings.inside !== 'plaster' ? WEATHERPROOF_STEP_S : LONGEST_STEP_S;
+  const still = surroundings.inside !== 'plaster' && surroundings.cover !== 'damp-cloth';
+  return held && still ? WEATHERPROOF_STEP_S : LONGEST_STEP_S;
 }
 
 function takenSince(run: WallRun, before: WallState['left']): WallRun['taken'] {
@@ -182,6 +191,7 @@ function takenSince(run: WallRun, before: WallState['left']): WallRun['taken'] {
   return {
     paper: surroundings.cover === 'paper-bag' ? taken.paper + intoAir : taken.paper,
     plaster: surroundings.inside === 'plaster' ? taken.plaster + inside : taken.plaster,
+    cloth: surroundings.cover === 'damp-cloth' ? taken.cloth + Math.max(0, -outside) : taken.cloth,
   };
 }
 
@@ -204,9 +214,11 @@ export function facesOf(run: WallRun): { inside: FaceLaw; outside: FaceLaw } {
     });
   };
   const waxed = (face: FaceName, of: FaceLaw) => closedFace(of, run.waxed[face] * (1 - WAX_PASSES));
+  const outside = law(surroundings.outside);
+  const underCloth = surroundings.cover === 'damp-cloth' && surroundings.outside === 'free';
   return {
     inside: waxed('inside', law(surroundings.inside)),
-    outside: waxed('outside', law(surroundings.outside)),
+    outside: waxed('outside', underCloth ? clothFace(outside, () => takenSince(run, before).cloth) : outside),
   };
 }
 

@@ -46,6 +46,7 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
   switch (event.kind) {
     case 'surroundings':
       if (event.change.cover === 'paper-bag') run.taken = { ...run.taken, paper: 0 };
+      if (event.change.cover === 'damp-cloth') run.taken = { ...run.taken, cloth: 0 };
       run.surroundings = { ...run.surroundings, ...event.change };
       if (state.strideS) run.state = { ...state, strideS: Math.min(AFTER_CHANGE_S, state.strideS) };
       return;
@@ -102,7 +103,7 @@ function stretch(run: WallRun, ratio: number): void {
   run.setting = { ...setting, thicknessM: setting.thicknessM / ratio };
   state.left.inside /= ratio;
   state.left.outside /= ratio;
-  run.taken = { paper: taken.paper / ratio, plaster: taken.plaster / ratio };
+  run.taken = { paper: taken.paper / ratio, plaster: taken.plaster / ratio, cloth: taken.cloth / ratio };
 }
 
 /** A coat at touch-dry, or a film that has its skin, breaks where wet slip spreads. */

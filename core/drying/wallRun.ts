@@ -52,8 +52,8 @@ export interface WallRun {
   /** From when on its course is looked back upon: of what went before, only the last is on record. */
   recordFrom: Instant;
   tolerance: number;
-  /** Water that paper in a bag, or plaster beneath, has taken so far, kg/m². */
-  taken: { paper: number; plaster: number };
+  /** Water that paper in a bag or plaster beneath has taken so far, and that a damp cloth has given, kg/m². */
+  taken: { paper: number; plaster: number; cloth: number };
   /** The share of each face that is waxed. */
   waxed: { inside: number; outside: number };
   coatCells: number;

@@ -65,6 +65,8 @@ export interface StepDone {
 /** A part of a piece as its log says. */
 export interface PartState extends PieceParted {
   madeAt: Instant;
+  /** The cover that it lay under first; `cover` is that of now. */
+  firstCover: Cover;
   /** When it was joined on; null while it was not. */
   joinedAt: Instant | null;
 }
@@ -118,7 +120,10 @@ function apply(state: PieceState, entry: Entry): void {
       state.stand = entry.body.stand;
       return;
     case 'piece.parted':
-      state.parts = [...state.parts, { ...entry.body, madeAt: at, joinedAt: null }];
+      state.parts = [
+        ...state.parts,
+        { ...entry.body, firstCover: entry.body.cover, madeAt: at, joinedAt: null },
+      ];
       return;
     case 'piece.moved':
       state.roomId = entry.body.roomId;

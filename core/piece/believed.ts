@@ -185,7 +185,7 @@ function wallsOf(piece: PieceState, facts: PieceFacts, { walls, zones }: Divided
     const wetter = wall.part ? stagedX(facts.body, wall.part.stage) - ordinary : 0;
     const first = {
       ...surroundingsIn(facts, roomAt(piece, facts.entries, at), at),
-      cover: wall.part?.cover ?? made.cover,
+      cover: wall.part?.firstCover ?? made.cover,
       ...exposureOf(piece, wall, made.stand),
     };
     return {

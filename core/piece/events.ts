@@ -158,6 +158,6 @@ const stood = (
   { cover, stand }: { cover: Cover; stand: Stand },
 ): WallEvent => ({ at, kind: 'surroundings', change: { cover, ...exposureOf(piece, wall, stand) } });
 
-/** The names of the walls of a piece that are parts not joined on yet. */
-export const apart = (walls: readonly LoggedWall[]): { name: WallName; part: PartState }[] =>
-  walls.flatMap(({ name, part }) => (part && part.joinedAt === null ? [{ name, part }] : []));
+/** The walls of a piece that are parts not joined on yet. */
+export const apart = (walls: readonly LoggedWall[]): (LoggedWall & { part: PartState })[] =>
+  walls.flatMap((wall) => (wall.part && wall.part.joinedAt === null ? [{ ...wall, part: wall.part }] : []));

@@ -89,6 +89,8 @@ export interface Joint {
   ahead: 'piece' | 'part' | null;
   /** When the other one is ready; null where it is not within the time looked ahead. */
   until: Instant | null;
+  /** Of a part that is too dry to be joined: when it is back, if its remedy is begun now; null where that does not help. */
+  dried?: { backAt: Instant | null };
 }
 
 /** A stretch of time; open to the end of what was computed where `to` is infinite. */

@@ -153,7 +153,9 @@ function jointOf(planned: Planned, tests: Test[], readings: Readings, from: Inst
     until,
   });
   if (its === null)
-    return driedPast(planned, readings, now, true) ? joint('part', null) : joint('piece', null);
+    return driedPast(planned, readings, now, true)
+      ? { ...joint('part', null), dried: { backAt: null } }
+      : joint('piece', null);
   if (piece === null) return joint('part', null);
   if (Math.abs(piece - its) < ALIKE) return joint(null, null);
   return piece < its ? joint('piece', its) : joint('part', piece);

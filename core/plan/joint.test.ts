@@ -9,6 +9,7 @@ import { foldPiece } from '../log/piece.ts';
 import { believedNow } from '../piece/believed.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import { HOUR } from '../units/quantity.ts';
+import { remedyFor } from './next.ts';
 import { planPiece } from './plan.ts';
 
 const layer = layerOf('slip-drip', { handle: 'set', hold: 'slip' }, { id: 'drip', upon: null });
@@ -42,6 +43,40 @@ describe('a pot and its handle', () => {
     expect(late.doAt).toBeNull();
   });
 
+  it('come together again where what was too dry lay under a damp cloth; bone dry it does not', () => {
+    // common practice: a part too dry comes back under a damp cloth within some hours
+    const dry = gateAt(8, 'drips', [...pot('draped'), handle(0, 'open', 0.012)]);
+    const { backAt } = dry.joint!.dried!;
+    expect(backAt!).toBeGreaterThan(hoursOn(8) + 0.5 * HOUR);
+    expect(backAt!).toBeLessThan(hoursOn(8) + 16 * HOUR);
+    // put there, it is told to be ready about then
+    const cloth = logged('piece.covered', hoursOn(8), { cover: 'damp-cloth', stand: 'board', part: 'h' });
+    const laid = gateAt(8, 'drips', [...pot('draped'), handle(0, 'open', 0.012), cloth]);
+    expect(laid.joint!.dried).toBeUndefined();
+    expect(laid.joint!.ahead).toBe('piece');
+    expect(Math.abs(laid.joint!.until! - backAt!)).toBeLessThan(0.5 * HOUR);
+    expect(laid.opens!).toBeGreaterThan(backAt! - 0.5 * HOUR);
+    // bone dry, no cloth helps
+    expect(gateAt(48, 'drips', [...pot('tight'), handle(0, 'open')]).joint!.dried).toEqual({ backAt: null });
+  });
+
+  it('a slab too dry to be joined by its edges comes back under a damp cloth, and when is told', () => {
+    const slab = [
+      cruetMade({ cover: 'draped' }),
+      logged('piece.routed', MADE + 1, {
+        layers: [layerOf('shaping', { foot: 'as-is', join: 'edges' }, { id: 'shape' })],
+      }),
+    ];
+    const plan = planPiece(caseOf(slab), hoursOn(24), undefined, { members: 4 })!;
+    expect(plan.next).toMatchObject({ status: 'closed', planned: { step: { key: 'cut-slab' } } });
+    expect(plan.next!.rescue!.opens).toBeGreaterThan(hoursOn(24.5));
+    expect(plan.next!.rescue!.opens).toBeLessThan(hoursOn(48));
+    expect(plan.next!.rescue!.remedy.say).toMatch(/damp cloth/);
+    const boneDry = planPiece(caseOf(slab), hoursOn(200), undefined, { members: 4 })!.next!;
+    expect(boneDry.rescue).toBeNull();
+    expect(remedyFor(boneDry)).toMatch(/make it anew/);
+  });
+
   it('are covered apart until they are joined, and together from then on', () => {
     const entries = [
       ...pot('tight'),
@@ -56,6 +91,8 @@ describe('a pot and its handle', () => {
       const { state, wall, setting } = best['part h']!;
       return moistureIndex(setting.body, meanReading(state.x, wall.mesh));
     };
+    // open until then, it lost water before
+    expect(index(2, 4)).toBeLessThan(95);
     // in the damp box it stays; open with the pot it dries
     expect(index(20, 4)).toBeGreaterThan(index(2, 4) - 3);
     expect(index(20, 6)).toBeLessThan(index(4, 6) - 25);

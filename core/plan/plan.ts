@@ -26,7 +26,7 @@ import { adviseCover, type CoverAdvice } from './advice.ts';
 import { workingTime, type Spell } from './hours.ts';
 import { project, type CoverChange, type Project, type Projection } from './project.ts';
 import { HORIZON } from './strand.ts';
-import { rescued } from './rescue.ts';
+import { backAt, rescued } from './rescue.ts';
 
 export interface WallNow {
   stage: StageDescription;
@@ -171,7 +171,9 @@ export function planFrom(
   const next = gates.find(isNext) ?? null;
   if (next?.status === 'closed' && !piece.finished) next.rescue = rescued(best, next.planned, ahead);
   // which of a piece and its part is to be held back is told from the first step on, not only at the joint
-  if (next) next.joint ??= gates.find((gate) => isOpen(gate.status) && gate.joint)?.joint ?? null;
+  const joining = gates.find((gate) => isOpen(gate.status) && gate.joint);
+  if (joining?.joint?.dried) joining.joint.dried = { backAt: backAt(best, joining, ahead) };
+  if (next) next.joint ??= joining?.joint ?? null;
   if (next && next.status !== 'now' && piece.fired === 'raw')
     next.candling = candled(
       next.planned,

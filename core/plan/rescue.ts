@@ -1,17 +1,18 @@
-import { applyEvent, carry, forkRun, standing } from '../drying/run.ts';
+import { applyEvent, carry, forkRun, standing, type WallRun } from '../drying/run.ts';
 import type { Walls } from '../drying/together.ts';
-import { joined } from '../drying/trajectory.ts';
+import { joined, type Trajectory } from '../drying/trajectory.ts';
 import { wallEventsOf, usually } from '../piece/deed.ts';
+import { apart } from '../piece/events.ts';
 import type { Gate } from '../piece/gates.ts';
 import { intervalsOf } from '../piece/intervals.ts';
-import { judgedOn } from '../piece/walls.ts';
+import { judgedOn, type OwnWall } from '../piece/walls.ts';
 import { wholeZone, type Planned } from '../technique/layer.ts';
-import type { Need, Remedy } from '../technique/technique.ts';
-import { HOUR } from '../units/quantity.ts';
+import type { Face, Need, Remedy } from '../technique/technique.ts';
+import { DAY, type Instant } from '../units/quantity.ts';
 import { loggedAt, type Project } from './project.ts';
 
 /** A rescue is looked for no further ahead than this. */
-const LOOK = 12 * HOUR;
+const LOOK = DAY;
 /** The remedy, among the steps that are waited for. */
 const RESCUE = 'rescue';
 
@@ -25,25 +26,8 @@ export function rescued(
   { piece, divided, route, now }: Project,
 ): Gate['rescue'] {
   const name = judgedOn(divided.own, planned.zones, divided.zones);
-  const from = walls[name]!;
-  for (const remedy of planned.step.remedies) {
-    if (remedy.when !== 'too-dry' || !remedy.effects) continue;
-    const fork = forkRun(from, now, standing(from));
-    const slip = null;
-    const deed = {
-      refs: [],
-      at: now,
-      face: planned.face,
-      zones: [wholeZone],
-      effects: remedy.effects.map(usually),
-      slip,
-    };
-    for (const event of wallEventsOf(
-      deed,
-      divided.own.find((wall) => wall.name === name)!,
-    ))
-      applyEvent(fork, event);
-    carry(fork, now + LOOK);
+  const wall = divided.own.find((own) => own.name === name)!;
+  for (const remedy of wetting(planned)) {
     const { found } = intervalsOf(
       {
         ...planned,
@@ -53,8 +37,8 @@ export function rescued(
         },
       },
       {
-        trajectory: joined([fork.trajectory]),
-        body: from.setting.body,
+        trajectory: remedied(walls[name]!, wall, planned.face, remedy, now),
+        body: walls[name]!.setting.body,
         piece,
         doneAt: (key) => (key === RESCUE ? now : (loggedAt(piece, route, key) ?? 'left-out')),
         fired: piece.fired,
@@ -66,6 +50,63 @@ export function rescued(
     if (window) return { remedy, opens: window.from, closes: Number.isFinite(window.to) ? window.to : null };
   }
   return null;
+}
+
+/**
+ * When a part that is too dry to be joined on would be wet enough again, with what the step that joins it has for that begun now.
+ * @param gate whose joint is dried
+ * @returns null where nothing helps within the time looked ahead
+ */
+export function backAt(
+  walls: Walls,
+  { planned, joint }: Gate,
+  { piece, divided, route, now }: Project,
+): Instant | null {
+  const wall = apart(divided.walls).find(({ part }) => part.part === joint?.part);
+  const run = wall && walls[wall.name];
+  if (!run) return null;
+  const needs = planned.step.needs.flatMap(({ part, ...need }) => (part === joint!.role ? [need] : []));
+  const joins = route.find(({ step }) =>
+    step.effects.some((effect) => effect.does === 'join' && effect.part === joint!.role),
+  );
+  for (const remedy of wetting(joins ?? planned)) {
+    const { found } = intervalsOf(
+      { ...planned, step: { ...planned.step, needs } },
+      {
+        trajectory: remedied(run, wall, planned.face, remedy, now),
+        body: run.setting.body,
+        piece,
+        doneAt: () => 'left-out',
+        fired: piece.fired,
+      },
+      now,
+      () => true,
+    );
+    if (found[0]) return found[0].from;
+  }
+  return null;
+}
+
+/** What of a step's remedies brings water back. */
+const wetting = ({ step }: Planned): Remedy[] =>
+  step.remedies.filter(({ when, effects }) => when === 'too-dry' && effects);
+
+/** How a wall goes on with a remedy begun now. */
+function remedied(
+  run: WallRun,
+  wall: OwnWall,
+  face: Face,
+  { effects = [] }: Remedy,
+  now: Instant,
+): Trajectory {
+  const fork = forkRun(run, now, standing(run));
+  const done = { refs: [], at: now, face, zones: [wholeZone], effects: effects.map(usually), slip: null };
+  for (const event of wallEventsOf(done, wall)) applyEvent(fork, event);
+  for (const effect of effects)
+    if (effect.does === 'stand' && effect.cover)
+      applyEvent(fork, { at: now, kind: 'surroundings', change: { cover: effect.cover } });
+  carry(fork, now + LOOK);
+  return joined([fork.trajectory]);
 }
 
 /** The sign that is waited for after a remedy. */

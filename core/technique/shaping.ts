@@ -1,16 +1,10 @@
 import { toBisque } from './kiln.ts';
-import { cut, from, step, tooDry, tooWet } from './step.ts';
+import { cut, from, step, tooDry, tooWet, underCloth } from './step.ts';
 import type { HazardId } from '../hazard/hazard.ts';
 import { water, type Patch, type Technique } from './technique.ts';
 
 const joins = ['Score both, slip, press home with small shifts', 'Until a bead shows all round'];
-const joinsWrong = [
-  tooWet('it sags', 'Let both stiffen.'),
-  tooDry(
-    'it cracks off later',
-    'A part that is too dry comes back under a damp cloth within some hours; else make it anew.',
-  ),
-];
+const joinsWrong = [tooWet('it sags', 'Let both stiffen.'), ...underCloth('it cracks off later')];
 
 /** How another joining fluid is used, at each step that joins. */
 const fluidWords = (fluid: string, words: string, hazards: HazardId[] = []): Patch[] =>
@@ -101,7 +95,7 @@ export const shaping: Technique = {
         'Soft leather-hard, with a knife held at the angle of the joint',
         'Where a blunt rim is wanted, score it and break it',
       ],
-      remedies: [tooDry('it breaks beside the cut', 'Under a damp cloth for some hours, then look again.')],
+      remedies: underCloth('it breaks beside the cut'),
     }),
     step('join-edges', 'Join the cut edges', 'edges joined', {
       only: { join: 'edges' },

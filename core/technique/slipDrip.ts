@@ -1,5 +1,17 @@
 import { brushedClean, glazed, toBisque } from './kiln.ts';
-import { coat, colours, from, line, shows, step, stillWet, tooDry, tooWet, wrong } from './step.ts';
+import {
+  coat,
+  colours,
+  from,
+  line,
+  shows,
+  step,
+  stillWet,
+  tooDry,
+  tooWet,
+  underCloth,
+  wrong,
+} from './step.ts';
 import { water, type Need, type Technique } from './technique.ts';
 
 /** Pot and handle must be in their windows together. */
@@ -130,10 +142,7 @@ export const slipDrip: Technique = {
       look: ['It hangs true from all sides'],
       remedies: [
         tooWet('the handle sags', 'Hold it, or wait: both must be firmer.'),
-        tooDry(
-          'it cracks off later',
-          'A handle that is too dry comes back under a damp cloth within some hours; else make another.',
-        ),
+        ...underCloth('it cracks off later'),
       ],
     }),
     step('strays', 'Wipe strays off at once', 'strays wiped', {

@@ -136,6 +136,14 @@ export const dampened = (driest: number): Remedy =>
 export const misted = (sign: string): Remedy =>
   tooDry(sign, 'Mist it lightly, wait until matte, go on.', { effects: [film(0.03)], then: 'matte' });
 
+/** Under a damp cloth for hours it is as wet as a step wants it again; a day does not bring it back further. */
+export const underCloth = (sign: string): Remedy[] => [
+  tooDry(sign, 'Put what is too dry under a damp cloth, and look again in some hours.', {
+    effects: [{ does: 'stand', cover: 'damp-cloth' }],
+  }),
+  tooDry(sign, 'A day under a damp cloth does not bring it back: make it anew.'),
+];
+
 /** No slip holds there any more, wetted or not. */
 export const tooDryForSlip: Remedy = {
   when: 'too-dry',

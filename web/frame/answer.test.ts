@@ -90,6 +90,22 @@ describe('the answer in words', () => {
     );
     expect(detail(now + 3 * HOUR, 'part')).toContain('The handle is ready first: wrap it until about 15:20.');
   });
+  it('says how a handle that is too dry comes back, and when; or to make another', () => {
+    const detail = (backAt: number | null) =>
+      answerFor(
+        step({
+          status: 'never',
+          opens: null,
+          closes: null,
+          joint: { part: 'h', role: 'handle', ahead: 'part', until: null, dried: { backAt } },
+        }),
+        here,
+      ).detail;
+    expect(detail(now + 5 * HOUR)).toBe(
+      'The handle is too dry to be joined: put it under a damp cloth now, and it is ready again about 15:20.',
+    );
+    expect(detail(null)).toMatch(/make another/);
+  });
   it('says how a window moved, and why', () => {
     const moved = { edge: 'opens', by: 40 * MINUTE, why: 'learned', at: now - 15 * MINUTE } as const;
     expect(movedWords(moved, here)).toBe(

@@ -101,7 +101,7 @@ export function answerFor(next: NextStep | null, here: Here, cover: Cover | null
   const detail = next ? detailOf(next, here, cover) : 'Finish the piece when it is out of the kiln.';
   const answer = { ...headlineOf(next, here), detail };
   const more = next && [jointWords(next, now, zone), candlingWords(next)].filter(Boolean).join(' ');
-  return more ? { ...answer, detail: `${answer.detail} ${more}` } : answer;
+  return more ? { ...answer, detail: `${answer.detail} ${more}`.trim() } : answer;
 }
 
 /** What a piece asks for where something was logged of it on this device that has not reached the studio. */
@@ -126,7 +126,11 @@ const candlingWords = ({ candling, name }: NextStep): string | null =>
 /** Which of a piece and its part must be held back until the other is ready; null where neither must. */
 function jointWords({ joint, closes }: NextStep, now: Instant, zone: string): string | null {
   if (!joint || joint.ahead === null) return null;
-  const { role, ahead, until } = joint;
+  const { role, ahead, until, dried } = joint;
+  if (dried)
+    return dried.backAt === null
+      ? `The ${role} is too dry to be joined, and a day under a damp cloth does not bring it back: make another.`
+      : `The ${role} is too dry to be joined: put it under a damp cloth now, and it is ready again about ${whenNear(roughly(dried.backAt), now, zone)}.`;
   const [first, other] = ahead === 'part' ? [`the ${role}`, 'the piece'] : ['the piece', `the ${role}`];
   if (ahead === 'piece' && until !== null && closes !== null && closes < until)
     return `${capital(first)} is ready first: wrap it now, or it is too dry when ${other} is ready, about ${whenNear(roughly(until), now, zone)}.`;
@@ -162,6 +166,7 @@ function detailOf(next: NextStep, { now, zone }: Here, cover: Cover | null): str
         ? 'It stays open.'
         : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, next.closes! - now)} left${between(spread?.closes, now, zone, ', could close ')}.`;
     case 'held':
+      if (next.joint?.dried) return '';
       return cover === 'open' || cover === 'fan'
         ? `${name} does not open as it stands: check the clay, and how the room was set.`
         : `${name} does not open under this cover. Uncover to go on.`;
