@@ -266,6 +266,8 @@ const step = z.object({
   shared: z.enum(['clean', 'raw-glaze', 'load', 'bisque', 'glaze', 'glost']).exactOptional(),
   reach: z.enum(['below', 'face', 'piece']).exactOptional(),
   follows: z.literal(true).exactOptional(),
+  layout: z.literal(true).exactOptional(),
+  centred: z.literal(true).exactOptional(),
   slurry: z.enum(['bare', 'always']).exactOptional(),
   look: z.array(say('What to look at')).max(6),
   words: stepWords,

@@ -19,6 +19,7 @@ import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
 import type { Planned } from '../technique/layer.ts';
+import { inOneCentring } from '../technique/atOnce.ts';
 import type { FiredState, Role } from '../technique/technique.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from './hours.ts';
@@ -84,7 +85,7 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
   let earliest = piece.madeAt;
   let fired: FiredState = piece.fired;
 
-  const gates = route.map((of): Gate => {
+  const gates = route.map((of, i): Gate => {
     const known = doneOf(piece, of);
     if (known) {
       earliest = known.at;
@@ -111,8 +112,15 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
     };
     const found = intervalsOf(of, readings, earliest, fits);
     const paced = paceUntil(of, piece, paces, doneAt) ?? now;
+    const when = (ms: number, from: Instant) => policy(found.found, ms, spells, from);
+    const centredMs = inOneCentring(route, i)
+      .filter((other) => open.includes(other) && !inShine.includes(other))
+      .reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
+    // all of one centring in one sitting, if there is time for it
     const doAt =
-      policy(found.found, handsMs, spells, Math.max(now, paced)) ?? policy(found.found, handsMs, spells, now);
+      (centredMs > 0 ? when(handsMs + centredMs, Math.max(now, paced)) : null) ??
+      when(handsMs, Math.max(now, paced)) ??
+      when(handsMs, now);
     const gate = { ...withWindow(of, found, now, doAt), chain };
     const at =
       times[of.key] ?? gate.doAt ?? (gate.opens === null ? null : Math.max(gate.opens, now, earliest));

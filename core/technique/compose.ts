@@ -13,6 +13,7 @@ import {
 } from './layer.ts';
 import { inOrder, unitCount, unitsOf, untouched, type Progress, type Unit } from './passes.ts';
 import { meeting, type Meets } from './reach.ts';
+import { layoutsAsOne, leftCentred } from './atOnce.ts';
 import type { Need, SharedStep } from './technique.ts';
 
 /** What was done again and again may come on top; with more than this in all nothing is planned. */
@@ -46,7 +47,8 @@ export function compose(
     if (phase > 0) planned.push(...sharedOf(runs, inOrder[phase - 1]!));
     planned.push(...merged(runs, phase, meets));
   }
-  const route = linked(planned, standing, shares);
+  const drawn = layoutsAsOne(planned, meets, ({ refs: [ref] }) => progress.done(ref!));
+  const route = linked(drawn, standing, shares).map(leftCentred);
   const raw = setting.entered ? whole.flatMap((run) => rawOnly(run, standing)) : [];
   return { planned: route, conflicts: [...raw, ...conflictsOf(route, standing, setting)] };
 }

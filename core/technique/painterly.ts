@@ -55,6 +55,7 @@ export const painterly: Technique = {
       remedies: [tooDry('the edge cracks', 'Incise instead.')],
     }),
     step('draw', 'Draw on it', 'drawn', {
+      layout: true,
       optional: true,
       minutes: 10,
       effects: [line('brushed-decoration', from(0.05, 0.1, 0.2), from(0.01, 0.05, 0.2))],

@@ -23,6 +23,7 @@ export const relief: Technique = {
   ],
   steps: [
     step('draw', 'Draw where it goes', 'drawn', {
+      layout: true,
       optional: true,
       minutes: 5,
       needs: [water('mean', 50, 84)],

@@ -150,6 +150,7 @@ export const sgraffito: Technique = {
     }),
     {
       key: 'draw-bare',
+      layout: true,
       optional: true,
       only: { layout: 'bare' },
       name: 'Draw the design',
@@ -192,6 +193,7 @@ export const sgraffito: Technique = {
     },
     {
       key: 'draw',
+      layout: true,
       optional: true,
       only: { layout: 'on-coat' },
       name: 'Draw the design',

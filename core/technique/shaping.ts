@@ -72,6 +72,7 @@ export const shaping: Technique = {
     step('turn', 'Turn the foot', 'foot turned', {
       only: { foot: 'turned' },
       reach: 'piece',
+      centred: true,
       minutes: 10,
       effects: [cut(from(1, 2, 5), from(0.05, 0.2, 0.4))],
       needs: [water('mean', 56, 80)],

@@ -72,6 +72,7 @@ export const slipDrip: Technique = {
   ],
   steps: [
     step('level', 'Level the pot and wipe it', 'levelled and wiped', {
+      centred: true,
       needs: [water('skin', 62, 90)],
       words: ['Runs follow the level', 'Wipe dust and slurry off'],
       look: ['No drop runs to one side'],
@@ -85,6 +86,7 @@ export const slipDrip: Technique = {
     }),
     step('tie', 'Tie coat in the band', 'tie coat', {
       optional: true,
+      centred: true,
       minutes: 2,
       effects: [coat('poured-ground', 0.3)],
       needs: [water('skin', 62, 88)],
@@ -93,6 +95,7 @@ export const slipDrip: Technique = {
     }),
     step('drips', 'Run the drips', 'drips run', {
       reach: 'below',
+      centred: true,
       minutes: 3,
       effects: [line('drip', from(2, 3, 4), from(0.05, 0.2, 0.6))],
       needs: [
@@ -106,7 +109,6 @@ export const slipDrip: Technique = {
         'One unbroken bead around',
         'Several colours in one syringe stay in stripes',
         'Upside down, runs climb',
-        'Turning, tie coat and drips can share one centring',
       ],
       look: ['The bead stands, then runs'],
       remedies: [

@@ -40,6 +40,7 @@ export const slipTrailing: Technique = {
       ],
     }),
     step('guides', 'Mark the guides', 'guides marked', {
+      layout: true,
       only: { guide: 'marked' },
       minutes: 5,
       needs: [water('mean', 40, 84)],

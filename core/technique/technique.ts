@@ -162,6 +162,10 @@ export interface Step {
   reach?: Reach;
   /** Within minutes of the step before: nothing of another layer comes between. */
   follows?: true;
+  /** It only marks where things go: layouts of several layers on one surface are drawn at once. */
+  layout?: true;
+  /** Done on the wheel, the piece centred: what follows at once of such steps shares the centring. */
+  centred?: true;
   /** It takes the slurry off a fresh wall: once on a piece. `bare`: not where something lies already. */
   slurry?: 'bare' | 'always';
   /** What to look at before the next step. */
