@@ -80,6 +80,8 @@ export interface PieceAnswer {
   look: Look | null;
   /** Thickness that its wall proved to have, m; null where that is still being worked out. */
   thicknessM: number | null;
+  /** When the sensor of its room last spoke, null where it has not yet; null where the room has none. */
+  sensor: { lastAt: Instant | null } | null;
 }
 
 /** GET /api/pieces/:id/plan: all that is planned of it, and the nights of that time. */

@@ -76,7 +76,6 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
     return JSON.parse(
       JSON.stringify(Object.fromEntries(seen), (key, value: unknown) =>
         [
-          'sensorAt',
           'answers',
           'stageName',
           'wet',

@@ -86,6 +86,25 @@ export const measuredAir: Partial<Prior> = {
   ...waves(WANDERS.measured),
 };
 
+/** What an unknown is, and how its sigma is read, in words. */
+export const unknownWords: Record<Unknown, string> = {
+  air: 'how fast the air takes water, ln of the factor',
+  diffusion: 'diffusivity D₀, ln of the factor',
+  thickness: 'thickness, share',
+  start: 'water when made, kg/kg',
+  cover: 'resistance of covers, ln of the factor',
+  celsius: 'the room’s temperature, K',
+  humidity: 'the room’s relative humidity',
+  critical: 'critical water content X_c, kg/kg',
+  growth: 'how fast D grows with water, ln of the factor',
+  isotherm: 'scale of the isotherm, ln of the factor',
+  draught: 'how much more the air moves by day, ln of the factor',
+  quickCosine: 'weather in 2.3 days, cosine, relative humidity',
+  quickSine: 'weather in 2.3 days, sine, relative humidity',
+  slowCosine: 'weather in 5.1 days, cosine, relative humidity',
+  slowSine: 'weather in 5.1 days, sine, relative humidity',
+};
+
 /** What may be far from what is usual, and so is looked for further off where nothing fits. */
 const maybeFar: Unknown[] = ['air', 'diffusion', 'thickness', 'start', 'cover', 'celsius', 'humidity'];
 

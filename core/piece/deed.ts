@@ -133,12 +133,16 @@ export function slipTaken(effect: Effect<number>, slip: SlipLaid, refs: StepRef[
     case 'coat':
     case 'line':
     case 'paper':
-      return slipForCoat(areaM2 * effect.share, effect.thicknessM);
+      return slipForCoat(areaM2 * effect.share, effect.thicknessM, effect.use);
     case 'fill':
-      return slipForCoat(areaM2 * effect.share, fillOf(effect, slip, refs));
+      return slipForCoat(areaM2 * effect.share, fillOf(effect, slip, refs), effect.use);
     case 'silicate':
     case 'wash':
-      return slipForCoat(areaM2 * effect.share, effect.kgM2 / (1000 * slip.specificGravity));
+      return slipForCoat(
+        areaM2 * effect.share,
+        effect.kgM2 / (1000 * slip.specificGravity),
+        effect.use ?? effect.does,
+      );
     case 'join':
       return JOINT_M3;
     default:

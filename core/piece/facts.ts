@@ -48,8 +48,6 @@ export interface RoomFacts {
   series: AirSeries;
   /** What people read off an instrument in it over the piece's life, ascending; left out where nobody did. */
   reads?: readonly AirRead[];
-  /** When its sensor last spoke; null where it has not yet; left out where it has none. */
-  sensorAt?: Instant | null;
 }
 
 /** The wall follows the room's half hours; finer readings change nothing that can be seen in it. */

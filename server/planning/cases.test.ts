@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { tubBody } from '../../core/log/entries.test-support.ts';
+import type { AirReading } from '../../core/drying/series.ts';
 import type { Air } from '../../core/drying/air.ts';
 import { roomClimate } from '../../core/piece/facts.ts';
 import { wholeZone, type Layer } from '../../core/technique/layer.ts';
 import { act, emptyFolder, entry, NOW, opened } from '../testing/studio.ts';
+import type { Sensors } from '../sensors/sensors.ts';
 import { createCases } from './cases.ts';
 
 const HOUR = 3_600_000;
@@ -107,6 +109,25 @@ describe('what a plan rests on', () => {
     };
     roomClimate({ ...room!, series }, given.value.studio)(NOW - 2 * HOUR, air);
     expect(air).toMatchObject({ celsius: 15, humidity: 0.8 });
+    await folder.close();
+  });
+
+  it('is no other by each word of a sensor, only by a mean of minutes that have ended', async () => {
+    const folder = await opened(emptyFolder());
+    await folder.store.keep(act(entry('tub.made', 'black', tubBody(), at(9))));
+    await folder.store.keep(act(made('p')));
+    const ended: AirReading[] = [];
+    let lastAt = NOW;
+    const cases = createCases(folder.store, { recent: () => ended, heardFrom: () => ({ lastAt }) } as Pick<
+      Sensors,
+      'recent' | 'heardFrom'
+    >);
+    const given = async () => JSON.stringify(await cases.of(cases.piece('p')!, {}, NOW));
+    const before = await given();
+    lastAt += 20_000;
+    expect(await given()).toBe(before);
+    ended.push({ at: NOW - HOUR, celsius: 30, humidity: 0.2 });
+    expect(await given()).not.toBe(before);
     await folder.close();
   });
 

@@ -42,7 +42,7 @@ const BEFORE = 2 * DAY;
 /** What the air did longer ago than this, with nothing done to the piece since, is no longer felt in it. */
 const FORGOTTEN = 60 * DAY;
 
-export function createCases(store: Store, sensors: Sensors | null): Cases {
+export function createCases(store: Store, sensors: Pick<Sensors, 'recent'> | null): Cases {
   const { ledger } = store;
   const folded = createFolded(ledger);
   const marked = new Map<string, { at: string; mark: string }>();
@@ -143,12 +143,10 @@ export function createCases(store: Store, sensors: Sensors | null): Cases {
         const reads = readsIn(store.entriesAbout('room', id)).filter(({ at }) => at >= from && at <= to);
         const measured = await store.readings(id, from, to);
         const recent = asked.finished ? [] : (sensors?.recent(id, from) ?? []);
-        const heard = asked.finished ? null : sensors?.heardFrom(id);
         inCase.push({
           id,
           settings: room.revisions.map(({ from: since, set }) => ({ ...set, from: since })),
           series: meansOver([...measured, ...recent], AIR_STEP),
-          ...(heard ? { sensorAt: heard.lastAt } : {}),
           ...(reads.length > 0 && { reads }),
         });
       }

@@ -27,10 +27,11 @@ import type { Derived } from '../derived.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
 import { createCases } from './cases.ts';
-import { clayName, headOf, kilnRow, pieceRow, plannedOf, roomName } from './rows.ts';
+import { headOf, kilnRow, pieceRow, plannedOf } from './rows.ts';
 import { howNear, movedFrom, sameMarks, type KeptAnswer, type Marks } from './keptAnswer.ts';
 import { createLine, type Urgency } from './line.ts';
 import { createLearning, type Studied } from './learning.ts';
+import { isAskedFor } from './search.ts';
 import type { Planner } from './planner.ts';
 
 /** What pieces ask for, each worked out in full; an answer is shown until something is logged that it does not know of. */
@@ -47,6 +48,8 @@ export interface Plans {
   layersOf: (ids: readonly string[]) => LayersAnswer['pieces'];
   /** When the first of its groups is wanted by; null where none is. */
   wantedOf: (pieceId: string) => Instant | null;
+  /** When the sensor of its room last spoke; null where its room has none, or it is finished. */
+  sensorOf: (pieceId: string) => { lastAt: Instant | null } | null;
   counted: () => number;
   /** What the pieces say of each technique. */
   records: () => Record<string, TechniqueRecord>;
@@ -246,26 +249,6 @@ export function createPlans({
     return pieceRow(piece, known, working, { store, cases, now, leave });
   };
 
-  const isOf = (query: PiecesQuery, piece: PieceState): boolean =>
-    (query.room === undefined || piece.roomId === query.room) &&
-    (query.group === undefined || piece.groups.includes(query.group)) &&
-    (query.maker === undefined || cases.makerOf(piece) === query.maker) &&
-    (query.technique === undefined ||
-      piece.layers.some(({ technique, dropped }) => technique === query.technique && !dropped)) &&
-    wordsOf(piece).includes(query.search.trim().toLowerCase());
-
-  /** Names, clays, groups and states of pieces in small letters, for the search. */
-  const wordsOf = (piece: PieceState): string =>
-    [
-      ...groupsOf(store.ledger).flatMap(({ id, set }) => (piece.groups.includes(id) ? [set.name] : [])),
-      piece.made.name,
-      roomName(store, piece.roomId),
-      clayName(store, piece.made.clayId),
-      piece.finished?.outcome ?? '',
-    ]
-      .join(' ')
-      .toLowerCase();
-
   return {
     caseOf: async (id, now) => {
       const piece = cases.piece(id);
@@ -310,6 +293,10 @@ export function createPlans({
         return [{ id, name: made.name, form, roomId, layers, ...(made.fired && { fired: made.fired }) }];
       }),
     wantedOf: (id) => firstWanted(groupsOf(store.ledger), cases.piece(id)?.groups ?? []),
+    sensorOf: (id) => {
+      const piece = cases.piece(id);
+      return piece && !piece.finished ? (sensors?.heardFrom(piece.roomId) ?? null) : null;
+    },
     lookOf: (id) => {
       const piece = cases.piece(id);
       return piece && cases.look(piece);
@@ -324,7 +311,9 @@ export function createPlans({
         if (!known || isPast(known.answers, now)) return false;
         return dueOf(standingOf(nextStep(known.answers, now), now), now, night) === query.due;
       };
-      const found = all.filter((piece) => isOf(query, piece) && (query.due === undefined || isDue(piece)));
+      const found = all.filter(
+        (piece) => isAskedFor(piece, query, { store, cases }) && (query.due === undefined || isDue(piece)),
+      );
       found.sort((a, b) => b.madeAt - a.madeAt || (a.id < b.id ? 1 : -1));
       return {
         rows: found.slice(page * PAGE, (page + 1) * PAGE).map((piece) => listed(piece, now, night.from)),

@@ -81,6 +81,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
       thicknessM: known?.thicknessM ?? null,
       acts: logOf(store.ledger, 'piece', id),
       look: plans.lookOf(id),
+      sensor: plans.sensorOf(id),
     };
   };
 

@@ -13,8 +13,6 @@ export interface Means {
   add: (at: Instant, celsius: number, humidity: number) => boolean;
   /** Means of spans that have ended, taken out. */
   ended: (now: Instant) => AirReading[];
-  /** The span that is running; null where nothing has come in it. */
-  running: () => AirReading | null;
 }
 
 export function createMeans(): Means {
@@ -47,6 +45,5 @@ export function createMeans(): Means {
       if (bin >= 0 && Math.floor(now / WIDTH) !== bin) close(-1);
       return done.splice(0);
     },
-    running: () => (count > 0 ? mean() : null),
   };
 }

@@ -71,6 +71,8 @@ describe('a sensor over MQTT', () => {
       for (let i = 0; i < 12; i++) {
         await send(`{"t": ${18 + i / 10}, "h": 55}`);
         await expect.poll(() => sensors.status()[0]?.lastAt).toBe(now);
+        // minutes that are not over yet tell nothing
+        expect(sensors.recent('room-default', now - (now % (5 * MINUTE)))).toEqual([]);
         now += 5 * MINUTE;
       }
       await expect

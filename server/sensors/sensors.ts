@@ -22,9 +22,9 @@ export interface Sensors {
   /** How they were set last, on or off. */
   set: () => SensorsAnswer['set'];
   scale: () => ScaleReading | null;
-  /** Means not yet logged, of a room since an instant. */
+  /** Means of spans that have ended, not yet logged, of a room since an instant: within a span nothing changes. */
   recent: (roomId: string, from: Instant) => AirReading[];
-  /** When a room's sensor last spoke; null where it has none. */
+  /** When the sensor of a room last spoke; null where it has none. */
   heardFrom: (roomId: string) => { lastAt: Instant | null } | null;
   close: () => Promise<void>;
 }
@@ -213,12 +213,7 @@ export function createSensors(parts: {
       })),
     set: sets,
     scale: () => scale,
-    recent: (roomId, from) => {
-      const room = rooms.get(roomId);
-      if (!room) return [];
-      const running = room.means.running();
-      return [...room.waiting, ...(running ? [running] : [])].filter(({ at }) => at >= from);
-    },
+    recent: (roomId, from) => (rooms.get(roomId)?.waiting ?? []).filter(({ at }) => at >= from),
     heardFrom: (roomId) => {
       const room = rooms.get(roomId);
       return room ? { lastAt: room.lastAt } : null;

@@ -38,6 +38,7 @@ function led(...logs: Entry[][]) {
         pieceId: given.pieceId,
         acts: [],
         wantedAt: null,
+        sensor: null,
         given,
         unplanned: null,
         moved: null,

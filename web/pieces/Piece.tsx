@@ -83,6 +83,7 @@ export function Piece() {
       look={data.look}
       moved={movedWords(data.moved, here)}
       wantedAt={data.wantedAt}
+      sensor={data.sensor}
       here={here}
     />
   );
@@ -144,10 +145,11 @@ interface PieceViewProps {
   look: PieceAnswer['look'];
   moved: string | null;
   wantedAt: Instant | null;
+  sensor: PieceAnswer['sensor'];
   here: Here;
 }
 
-function PieceView({ plan, given, nights, acts, look, moved, wantedAt, here }: PieceViewProps) {
+function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, here }: PieceViewProps) {
   const { now, zone } = here;
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
@@ -223,7 +225,7 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, here }: P
           ))}
         </Box>
       </Box>
-      <SilentSensor given={given} roomId={piece.roomId} now={now} zone={zone} />
+      <SilentSensor sensor={sensor} now={now} zone={zone} />
       {!piece.finished && <Conflicts conflicts={plan.conflicts} />}
       {plan.believed.unread.map((weighing) => (
         <Trouble key={weighing.at}>

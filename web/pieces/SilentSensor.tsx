@@ -1,4 +1,3 @@
-import type { PieceFacts } from '../../core/piece/facts.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { Trouble } from '../frame/parts.tsx';
 import { whenNear } from '../frame/times.ts';
@@ -7,18 +6,17 @@ import { whenNear } from '../frame/times.ts';
 const SILENT = 30 * MINUTE;
 
 export function SilentSensor({
-  given,
-  roomId,
+  sensor,
   now,
   zone,
 }: {
-  given: PieceFacts;
-  roomId: string;
+  sensor: { lastAt: Instant | null } | null;
   now: Instant;
   zone: string;
 }) {
-  const at = given.rooms.find((room) => room.id === roomId)?.sensorAt;
-  if (at === undefined || (at !== null && now - at < SILENT)) return null;
+  if (!sensor) return null;
+  const { lastAt: at } = sensor;
+  if (at !== null && now - at < SILENT) return null;
   return (
     <Trouble>
       The sensor of this room{' '}

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { tubBody } from '../../core/log/entries.test-support.ts';
 import { choose, complaint, known, loggedOnly, press, show, type } from '../frame/studio.test-support.tsx';
 import { carriesNothing, type Carried } from '../../core/log/carried.ts';
+import { slipForCoat } from '../../core/slip/amount.ts';
 import { stageAt } from '../../core/clay/stage.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { DoneDialog } from './DoneDialog.tsx';
@@ -196,11 +197,33 @@ describe('logging a coat', () => {
     });
     const [coat] = body.effects;
     expect(coat!.does === 'coat' && coat!.thicknessM).toBeCloseTo(0.0002, 12);
-    // the area times the wet thickness at least: 0.04 m² · 0.2 mm = 8 ml
+    // 0.04 m² · 0.2 mm is 8 ml on the clay, and as much again in the brush as is left there of it
     const { volumeM3, pieceId } = loggedOnly(studio, 'tub.used').body;
     expect(pieceId).toBe('p');
-    expect(volumeM3).toBeGreaterThanOrEqual(8e-6);
-    expect(volumeM3).toBeLessThan(1.6e-5);
+    expect(volumeM3).toBeCloseTo(slipForCoat(0.04, 0.0002, 'brushed-engobe'), 12);
+    expect(volumeM3).toBeGreaterThan(8e-6);
+  });
+
+  it('draws what was typed to lie on it, not what is usual', async () => {
+    studio.has(known('tub.made', 'black', tubBody({ name: 'Black' })));
+    const props = stepProps('coat-1');
+    const { step } = props;
+    const line = {
+      does: 'line' as const,
+      use: 'trailing' as const,
+      thicknessM: { usual: 0.002 },
+      share: { usual: 0.1 },
+    };
+    const planned = { ...step.planned, step: { ...step.planned.step, effects: [line] } };
+    show(<DoneDialog {...props} step={{ ...step, planned }} />);
+    await choose(/^From which tub/, /^Black/);
+    await type(/Share of the zone/, '35');
+    await press('Log coat 1');
+    await done();
+    expect(loggedOnly(studio, 'tub.used').body.volumeM3).toBeCloseTo(
+      slipForCoat(0.04 * 0.35, 0.002, 'trailing'),
+      12,
+    );
   });
 
   it('logs a coat inside beside the planned steps', async () => {

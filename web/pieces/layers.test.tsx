@@ -27,6 +27,7 @@ describe('what a piece carries', () => {
       unplanned: null,
       moved: null,
       wantedAt: null,
+      sensor: null,
       answers: null,
       look: null,
       thicknessM: null,
