@@ -1,21 +1,66 @@
 /** Layers: web → api → core, server → api → core; demo → api; e2e → nothing of ours. */
-const only = (name, from, allowed, comment) => ({
+const only = (name, from, allowed, comment, tests = '\\.test\\.tsx?$') => ({
   name,
   comment,
   severity: 'error',
-  from: { path: `^${from}/`, pathNot: '\\.test(-support)?\\.tsx?$' },
+  from: { path: `^${from}/`, pathNot: tests },
   to: {
     path: '^(core|api|server|web|demo|e2e|scripts|bench)/',
     pathNot: `^(${[from, ...allowed].join('|')})/`,
   },
 });
 
+/** The rooms of a folder, the ground first: each rests on those before it, and on none after. */
+const floors = (folder, rooms) =>
+  rooms.slice(0, -1).map((room, i) => ({
+    name: `${folder}-${room}-rests-on-lower-rooms`,
+    comment: `${folder}/${room} knows nothing of what stands on it`,
+    severity: 'error',
+    from: {
+      path: `^${folder}/${room}/`,
+      pathNot: [
+        '\\.test\\.tsx?$',
+        ...rooms.filter((of) => of.startsWith(`${room}/`)).map((of) => `^${folder}/${of}/`),
+      ],
+    },
+    to: { path: `^${folder}/(${rooms.slice(i + 1).join('|')})/` },
+  }));
+
 module.exports = {
   forbidden: [
+    ...floors('core', [
+      'units',
+      'time',
+      'clay',
+      'hazard',
+      'slip',
+      'coat',
+      'form',
+      'drying',
+      'technique',
+      'catalogue',
+      'firing',
+      'compose',
+      'forecast',
+      'log',
+      'inlay',
+      'piece',
+      'fault',
+      'fit',
+      'log/admission',
+      'plan',
+      'shelf',
+    ]),
     only('core-imports-no-folder', 'core', [], 'core is what is true of clay; it knows of no other folder'),
     only('api-imports-core-only', 'api', ['core'], 'the contract rests on core alone'),
     only('server-imports', 'server', ['api', 'core'], 'the server never reaches into the browser'),
-    only('web-imports', 'web', ['api', 'core'], 'the browser never reaches into the server'),
+    only(
+      'web-imports',
+      'web',
+      ['api', 'core'],
+      'the browser never reaches into the server; the studio that its tests ask answers with the server’s own functions',
+      '\\.test(-support)?\\.tsx?$',
+    ),
     only('demo-imports', 'demo', ['api'], 'the demo studio is made through the API users use'),
     only('e2e-imports', 'e2e', [], 'journeys use the product from outside'),
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },

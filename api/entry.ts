@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { overlapping } from '../core/plan/hours.ts';
+import { overlapping } from '../core/time/hours.ts';
 import { belief, howMany, taughtable } from './learned.ts';
 import { versionOf, type VersionOf } from '../core/log/entry.ts';
 import { earlierBodies, outcome, pieceBodies, stage } from './piece.ts';

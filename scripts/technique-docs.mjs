@@ -6,7 +6,7 @@ import { root } from './run.mjs';
 /** Writes docs/techniques.md from the data of the techniques. */
 const bundled = await build({
   stdin: {
-    contents: `export * from './core/technique/catalogue.ts'; export * from './core/technique/words.ts';
+    contents: `export * from './core/catalogue/catalogue.ts'; export * from './core/technique/words.ts';
       export { consistencyFor } from './core/slip/consistency.ts'; export { hazards } from './core/hazard/hazard.ts';`,
     resolveDir: root,
     loader: 'ts',
@@ -77,7 +77,7 @@ const section = (technique) => [
 const text = [
   '# Techniques',
   '',
-  'Made from the data in `core/technique` by `npm run docs:techniques`. Every window is of the moisture index: 100 is fresh',
+  'Made from the data in `core/catalogue` by `npm run docs:techniques`. Every window is of the moisture index: 100 is fresh',
   'from the bag, 0 in balance with a room. All figures are common practice or from memory, without a source, unless the code',
   'beside them names one. What a school does otherwise at a step stands in its data.',
   '',

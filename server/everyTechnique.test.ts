@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { act as actSchema } from '../api/entry.ts';
-import { whyNot } from '../core/log/admit.ts';
+import { whyNot } from '../core/log/admission/admit.ts';
 import { nothingSaid, type Act, type Entry } from '../core/log/entry.ts';
 import { emptyLedger, entriesAbout, record } from '../core/log/ledger.ts';
 import { foldPiece, partsWanted, type PieceState } from '../core/log/piece.ts';
@@ -10,13 +10,13 @@ import { intended } from '../core/piece/deed.ts';
 import { caseOf, MADE } from '../core/piece/piece.test-support.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { changesWall } from '../core/plan/strand.ts';
-import { techniques } from '../core/technique/catalogue.ts';
+import { techniques } from '../core/catalogue/catalogue.ts';
 import type { Cover } from '../core/drying/face.ts';
 import type { Form } from '../core/form/form.ts';
-import { combinations } from '../core/technique/combinations.test-support.ts';
-import { ownCombinations } from '../core/technique/ownCombinations.test-support.ts';
+import { combinations } from '../core/compose/combinations.test-support.ts';
+import { ownCombinations } from '../core/compose/ownCombinations.test-support.ts';
 import type { Layer, StepRef } from '../core/technique/layer.ts';
-import { layerOf, schoolsOnce } from '../core/technique/technique.test-support.ts';
+import { layerOf, schoolsOnce } from '../core/catalogue/layerOf.test-support.ts';
 import { DAY, MINUTE } from '../core/units/quantity.ts';
 import { entry } from './testing/studio.ts';
 

@@ -1,7 +1,7 @@
 import type { BatchRow, Reminder, ShelfAnswer } from '../api/index.ts';
 import { foldBatch, nextLook, nextMaking, type BatchState } from '../core/log/batch.ts';
 import { foldBin, type BinState } from '../core/log/bin.ts';
-import { catalogueOf, type SlipCatalogue } from '../core/log/catalogue.ts';
+import { catalogueOf, type SlipCatalogue } from '../core/log/materials.ts';
 import { createFolded } from '../core/log/folds.ts';
 import { actsReferring, entriesAbout, subjectsOf, type Ledger } from '../core/log/ledger.ts';
 import { DEFAULT_ROOM, readsIn, studioOf } from '../core/log/studio.ts';

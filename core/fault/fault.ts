@@ -1,4 +1,4 @@
-import type { Firing } from '../firing/load.ts';
+import type { Firing } from '../firing/kilnSpace.ts';
 import type { Does } from '../technique/technique.ts';
 
 /** What goes wrong, in the words people ask with, and which deeds it comes of; all where none is named. Common practice. */

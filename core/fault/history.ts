@@ -5,7 +5,7 @@ import { coatsOn } from '../drying/mesh.ts';
 import { coreReading, meanReading, signReading, skinReading } from '../drying/readings.ts';
 import { readAt, wallAt, type Trajectory } from '../drying/trajectory.ts';
 import { entriesOf, type EntryOf, type SlipLaid } from '../log/entry.ts';
-import { instantOf } from '../log/moment.ts';
+import { instantOf } from '../time/moment.ts';
 import { foldPiece, routeOf, type PieceState } from '../log/piece.ts';
 import { believedNow } from '../piece/believed.ts';
 import { deedOf } from '../piece/deed.ts';

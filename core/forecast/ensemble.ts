@@ -2,7 +2,7 @@ import type { Fineness, WallEvent, WallRun, WallSetting } from '../drying/run.ts
 import { carryTogether, type Walls } from '../drying/together.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
-import { takenAsFound } from './found.ts';
+import { takenAsFound } from './takenAsFound.ts';
 import { allCompared, looksAt, predicted, type Compared, type Observation } from './observe.ts';
 import { settingOf, unknowns, wider, type Belief, type Prior, type Unknown } from './prior.ts';
 import { normalDraws, smoothed, type Draws } from './smoother.ts';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { consistencies } from '../slip/consistency.ts';
 import { makingSteps } from '../slip/making.ts';
 import { rawMaterials } from '../slip/rawMaterials.ts';
-import { techniques } from '../technique/catalogue.ts';
+import { techniques } from '../catalogue/catalogue.ts';
 import { hazards, type HazardId } from './hazard.ts';
 
 const all = Object.values(hazards);

@@ -7,7 +7,7 @@ import type { Materials } from '../slip/recipe.ts';
 import { toxic, type HazardId } from '../hazard/hazard.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { BatchBegun, Carries, Entry } from './entry.ts';
-import { instantOf } from './moment.ts';
+import { instantOf } from '../time/moment.ts';
 import { TRIMMINGS } from './references.ts';
 
 /** A batch being made: its sheet as it stands. */

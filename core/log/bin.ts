@@ -1,7 +1,7 @@
 import type { BinKind, Waste } from '../slip/bin.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { Entry } from './entry.ts';
-import { instantOf } from './moment.ts';
+import { instantOf } from '../time/moment.ts';
 
 /** A bin for waste or reclaim, and what has gone into it since it was last emptied. */
 export interface BinState {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { techniqueNamed } from '../technique/catalogue.ts';
+import { techniqueNamed } from '../catalogue/catalogue.ts';
 import type { Layer } from '../technique/layer.ts';
-import { asDone, withoutStep } from '../technique/own.ts';
-import { layerOf } from '../technique/technique.test-support.ts';
+import { asDone, withoutStep } from '../compose/own.ts';
+import { layerOf } from '../catalogue/layerOf.test-support.ts';
 import type { Technique } from '../technique/technique.ts';
-import { at, madeBody, today, step, coat, why, jar } from './admit.test-support.ts';
+import { at, madeBody, today, step, coat, why, jar } from './admission/admit.test-support.ts';
 import { entry } from './entries.test-support.ts';
 import type { Entry } from './entry.ts';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { layerOf } from '../technique/technique.test-support.ts';
-import { at, madeBody, today, step, slip, coat, fired, why, jar } from './admit.test-support.ts';
+import { layerOf } from '../catalogue/layerOf.test-support.ts';
+import { at, madeBody, today, step, slip, coat, fired, why, jar } from './admission/admit.test-support.ts';
 import { entry } from './entries.test-support.ts';
 import type { Entry } from './entry.ts';
 

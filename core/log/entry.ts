@@ -1,3 +1,4 @@
+import type { WorkingSpell } from '../time/hours.ts';
 import type { ClayBody } from '../clay/body.ts';
 import type { Stage } from '../clay/stage.ts';
 import type { DailyCycle } from '../drying/air.ts';
@@ -136,13 +137,6 @@ export interface ReadingsAnswers {
   dayFirst: boolean | null;
   columns: { time: number; celsius: number; humidity: number } | null;
   fahrenheit: boolean | null;
-}
-
-/** One attended spell a week: minutes since midnight, in the studio's zone. Weekday 1 is Monday. */
-export interface WorkingSpell {
-  weekday: number;
-  fromMinute: number;
-  toMinute: number;
 }
 
 export interface StudioSet {

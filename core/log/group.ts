@@ -1,6 +1,7 @@
 import type { Instant } from '../units/quantity.ts';
 import { rememberedBy } from './folds.ts';
-import { entriesOf, type GroupSet, type StudioSet, type WorkingSpell } from './entry.ts';
+import type { WorkingSpell } from '../time/hours.ts';
+import { entriesOf, type GroupSet, type StudioSet } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
 
 /** A group of pieces by its log. */

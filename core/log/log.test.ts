@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { whyNot } from './admit.ts';
+import { whyNot } from './admission/admit.ts';
 import { entry, measuredBody, sampleOf, tubBody } from './entries.test-support.ts';
 import type { Act, Entry, RecordedAct, Taught } from './entry.ts';
 import { emptyLedger, entriesAbout, record, stands } from './ledger.ts';

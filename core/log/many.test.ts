@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { layerOf } from '../technique/technique.test-support.ts';
-import { at, madeBody, today } from './admit.test-support.ts';
-import { allAgainst, whyNot } from './admit.ts';
+import { layerOf } from '../catalogue/layerOf.test-support.ts';
+import { at, madeBody, today } from './admission/admit.test-support.ts';
+import { allAgainst, whyNot } from './admission/admit.ts';
 import { freeCodes, readCode, CODE } from './code.ts';
 import { tubBody } from './entries.test-support.ts';
 import { type Act, type Entry, type EntryBodies, type EntryKind, type GroupSet } from './entry.ts';
 import { groupsOf, guidesOf, hoursFor, type GroupState } from './group.ts';
 import { emptyLedger, entriesAbout, record, type Ledger } from './ledger.ts';
-import { loadsOf } from './load.ts';
+import { loadsOf } from './kilnLoad.ts';
 import { foldPiece } from './piece.ts';
 import { defaultStudio } from './studio.ts';
 

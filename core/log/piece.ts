@@ -2,14 +2,14 @@ import type { Stage } from '../clay/stage.ts';
 import type { Cover } from '../drying/face.ts';
 import { stretchedForm, type Form } from '../form/form.ts';
 import type { Stand } from '../form/places.ts';
-import { stepsOf, techniqueOf } from '../technique/catalogue.ts';
-import { compose } from '../technique/compose.ts';
-import { stepKey, zonesEach, type Progress, type Redo, type StepOf } from '../technique/passes.ts';
+import { stepsOf, techniqueOf } from '../catalogue/catalogue.ts';
+import { compose } from '../compose/compose.ts';
+import { stepKey, zonesEach, type Progress, type Redo, type StepOf } from '../compose/passes.ts';
 import { refKey, type Layer, type Planned, type Route, type StepRef } from '../technique/layer.ts';
 import type { FiredState, Remedy, Role, Step, StepKey } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import { carriedWith, carriesNothing, type Carried } from './carried.ts';
-import { instantOf } from './moment.ts';
+import { instantOf } from '../time/moment.ts';
 import {
   entriesOf,
   type Entry,

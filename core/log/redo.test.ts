@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import type { Layer } from '../technique/layer.ts';
-import { layerOf } from '../technique/technique.test-support.ts';
+import { layerOf } from '../catalogue/layerOf.test-support.ts';
 import { nothingSaid, type Entry } from './entry.ts';
 import { doneOf, foldPiece, redoable, routeOf } from './piece.ts';
 

@@ -12,7 +12,7 @@ import {
 } from './entry.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
 import { rememberedBy } from './folds.ts';
-import { instantOf } from './moment.ts';
+import { instantOf } from '../time/moment.ts';
 
 export const DEFAULT_CLAY = 'clay-default';
 export const DEFAULT_ROOM = 'room-default';

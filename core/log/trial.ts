@@ -2,7 +2,7 @@ import { dosePercent, type DosePoint } from '../slip/deflocculate.ts';
 import { dryContent } from '../slip/density.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { Entry, TrialBegun } from './entry.ts';
-import { instantOf } from './moment.ts';
+import { instantOf } from '../time/moment.ts';
 
 /** A deflocculation trial in a cup: what went in and how it flowed after. */
 export interface TrialState {

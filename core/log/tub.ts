@@ -8,7 +8,7 @@ import { judgeSlip, type Judgement } from '../slip/judge.ts';
 import { DAY, SECOND, type Instant } from '../units/quantity.ts';
 import type { Entry, EntryOf, FlowTaken, TubMade } from './entry.ts';
 import { rememberedOf } from './folds.ts';
-import { instantOf } from './moment.ts';
+import { instantOf } from '../time/moment.ts';
 
 /** One measurement as it was taken. */
 export interface TubMeasurement {

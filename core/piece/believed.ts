@@ -11,7 +11,7 @@ import {
 import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
 import { plainSetting, startRun, type WallEvent, type WallSetting } from '../drying/run.ts';
-import { zoneOffset } from '../plan/hours.ts';
+import { zoneOffset } from '../time/hours.ts';
 import { carryTogether, type Walls } from '../drying/together.ts';
 import { since } from '../drying/trajectory.ts';
 import { placesOf, type Seams, type WallName } from '../form/places.ts';
@@ -21,7 +21,7 @@ import type { Zone } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
 import { deedOf, laidBy } from './deed.ts';
 import { begunAt, eventsOf, exposureOf, roomAt, roomOf, surroundingsIn, type LoggedWall } from './events.ts';
-import { observationsOf, shareOfPiece } from './found.ts';
+import { observationsOf, shareOfPiece } from './observations.ts';
 import { begunAnew, withoutLongPast } from './longPast.ts';
 import { ownWalls, partSeams, seamsOf, zonesOf, type OwnWall } from './walls.ts';
 import { readsOf, type PieceFacts } from './facts.ts';

@@ -2,7 +2,7 @@ import { SILICATE_GRAVITY, silicateSolidsAt } from '../drying/mesh.ts';
 import type { WallEvent } from '../drying/run.ts';
 import { takesCoats, type WallName } from '../form/places.ts';
 import type { EntryOf, SlipLaid } from '../log/entry.ts';
-import { instantOf } from '../log/moment.ts';
+import { instantOf } from '../time/moment.ts';
 import { slipForCoat } from '../slip/amount.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { fillThicknessM } from '../inlay/fills.ts';

@@ -1,9 +1,9 @@
 import type { Cover } from '../drying/face.ts';
 import type { Surroundings, WallEvent } from '../drying/run.ts';
-import { exposure, placesOf, type Exposure, type Stand, type WallName } from '../form/places.ts';
+import { exposure, placesOf, type Exposure, type Stand } from '../form/places.ts';
 import { entriesOf, type Entry } from '../log/entry.ts';
 import type { PartState, PieceState } from '../log/piece.ts';
-import { instantOf } from '../log/moment.ts';
+import { instantOf } from '../time/moment.ts';
 import type { Zone } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
 import { deedOf, wallEventsOf } from './deed.ts';

@@ -11,7 +11,7 @@ import {
 import type { Prior } from '../forecast/prior.ts';
 import type { Entry, RoomSet, SlipLaid, StudioSet } from '../log/entry.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import { zoneOffset } from '../plan/hours.ts';
+import { zoneOffset } from '../time/hours.ts';
 import type { Paces } from './pace.ts';
 
 /** Everything needed to forecast one piece, as plain data: the same on the server and in the browser. */

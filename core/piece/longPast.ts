@@ -2,7 +2,7 @@ import { carry } from '../drying/run.ts';
 import { meanReading } from '../drying/readings.ts';
 import { COARSE, type WallOfPiece } from '../forecast/ensemble.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
-import { instantOf } from '../log/moment.ts';
+import { instantOf } from '../time/moment.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
 import type { PieceFacts } from './facts.ts';
 

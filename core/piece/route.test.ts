@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { foldPiece } from '../log/piece.ts';
-import { techniqueNamed } from '../technique/catalogue.ts';
+import { techniqueNamed } from '../catalogue/catalogue.ts';
 import { cruetMade } from './piece.test-support.ts';
 import type { SlipInTub } from './facts.ts';
 import { routeWith } from './route.ts';

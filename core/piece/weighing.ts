@@ -1,5 +1,5 @@
 import type { Entry, EntryOf } from '../log/entry.ts';
-import { instantOf } from '../log/moment.ts';
+import { instantOf } from '../time/moment.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 
 /** No clay that keeps a shape holds more water than this, kg/kg. Common practice. */

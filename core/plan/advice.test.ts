@@ -3,7 +3,7 @@ import type { Entry } from '../log/entry.ts';
 import { defaultStudio } from '../log/studio.ts';
 import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
 import { isOpen } from '../piece/status.ts';
-import { workingTime } from './hours.ts';
+import { workingTime } from '../time/hours.ts';
 import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from './plan.ts';
 

@@ -3,7 +3,7 @@ import { runsOf, type Walls } from '../drying/together.ts';
 import { COARSE } from '../forecast/ensemble.ts';
 import type { Seams } from '../form/places.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
-import type { Spell } from './hours.ts';
+import type { Spell } from '../time/hours.ts';
 import type { Gate } from '../piece/gates.ts';
 import { followsOf, kilnDryAt, type Follows } from './follows.ts';
 import { isOpen } from '../piece/status.ts';

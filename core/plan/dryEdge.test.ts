@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { nothingSaid } from '../log/entry.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
-import { stepsOf, techniques } from '../technique/catalogue.ts';
-import { compose } from '../technique/compose.ts';
-import { layerOf, waysOf } from '../technique/technique.test-support.ts';
+import { stepsOf, techniques } from '../catalogue/catalogue.ts';
+import { compose } from '../compose/compose.ts';
+import { layerOf, waysOf } from '../catalogue/layerOf.test-support.ts';
 import type { Need } from '../technique/technique.ts';
 import { HOUR } from '../units/quantity.ts';
 import { nextStep, remedyFor } from './next.ts';

@@ -1,4 +1,4 @@
-import { layerOf } from '../technique/technique.test-support.ts';
+import { layerOf } from '../catalogue/layerOf.test-support.ts';
 import { describe, expect, it } from 'vitest';
 import { moistureIndex } from '../clay/stage.ts';
 import { meanReading } from '../drying/readings.ts';

@@ -1,6 +1,6 @@
 import type { StudioSet } from '../log/entry.ts';
 import { DAY, HOUR, type Instant } from '../units/quantity.ts';
-import { nightTime, workingTime, type Spell } from './hours.ts';
+import { nightTime, workingTime, type Spell } from '../time/hours.ts';
 import type { PiecePlan } from './plan.ts';
 
 /** The night to come, or the one that it is. */

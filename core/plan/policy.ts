@@ -1,7 +1,7 @@
 import type { Interval } from '../piece/gates.ts';
 import type { Step } from '../technique/technique.ts';
 import { HOUR, MINUTE, SECOND, type Instant } from '../units/quantity.ts';
-import type { Spell } from './hours.ts';
+import type { Spell } from '../time/hours.ts';
 
 /** When a step is done of the stretches of time in which it can be; null where it cannot be in working time. */
 export type Policy = (

@@ -1,4 +1,4 @@
-import { tackyAfter } from '../coat/paper.ts';
+import { tackyAfter } from '../drying/paper.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { USUAL_GRAIN } from '../slip/density.ts';
 import type { Cover } from '../drying/face.ts';
@@ -19,10 +19,10 @@ import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
 import type { Planned } from '../technique/layer.ts';
-import { inOneCentring } from '../technique/atOnce.ts';
+import { inOneCentring } from '../compose/atOnce.ts';
 import type { FiredState, Role } from '../technique/technique.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
-import type { Spell } from './hours.ts';
+import type { Spell } from '../time/hours.ts';
 import { handsAt, soonest, type Policy } from './policy.ts';
 import { beginStrand, coursesOf, layOn, type Between, type NextOn, type Strand } from './strand.ts';
 

@@ -1,12 +1,12 @@
-import { layerOf } from '../technique/technique.test-support.ts';
+import { layerOf } from '../catalogue/layerOf.test-support.ts';
 import { describe, expect, it } from 'vitest';
 import type { Cover } from '../drying/face.ts';
 import { nothingSaid, type Entry, type SlipLaid } from '../log/entry.ts';
 import { defaultRoom, defaultStudio } from '../log/studio.ts';
 import type { Gate } from '../piece/gates.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
-import { stepsOf, techniqueNamed } from '../technique/catalogue.ts';
-import { compose } from '../technique/compose.ts';
+import { stepsOf, techniqueNamed } from '../catalogue/catalogue.ts';
+import { compose } from '../compose/compose.ts';
 import type { Layer } from '../technique/layer.ts';
 import type { Effect, Only, Span } from '../technique/technique.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';

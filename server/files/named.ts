@@ -1,6 +1,6 @@
 import type { FileLacking } from '../../api/index.ts';
 import { subjectKind, type Ledger } from '../../core/log/ledger.ts';
-import { subjectNamed } from '../../core/log/presence.ts';
+import { subjectNamed } from '../../core/log/admission/presence.ts';
 import type { AnyAct, AnyEntry } from '../../core/log/upcast.ts';
 
 /** The files that an entry names. */

@@ -1,6 +1,6 @@
 import { statSync } from 'node:fs';
 import type { RecordedAct } from '../../core/log/entry.ts';
-import { whyNot } from '../../core/log/admit.ts';
+import { whyNot } from '../../core/log/admission/admit.ts';
 import { emptyLedger, ledgerOf, record, type Ledger } from '../../core/log/ledger.ts';
 import { upcast, type AnyRecordedAct } from '../../core/log/upcast.ts';
 import type { Clock } from '../clock.ts';

@@ -5,7 +5,7 @@ import {
   type MeasurementRow,
 } from '../../api/formats.ts';
 import { bodies } from '../../api/entry.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { entriesOf, type Entry } from '../../core/log/entry.ts';
 import type { TubState } from '../../core/log/tub.ts';
 import { measuredGravity } from '../../core/slip/density.ts';

@@ -1,6 +1,6 @@
 import { recipeFile, type RecipeFile } from '../../api/formats.ts';
 import { recipe as recipeShape } from '../../api/slip.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { rawMaterials } from '../../core/slip/rawMaterials.ts';
 import type { Recipe, RecipeLine } from '../../core/slip/recipe.ts';
 import { readNumber } from '../../core/units/quantity.ts';

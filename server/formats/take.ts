@@ -1,6 +1,6 @@
 import { v5 as uuid } from 'uuid';
 import type { FormatKind, FormatPreview } from '../../api/formats.ts';
-import { whyNot } from '../../core/log/admit.ts';
+import { whyNot } from '../../core/log/admission/admit.ts';
 import type { Entry, RecordedAct } from '../../core/log/entry.ts';
 import { forget, record } from '../../core/log/ledger.ts';
 import { problem, refused, ok, type Result } from '../../core/units/problem.ts';

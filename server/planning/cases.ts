@@ -7,7 +7,7 @@ import { tellsNothing } from '../../core/log/tellsNothing.ts';
 import { groupsOf, hoursFor } from '../../core/log/group.ts';
 import { actsNaming, revisionOf, stands, subjectsOf } from '../../core/log/ledger.ts';
 import { foldPiece, tubsNamed, type PieceState } from '../../core/log/piece.ts';
-import { instantOf } from '../../core/log/moment.ts';
+import { instantOf } from '../../core/time/moment.ts';
 import { foldTub } from '../../core/log/tub.ts';
 import { readsIn, settingAt } from '../../core/log/studio.ts';
 import { lookOf, type Look, type SlipColours } from '../../core/piece/look.ts';

@@ -11,7 +11,7 @@ import type { Prior } from '../../core/forecast/prior.ts';
 import { entriesOf, type Entry, type EntryKind, type RecordedAct } from '../../core/log/entry.ts';
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
 import type { PieceState } from '../../core/log/piece.ts';
-import { instantOf } from '../../core/log/moment.ts';
+import { instantOf } from '../../core/time/moment.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { PlanKept } from '../../core/plan/kept.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';

@@ -20,7 +20,7 @@ import { dueOf, isPast, standingOf } from '../../core/plan/standing.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { toldOf } from '../../core/plan/told.ts';
-import { recordsOf, type TechniqueRecord } from '../../core/technique/record.ts';
+import { recordsOf, type TechniqueRecord } from '../../core/compose/record.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Derived } from '../derived.ts';

@@ -1,4 +1,4 @@
-import { allAgainst } from '../../core/log/admit.ts';
+import { allAgainst } from '../../core/log/admission/admit.ts';
 import type { Entry, RecordedAct, SubjectKind } from '../../core/log/entry.ts';
 import { entriesAbout, record, type Ledger } from '../../core/log/ledger.ts';
 import { studioOf, type StudioState } from '../../core/log/studio.ts';

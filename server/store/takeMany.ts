@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { whyNot } from '../../core/log/admit.ts';
+import { whyNot } from '../../core/log/admission/admit.ts';
 import {
   versionOf,
   type Entry,

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Box } from '@mui/material';
-import { sectionOf, type Laid, type Material } from '../../core/technique/section.ts';
+import { sectionOf, type Laid, type Material } from '../../core/compose/section.ts';
 import type { Only, Technique } from '../../core/technique/technique.ts';
 import { ink } from '../frame/theme.ts';
 

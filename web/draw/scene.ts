@@ -1,7 +1,7 @@
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import type { Trajectory } from '../../core/drying/trajectory.ts';
-import type { Spell } from '../../core/plan/hours.ts';
+import type { Spell } from '../../core/time/hours.ts';
 import type { Gate } from '../../core/piece/gates.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 

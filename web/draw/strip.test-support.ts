@@ -1,6 +1,6 @@
 import { gateOf, type Gate } from '../../core/piece/gates.ts';
-import { compose } from '../../core/technique/compose.ts';
-import { layerOf } from '../../core/technique/technique.test-support.ts';
+import { compose } from '../../core/compose/compose.ts';
+import { layerOf } from '../../core/catalogue/layerOf.test-support.ts';
 
 const HOUR = 3_600_000;
 const [first, second, third, ...rest] = compose([

@@ -7,7 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { afterEach, vi } from 'vitest';
 import { act as actSchema } from '../../api/entry.ts';
 import { CLOCK_HEADER } from '../../api/routes.ts';
-import { allAgainst } from '../../core/log/admit.ts';
+import { allAgainst } from '../../core/log/admission/admit.ts';
 import { entriesOf, type Act, type Entry, type EntryKind, type EntryOf } from '../../core/log/entry.ts';
 import { asToday, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
 import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.ts';

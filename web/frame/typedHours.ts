@@ -1,4 +1,4 @@
-import type { WorkingSpell } from '../../core/log/entry.ts';
+import type { WorkingSpell } from '../../core/time/hours.ts';
 
 /** Working hours as people write them. */
 

@@ -4,7 +4,7 @@ import { isSign } from '../../core/coat/sign.ts';
 import { timedIn } from '../../core/plan/lead.ts';
 import { hazardsOf, remedyFor, type NextStep } from '../../core/plan/next.ts';
 import { standingOf } from '../../core/plan/standing.ts';
-import { techniqueOf } from '../../core/technique/catalogue.ts';
+import { techniqueOf } from '../../core/catalogue/catalogue.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';

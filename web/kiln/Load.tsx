@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Box, Button, Typography } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
-import { fillOf, firingAsked } from '../../core/firing/load.ts';
-import { isInKiln, type KilnState, type LoadState } from '../../core/log/load.ts';
+import { fillOf, firingAsked } from '../../core/firing/kilnSpace.ts';
+import { isInKiln, type KilnState, type LoadState } from '../../core/log/kilnLoad.ts';
 import { SECOND } from '../../core/units/quantity.ts';
 import { useNow } from '../frame/clock.ts';
 import { useZone } from '../frame/maker.ts';

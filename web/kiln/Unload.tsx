@@ -3,7 +3,7 @@ import { Box, Chip, TextField, ToggleButton, ToggleButtonGroup } from '@mui/mate
 import type { KilnRow } from '../../api/routes.ts';
 import { faultsOf, kilnFaults } from '../../core/fault/fault.ts';
 import type { Outcome } from '../../core/log/entry.ts';
-import type { LoadState } from '../../core/log/load.ts';
+import type { LoadState } from '../../core/log/kilnLoad.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { deed } from '../pieces/deed.ts';

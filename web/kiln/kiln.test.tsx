@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import type { KilnAnswer, KilnRow } from '../../api/routes.ts';
 import { nothingSaid, type Entry, type EntryBodies, type EntryOf } from '../../core/log/entry.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
-import { techniqueNamed } from '../../core/technique/catalogue.ts';
+import { techniqueNamed } from '../../core/catalogue/catalogue.ts';
 import { wholeZone, type Layer } from '../../core/technique/layer.ts';
-import type { LoadState } from '../../core/log/load.ts';
+import type { LoadState } from '../../core/log/kilnLoad.ts';
 import { DAY, HOUR } from '../../core/units/quantity.ts';
 import {
   choose,

@@ -3,7 +3,7 @@ import useSWR from 'swr';
 import { Box } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { LayersAnswer, PieceRow } from '../../api/routes.ts';
-import { alikeLayered, layersFor } from '../../core/technique/together.ts';
+import { alikeLayered, layersFor } from '../../core/compose/alikeLayers.ts';
 import { LogDialog } from '../frame/LogDialog.tsx';
 import { entry } from '../frame/outbox.ts';
 import { Trouble } from '../frame/parts.tsx';

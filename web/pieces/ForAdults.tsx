@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { hazards } from '../../core/hazard/hazard.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import { isForAdults, leftToAdults } from '../../core/technique/conflicts.ts';
+import { isForAdults, leftToAdults } from '../../core/compose/conflicts.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import { manganese } from '../frame/theme.ts';
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { arrayMove } from '@dnd-kit/sortable';
 import { Box, Button } from '@mui/material';
-import { compose } from '../../core/technique/compose.ts';
-import { untouched } from '../../core/technique/passes.ts';
+import { compose } from '../../core/compose/compose.ts';
+import { untouched } from '../../core/compose/passes.ts';
 import { secondsWords } from '../../core/technique/words.ts';
 import { Trouble } from '../frame/parts.tsx';
 import { faded } from '../frame/theme.ts';

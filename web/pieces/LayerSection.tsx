@@ -1,6 +1,6 @@
 import { Box, Button } from '@mui/material';
 import type { Form } from '../../core/form/form.ts';
-import { choicesOf, schoolsOf } from '../../core/technique/catalogue.ts';
+import { choicesOf, schoolsOf } from '../../core/catalogue/catalogue.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { Columns } from '../frame/Columns.tsx';
 import { ChoiceField } from '../frame/fields.tsx';

@@ -1,6 +1,6 @@
 import { Box, Checkbox, FormControlLabel } from '@mui/material';
 import type { TubState } from '../../core/log/tub.ts';
-import { stepsOf } from '../../core/technique/catalogue.ts';
+import { stepsOf } from '../../core/catalogue/catalogue.ts';
 import { useOf, type Only, type Step, type Technique } from '../../core/technique/technique.ts';
 import { Columns } from '../frame/Columns.tsx';
 import { ChoiceField } from '../frame/fields.tsx';

@@ -2,7 +2,7 @@ import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Button } from '@mui/material';
 import type { NextStep } from '../../core/plan/next.ts';
 import { standingOf } from '../../core/plan/standing.ts';
-import { isForAdults } from '../../core/technique/conflicts.ts';
+import { isForAdults } from '../../core/compose/conflicts.ts';
 import { seenWords, waitWords } from '../frame/answer.ts';
 import { studioNow, useNow } from '../frame/clock.ts';
 import { useLog } from '../frame/notice.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Box, Button, ButtonBase, Dialog, DialogActions, DialogContent } from '@mui/material';
 import { entriesOf, type EntryOf } from '../../core/log/entry.ts';
-import { instantOf } from '../../core/log/moment.ts';
+import { instantOf } from '../../core/time/moment.ts';
 import { firedAt } from '../../core/piece/events.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
 import type { Instant } from '../../core/units/quantity.ts';

@@ -1,7 +1,7 @@
 import { Box, Button, Slider, TextField } from '@mui/material';
 import { hasHeight, type Form } from '../../core/form/form.ts';
 import type { TubState } from '../../core/log/tub.ts';
-import { stepsOf } from '../../core/technique/catalogue.ts';
+import { stepsOf } from '../../core/catalogue/catalogue.ts';
 import type { Only, Technique } from '../../core/technique/technique.ts';
 import { ProfilePicture } from '../draw/ProfilePicture.tsx';
 import { Columns } from '../frame/Columns.tsx';

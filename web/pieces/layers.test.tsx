@@ -1,5 +1,5 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import { layerOf } from '../../core/technique/technique.test-support.ts';
+import { layerOf } from '../../core/catalogue/layerOf.test-support.ts';
 import { describe, expect, it, vi } from 'vitest';
 import { planPiece } from '../../core/plan/plan.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';

@@ -1,5 +1,5 @@
 import type { PieceFacts } from '../../core/piece/facts.ts';
-import type { Spell } from '../../core/plan/hours.ts';
+import type { Spell } from '../../core/time/hours.ts';
 import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 

@@ -1,11 +1,11 @@
 import type { PieceFacts } from '../../core/piece/facts.ts';
-import type { Spell } from '../../core/plan/hours.ts';
+import type { Spell } from '../../core/time/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { meanReading } from '../../core/drying/readings.ts';
 import { readAt } from '../../core/drying/trajectory.ts';
 import type { PlaceName, WallName } from '../../core/form/places.ts';
 import { entriesOf } from '../../core/log/entry.ts';
-import { instantOf } from '../../core/log/moment.ts';
+import { instantOf } from '../../core/time/moment.ts';
 import type { Role } from '../../core/technique/technique.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { StripScene } from '../draw/scene.ts';

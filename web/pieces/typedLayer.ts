@@ -5,9 +5,9 @@ import {
   techniqueNamed,
   techniqueOf,
   techniques,
-} from '../../core/technique/catalogue.ts';
+} from '../../core/catalogue/catalogue.ts';
 import type { Layer } from '../../core/technique/layer.ts';
-import { proposedAt } from '../../core/technique/place.ts';
+import { proposedAt } from '../../core/compose/place.ts';
 import type { Face, Only, Technique } from '../../core/technique/technique.ts';
 import { typedNumber } from '../frame/fields.tsx';
 import { freshZone, isOfZone, zoneFrom, zonesTyped, type TypedZone, type Where } from './typedZone.ts';

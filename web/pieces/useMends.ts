@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import { hasHeight, type Form } from '../../core/form/form.ts';
-import type { Setting } from '../../core/technique/conflicts.ts';
+import type { Setting } from '../../core/compose/conflicts.ts';
 import type { Layer } from '../../core/technique/layer.ts';
-import { searchMends, type Mend } from '../../core/technique/mend.ts';
+import { searchMends, type Mend } from '../../core/compose/mend.ts';
 
 /** What layers are composed on. */
 export type Composed = Setting & { form: Form };

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import {
   batchOf,
   roundedBatch,

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { Label } from '../../api/routes.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { blendTable, cornersOf, type BlendKind, type BlendTable } from '../../core/slip/blend.ts';
 import { formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import {

@@ -10,7 +10,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { flowsOf, gravitiesOf, type TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import type { Consistency, Range } from '../../core/slip/consistency.ts';
 import { controlChart, FEWEST, type Reading } from '../../core/slip/drift.ts';

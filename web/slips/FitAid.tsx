@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import type { Oxide } from '../../core/slip/oxide.ts';
 import type { Recipe } from '../../core/slip/recipe.ts';
 import { expansionEstimate, unityFormula } from '../../core/slip/unity.ts';

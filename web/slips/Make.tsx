@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { consistencies, type SlipUse } from '../../core/slip/consistency.ts';
 import type { MakingRoad } from '../../core/slip/making.ts';
 import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';

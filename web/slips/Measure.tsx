@@ -6,7 +6,7 @@ import { formatFixed, formatNumber, formatQuantity, unitLabel } from '../../core
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { TubAnswer } from '../../api/routes.ts';
 import type { FlowTaken } from '../../core/log/entry.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { consistencyFor, feelOf } from '../../core/slip/consistency.ts';
 import { feelNamed, feelWords, type Feel } from '../../core/slip/feel.ts';
 import { apparentViscosity, gellingRatio } from '../../core/slip/flow.ts';

@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { formatFixed, type UnitChoice } from '../../core/units/quantity.ts';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import { consistencies, consistencyFor } from '../../core/slip/consistency.ts';
 import { recipeProblem, recipeQuestions, type Recipe } from '../../core/slip/recipe.ts';

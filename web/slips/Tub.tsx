@@ -8,7 +8,7 @@ import { wastes } from '../../core/slip/bin.ts';
 import { consistencyFor, feelOf, type Consistency } from '../../core/slip/consistency.ts';
 import { dryContent, solidsByMass } from '../../core/slip/density.ts';
 import { feelNamed } from '../../core/slip/feel.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import { formatFixed, formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
 import { Jar } from '../draw/Jar.tsx';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import { consistencies, consistencyFor, feelOf, type Consistency } from '../../core/slip/consistency.ts';
 import { feelWords, type Feel } from '../../core/slip/feel.ts';
 import { cupKinds, type FlowCup } from '../../core/slip/flow.ts';

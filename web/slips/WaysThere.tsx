@@ -1,5 +1,5 @@
 import { Box, Button } from '@mui/material';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import type { DryingOfSlip, Road } from '../../core/slip/correct.ts';

@@ -1,4 +1,4 @@
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 
 /** What can be logged about a tub besides a measurement; `si` is an amount to begin with. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { steadyClimate } from '../../core/drying/air.ts';
-import { catalogueOf } from '../../core/log/catalogue.ts';
+import { catalogueOf } from '../../core/log/materials.ts';
 import type { Entry, EntryBodies } from '../../core/log/entry.ts';
 import { emptyLedger } from '../../core/log/ledger.ts';
 import { foldTub } from '../../core/log/tub.ts';

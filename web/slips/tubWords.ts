@@ -1,6 +1,6 @@
 import { leftToOthers, type Suited } from '../../core/shelf/suited.ts';
 import type { Attention, TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
-import type { SlipCatalogue } from '../../core/log/catalogue.ts';
+import type { SlipCatalogue } from '../../core/log/materials.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import { consistencyFor, feelOf } from '../../core/slip/consistency.ts';
 import type { Waste } from '../../core/slip/bin.ts';

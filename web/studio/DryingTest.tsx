@@ -12,7 +12,7 @@ import {
   YAxis,
 } from 'recharts';
 import type { ClayBody } from '../../core/clay/body.ts';
-import type { FittedClay, TestPoint } from '../../core/clay/dryingTest.ts';
+import type { FittedClay, TestPoint } from '../../core/fit/dryingTest.ts';
 import { formatNumber, HOUR, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
 import { useStudio, useUnits } from '../frame/maker.ts';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Autocomplete, Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { StudioSet } from '../../core/log/entry.ts';
-import { overlapping } from '../../core/plan/hours.ts';
+import { overlapping } from '../../core/time/hours.ts';
 import { Form } from '../frame/Form.tsx';
 import { useLog } from '../frame/notice.tsx';
 import { entry } from '../frame/outbox.ts';

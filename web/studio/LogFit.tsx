@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import type { LearningCasesAnswer } from '../../api/routes.ts';
-import type { FittedFactor, LogFit as Fit, Residual } from '../../core/plan/logFit.ts';
+import type { FittedFactor, LogFit as Fit, Residual } from '../../core/fit/logFit.ts';
 import { formatNumber } from '../../core/units/quantity.ts';
 import { studioNow, useNow } from '../frame/clock.ts';
 import { useStudio, useUnits, useZone } from '../frame/maker.ts';

@@ -9,7 +9,7 @@ import {
   YAxis,
 } from 'recharts';
 import { Box } from '@mui/material';
-import type { Residual } from '../../core/plan/logFit.ts';
+import type { Residual } from '../../core/fit/logFit.ts';
 import { formatNumber, HOUR } from '../../core/units/quantity.ts';
 import { useUnits } from '../frame/maker.ts';
 import { cobalt, copperGreen, ink } from '../frame/theme.ts';

@@ -1,6 +1,6 @@
-import { fitDryingTest } from '../../core/clay/dryingTest.ts';
+import { fitDryingTest } from '../../core/fit/dryingTest.ts';
 import { steadyClimate } from '../../core/drying/air.ts';
-import { fitLog } from '../../core/plan/logFit.ts';
+import { fitLog } from '../../core/fit/logFit.ts';
 import type { FitMessage, FitTask } from './fitting.ts';
 
 const tell = (message: FitMessage) => self.postMessage(message);

@@ -1,7 +1,7 @@
 import type { ClayBody } from '../../core/clay/body.ts';
-import type { DryingTest, FittedClay } from '../../core/clay/dryingTest.ts';
+import type { DryingTest, FittedClay } from '../../core/fit/dryingTest.ts';
 import type { PieceFacts } from '../../core/piece/facts.ts';
-import type { LogFit } from '../../core/plan/logFit.ts';
+import type { LogFit } from '../../core/fit/logFit.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 

@@ -1,8 +1,8 @@
 import { useParams, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Button, Checkbox, FormControlLabel, TextField } from '@mui/material';
-import { ownProblem } from '../../core/technique/catalogue.ts';
-import { asDone, nextRev, withStep } from '../../core/technique/own.ts';
+import { ownProblem } from '../../core/catalogue/catalogue.ts';
+import { asDone, nextRev, withStep } from '../../core/compose/own.ts';
 import type { Technique } from '../../core/technique/technique.ts';
 import { bodies } from '../../api/entry.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';

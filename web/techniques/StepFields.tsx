@@ -1,6 +1,6 @@
 import { Box, Button, Checkbox, FormControlLabel, TextField } from '@mui/material';
 import { signNames, signs, type Sign } from '../../core/coat/sign.ts';
-import { verbOf, withoutStep, withStepMoved } from '../../core/technique/own.ts';
+import { verbOf, withoutStep, withStepMoved } from '../../core/compose/own.ts';
 import type { Effect, Need, Step, Technique, Usual } from '../../core/technique/technique.ts';
 import { needWords } from '../../core/technique/words.ts';
 import { ChoiceField, NumberField } from '../frame/fields.tsx';

@@ -5,7 +5,7 @@ import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typograp
 import type { TechniquesAnswer } from '../../api/routes.ts';
 import { hazards, type HazardId } from '../../core/hazard/hazard.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
-import { choicesOf, schoolsOf, stepsOf } from '../../core/technique/catalogue.ts';
+import { choicesOf, schoolsOf, stepsOf } from '../../core/catalogue/catalogue.ts';
 import {
   useOf,
   type Only,

@@ -5,7 +5,7 @@ import { Link as RouterLink } from 'react-router';
 import { Box, TextField, Typography } from '@mui/material';
 import type { TechniquesAnswer } from '../../api/routes.ts';
 import { stages, type StageDescription } from '../../core/clay/stage.ts';
-import { stepsOf } from '../../core/technique/catalogue.ts';
+import { stepsOf } from '../../core/catalogue/catalogue.ts';
 import type { Technique } from '../../core/technique/technique.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { spansOf, WindowStrip } from '../draw/WindowStrip.tsx';

@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { techniqueNamed } from '../../core/technique/catalogue.ts';
-import { asDone } from '../../core/technique/own.ts';
+import { techniqueNamed } from '../../core/catalogue/catalogue.ts';
+import { asDone } from '../../core/compose/own.ts';
 import { metricUnits } from '../../core/units/quantity.ts';
 import {
   choose,

@@ -1,5 +1,5 @@
 import { stages } from '../../core/clay/stage.ts';
-import { TOO_FEW, wilsonInterval, type Tally, type TechniqueRecord } from '../../core/technique/record.ts';
+import { TOO_FEW, wilsonInterval, type Tally, type TechniqueRecord } from '../../core/compose/record.ts';
 
 /** What the studio's own record says of a technique, in a line. */
 export function recordWords(record: TechniqueRecord | undefined): string {

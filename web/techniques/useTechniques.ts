@@ -1,4 +1,4 @@
-import { techniques } from '../../core/technique/catalogue.ts';
+import { techniques } from '../../core/catalogue/catalogue.ts';
 import type { Technique } from '../../core/technique/technique.ts';
 import { useStudio } from '../frame/maker.ts';
 

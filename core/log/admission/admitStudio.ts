@@ -1,0 +1,105 @@
+import { problem, type Problem } from '../../units/problem.ts';
+import type { Admission, Rules } from './rules.ts';
+import { ownProblem } from '../../catalogue/catalogue.ts';
+import { entriesOf, type EntryKind, type EntryOf } from '../entry.ts';
+import { entriesAbout, type Ledger } from '../ledger.ts';
+import { groupsOf } from '../group.ts';
+import { exists } from './presence.ts';
+import { SCALE, STUDIO } from '../studio.ts';
+
+type StudioKind = Extract<
+  EntryKind,
+  `${'readings' | 'studio' | 'group' | 'guide' | 'room' | 'clay' | 'technique' | 'sensor' | 'scale' | 'learning' | 'maker' | 'act'}.${string}`
+>;
+
+const any = (): null => null;
+const only =
+  (name: string) =>
+  ({ subject }: { subject: string }): Problem | null =>
+    subject === name
+      ? null
+      : problem('no-such-subject', 'subject', 'There is only one of these: reload the page.');
+
+export const studioRules: Pick<Rules, StudioKind> = {
+  'group.set': groupProblem,
+  'group.closed': any,
+  'guide.set': ({ body }, { ledger }) => {
+    const gone = body.pieces.findIndex((id) => !exists(ledger, 'piece', id));
+    return gone < 0
+      ? null
+      : problem(
+          'no-such-piece',
+          `body.pieces.${gone}`,
+          'A piece of this guide is not in the log: choose the pieces again.',
+        );
+  },
+  'readings.taken': (entry, { ledger }) => takenProblem(ledger, entry),
+  'studio.set': only(STUDIO),
+  'room.set': any,
+  'room.read': any,
+  'clay.set': any,
+  'technique.set': ({ subject, body }) =>
+    subject === body.id
+      ? within(ownProblem(body))
+      : problem('other-name', 'body.id', 'It is logged under another name than its own: reload the page.'),
+  'sensor.set': any,
+  'scale.set': only(SCALE),
+  'learning.reset': ({ subject }, { ledger }) => subjectProblem(ledger, subject),
+  'learning.taught': (entry, { ledger }) =>
+    subjectProblem(ledger, entry.subject) ?? taughtProblem(ledger, entry),
+  'maker.set': any,
+  'act.retracted': any,
+};
+
+const within = (found: Problem | null): Problem | null => found && { ...found, field: `body.${found.field}` };
+
+/** Two groups of one name cannot be told apart on a shelf. */
+function groupProblem({ subject, body }: EntryOf<'group.set'>, { ledger }: Admission): Problem | null {
+  const same = groupsOf(ledger).some(
+    ({ id, set, closed }) => id !== subject && !closed && sameName(set.name, body.name),
+  );
+  return same
+    ? problem(
+        'same-name',
+        'body.name',
+        `There is a group called “${body.name}” already: give this one another name.`,
+      )
+    : null;
+}
+
+const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** The same file once more says nothing new of a room. */
+function takenProblem(ledger: Ledger, { id, subject, body }: EntryOf<'readings.taken'>): Problem | null {
+  const before = entriesOf(entriesAbout(ledger, 'readings', subject), 'readings.taken').find(
+    (taken) => taken.id !== id && taken.body.file === body.file,
+  );
+  return before
+    ? problem(
+        'taken-already',
+        'body.file',
+        `This file was taken for this room already, as “${before.body.fileName}”: nothing of it is new.`,
+      )
+    : null;
+}
+
+const subjectProblem = (ledger: Ledger, id: string): Problem | null =>
+  exists(ledger, 'room', id) || exists(ledger, 'clay', id)
+    ? null
+    : problem('no-such-subject', 'subject', 'This studio has no such room or clay: pick one from the list.');
+
+function taughtProblem(ledger: Ledger, { subject, body }: EntryOf<'learning.taught'>): Problem | null {
+  const ofRoom = exists(ledger, 'room', subject);
+  const wrong = Object.keys(body.belief).find((unknown) => (unknown === 'diffusion') === ofRoom);
+  if (wrong)
+    return problem(
+      'not-of-this',
+      `body.belief.${wrong}`,
+      ofRoom
+        ? 'A room does not teach how fast water moves in a clay.'
+        : 'A clay does not teach how a room dries.',
+    );
+  return Object.keys(body.belief).length === 0
+    ? problem('nothing-taught', 'body.belief', 'It teaches nothing: pick at least one line of the file.')
+    : null;
+}
