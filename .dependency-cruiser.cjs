@@ -10,21 +10,41 @@ const only = (name, from, allowed, comment, tests = '\\.test\\.tsx?$') => ({
   },
 });
 
-/** The rooms of a folder, the ground first: each rests on those before it, and on none after. */
-const floors = (folder, rooms) =>
+/** The rooms of a folder, the ground first: each rests on those before it, and on none after. `tests` are under no rule. */
+const floors = (folder, rooms, tests = '\\.test\\.tsx?$') =>
   rooms.slice(0, -1).map((room, i) => ({
     name: `${folder}-${room}-rests-on-lower-rooms`,
     comment: `${folder}/${room} knows nothing of what stands on it`,
     severity: 'error',
     from: {
       path: `^${folder}/${room}/`,
-      pathNot: [
-        '\\.test\\.tsx?$',
-        ...rooms.filter((of) => of.startsWith(`${room}/`)).map((of) => `^${folder}/${of}/`),
-      ],
+      pathNot: [tests, ...rooms.filter((of) => of.startsWith(`${room}/`)).map((of) => `^${folder}/${of}/`)],
     },
     to: { path: `^${folder}/(${rooms.slice(i + 1).join('|')})/` },
   }));
+
+/** Places of the workshop, each a screen or a few. */
+const places = ['guide', 'kiln', 'newPiece', 'pieces', 'piece', 'slips', 'studio', 'techniques', 'today'];
+const webFloors = [
+  'asking',
+  'ui',
+  'draw',
+  'saving',
+  'tubs',
+  'planning',
+  'layers',
+  'acting',
+  'steps',
+  'class',
+  'slips/fields',
+  'slips/tub',
+  'slips/batches',
+  'slips/bins',
+  'slips/recipes',
+  'slips/shelf',
+  ...places.filter((place) => place !== 'slips'),
+  'shell',
+];
 
 module.exports = {
   forbidden: [
@@ -63,6 +83,14 @@ module.exports = {
     ),
     only('demo-imports', 'demo', ['api'], 'the demo studio is made through the API users use'),
     only('e2e-imports', 'e2e', [], 'journeys use the product from outside'),
+    ...floors('web', webFloors, '\\.test(-support)?\\.tsx?$'),
+    {
+      name: 'places-stand-side-by-side',
+      comment: 'what two places of the workshop share stands below both',
+      severity: 'error',
+      from: { path: `^web/(${places.join('|')})/`, pathNot: '\\.test(-support)?\\.tsx?$' },
+      to: { path: `^web/(${places.join('|')})/`, pathNot: '^web/$1/' },
+    },
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-is-pure',

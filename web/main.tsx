@@ -8,16 +8,16 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SWRConfig } from 'swr';
-import { ErrorPage } from './frame/ErrorPage.tsx';
-import { lastAnswers } from './frame/lastAnswers.ts';
-import { Logging } from './frame/notice.tsx';
-import { startOutbox } from './frame/outbox.ts';
-import { Nowhere } from './frame/Nowhere.tsx';
-import { ask } from './frame/server.ts';
-import { askAgain, DEDUPED_MS } from './frame/soon.ts';
-import { Shell } from './frame/Shell.tsx';
-import { sans, slab, theme } from './frame/theme.ts';
-import { lazily } from './views.ts';
+import { ErrorPage } from './shell/ErrorPage.tsx';
+import { lastAnswers } from './shell/lastAnswers.ts';
+import { Logging } from './saving/notice.tsx';
+import { startOutbox } from './saving/outbox.ts';
+import { Nowhere } from './shell/Nowhere.tsx';
+import { ask } from './asking/server.ts';
+import { askAgain, DEDUPED_MS } from './asking/soon.ts';
+import { Shell } from './shell/Shell.tsx';
+import { sans, slab, theme } from './ui/theme.ts';
+import { lazily } from './shell/views.ts';
 
 /** The letters have this long to come. */
 const LETTERS_MS = 1_500;

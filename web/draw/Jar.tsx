@@ -3,7 +3,7 @@ import { runOf } from '../../core/shelf/run.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import type { Consistency } from '../../core/slip/consistency.ts';
 import { feelPlace, feelWords } from '../../core/slip/feel.ts';
-import { board, faded, ink, sans } from '../frame/theme.ts';
+import { board, faded, ink, sans } from '../ui/theme.ts';
 
 const WIDTH = 150;
 const HEIGHT = 170;

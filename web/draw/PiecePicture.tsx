@@ -3,7 +3,7 @@ import { EDGE_SHOWN, outlineOf } from '../../core/form/outline.ts';
 import type { Laid, Look } from '../../core/piece/look.ts';
 import type { Wet } from '../../core/plan/ribbon.ts';
 import { isFlat } from '../../core/form/form.ts';
-import { ink } from '../frame/theme.ts';
+import { ink } from '../ui/theme.ts';
 import { shadeOf, shadeStyle, type ClayColours } from './clayShade.ts';
 import { hatching } from './cover.ts';
 

@@ -2,7 +2,7 @@ import { useId, useRef, type PointerEvent } from 'react';
 import { Box } from '@mui/material';
 import type { Form, ProfilePoint } from '../../core/form/form.ts';
 import { outlineOf } from '../../core/form/outline.ts';
-import { cobalt, ink } from '../frame/theme.ts';
+import { cobalt, ink } from '../ui/theme.ts';
 
 /** A piece from the side, in its own proportions, with the bands that lie on it. */
 

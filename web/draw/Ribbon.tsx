@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import { Box } from '@mui/material';
 import type { BenchPiece } from '../../api/routes.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import { ink, tones, type Tone } from '../frame/theme.ts';
-import { clockTime } from '../frame/times.ts';
+import { ink, tones, type Tone } from '../ui/theme.ts';
+import { clockTime } from '../ui/times.ts';
 import { clayRamp, rampColour } from './clayRamp.ts';
 
 interface RibbonProps {

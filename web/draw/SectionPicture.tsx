@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Box } from '@mui/material';
 import { sectionOf, type Laid, type Material } from '../../core/compose/section.ts';
 import type { Only, Technique } from '../../core/technique/technique.ts';
-import { ink } from '../frame/theme.ts';
+import { ink } from '../ui/theme.ts';
 
 /** The section through a wall that a technique makes, as made or as fired. */
 

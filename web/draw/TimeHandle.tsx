@@ -1,6 +1,6 @@
 import { Slider } from '@mui/material';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
-import { ink, ochre } from '../frame/theme.ts';
+import { ink, ochre } from '../ui/theme.ts';
 
 /** Something that can be dragged along the time of a strip. */
 export interface StripHandle {

@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { stages } from '../../core/clay/stage.ts';
 import type { Span, Step } from '../../core/technique/technique.ts';
-import { board, copperGreen, faded, hairline } from '../frame/theme.ts';
+import { board, copperGreen, faded, hairline } from '../ui/theme.ts';
 
 /** The windows of a technique's steps over the moisture index: wet to the left, dry to the right. */
 

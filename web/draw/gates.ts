@@ -1,7 +1,7 @@
 import type { Gate, GateStatus } from '../../core/piece/gates.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import { copperGreen, faded, ink, ironRed, ochre, sans } from '../frame/theme.ts';
+import { copperGreen, faded, ink, ironRed, ochre, sans } from '../ui/theme.ts';
 import type { StripScene } from './scene.ts';
 
 export type Painter = CanvasRenderingContext2D;

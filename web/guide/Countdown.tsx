@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { Box, Button } from '@mui/material';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';
-import { studioNow } from '../frame/clock.ts';
-import { slab } from '../frame/theme.ts';
+import { studioNow } from '../asking/clock.ts';
+import { slab } from '../ui/theme.ts';
 import { callOut, count } from './attend.ts';
 
 const KEPT = 'kosmema-countdown';

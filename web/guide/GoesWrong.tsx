@@ -4,10 +4,10 @@ import { Link as RouterLink } from 'react-router';
 import { faultOfSign } from '../../core/fault/signs.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import type { Remedy } from '../../core/technique/technique.ts';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { faded, ironRed } from '../frame/theme.ts';
-import { lastWithRedo, Redo } from '../pieces/Redo.tsx';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { faded, ironRed } from '../ui/theme.ts';
+import { lastWithRedo, Redo } from '../steps/Redo.tsx';
 import type { LedPiece } from './useLed.ts';
 
 interface Wrong {

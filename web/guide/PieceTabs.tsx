@@ -4,10 +4,10 @@ import { wetness } from '../../core/clay/colour.ts';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { standingOf } from '../../core/plan/standing.ts';
-import { headlineOf, waitWords } from '../frame/answer.ts';
-import { useHere } from '../frame/here.ts';
-import { board, faded, hairline, ink, ochre, tones } from '../frame/theme.ts';
-import { clockTime } from '../frame/times.ts';
+import { headlineOf, waitWords } from '../ui/answer.ts';
+import { useHere } from '../ui/here.ts';
+import { board, faded, hairline, ink, ochre, tones } from '../ui/theme.ts';
+import { clockTime } from '../ui/times.ts';
 import type { LedPiece } from './useLed.ts';
 
 /** All pieces that are led, each with what it waits for; the one in hand stands out. A tap takes another in hand. */

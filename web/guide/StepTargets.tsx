@@ -1,18 +1,18 @@
 import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Box, Button } from '@mui/material';
 import type { NextStep } from '../../core/plan/next.ts';
-import { seenWords, waitWords } from '../frame/answer.ts';
-import { studioNow } from '../frame/clock.ts';
-import { nextAct } from '../frame/nextAct.ts';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { Trouble } from '../frame/parts.tsx';
-import { copperGreen, paper } from '../frame/theme.ts';
-import type { DoneForm } from '../pieces/doneForm.ts';
-import { verbOf } from '../pieces/ForAdults.tsx';
+import { seenWords, waitWords } from '../ui/answer.ts';
+import { studioNow } from '../asking/clock.ts';
+import { nextAct } from '../saving/nextAct.ts';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Trouble } from '../ui/parts.tsx';
+import { copperGreen, paper } from '../ui/theme.ts';
+import type { DoneForm } from '../acting/doneForm.ts';
+import { verbOf } from '../acting/ForAdults.tsx';
 import type { LedPiece } from './useLed.ts';
 
-const DoneDialog = lazy(async () => ({ default: (await import('../pieces/DoneDialog.tsx')).DoneDialog }));
+const DoneDialog = lazy(async () => ({ default: (await import('../acting/DoneDialog.tsx')).DoneDialog }));
 
 /** How much of the view a bar lies over. */
 const heightOver = (bar: HTMLElement): number =>

@@ -7,7 +7,7 @@ import { foldPiece } from '../../core/log/piece.ts';
 import { lookOf } from '../../core/piece/look.ts';
 import { answersOf, planPiece } from '../../core/plan/plan.ts';
 import { HOUR, MINUTE, SECOND } from '../../core/units/quantity.ts';
-import { complaint, known, NOON, press, show, testStudio } from '../frame/studio.test-support.tsx';
+import { complaint, known, NOON, press, show, testStudio } from '../testing/studio.test-support.tsx';
 import { Countdown } from './Countdown.tsx';
 import { Guide } from './Guide.tsx';
 

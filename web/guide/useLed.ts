@@ -11,9 +11,9 @@ import type { PlanAnswers } from '../../core/plan/plan.ts';
 import { isPast } from '../../core/plan/standing.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import { useOutbox } from '../frame/outbox.ts';
-import type { CoatedWall } from '../pieces/coatedWall.ts';
-import { OWN_WAITS, planInWorker, withWaiting } from '../pieces/usePlan.ts';
+import { useOutbox } from '../saving/outbox.ts';
+import type { CoatedWall } from '../acting/coatedWall.ts';
+import { OWN_WAITS, planInWorker, withWaiting } from '../planning/usePlan.ts';
 
 /** A piece that is led, as far as this tablet knows it. */
 export interface LedPiece {

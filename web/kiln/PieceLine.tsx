@@ -3,10 +3,10 @@ import { Box } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { useNow } from '../frame/clock.ts';
-import { useZone } from '../frame/maker.ts';
-import { copperGreen, faded, hairline, ironRed } from '../frame/theme.ts';
-import { whenNear } from '../frame/times.ts';
+import { useNow } from '../asking/clock.ts';
+import { useZone } from '../asking/maker.ts';
+import { copperGreen, faded, hairline, ironRed } from '../ui/theme.ts';
+import { whenNear } from '../ui/times.ts';
 
 /** Whether it is dry sooner if it is uncovered. */
 const sooner = ({ kiln, openDryAt }: KilnRow): boolean =>

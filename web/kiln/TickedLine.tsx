@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
-import { hairline } from '../frame/theme.ts';
+import { hairline } from '../ui/theme.ts';
 import { PieceLine } from './PieceLine.tsx';
 
 /** A piece with a tick before it: the whole line is the target. */

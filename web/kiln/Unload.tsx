@@ -4,10 +4,10 @@ import type { KilnRow } from '../../api/routes.ts';
 import { faultsOf, kilnFaults } from '../../core/fault/fault.ts';
 import type { Outcome } from '../../core/log/entry.ts';
 import type { LoadState } from '../../core/log/kilnLoad.ts';
-import { LogDialog } from '../frame/LogDialog.tsx';
-import { entry } from '../frame/outbox.ts';
-import { deed } from '../pieces/deed.ts';
-import { FaultsField } from '../pieces/FaultsField.tsx';
+import { LogDialog } from '../saving/LogDialog.tsx';
+import { entry } from '../saving/outbox.ts';
+import { deed } from '../acting/deed.ts';
+import { FaultsField } from '../acting/FaultsField.tsx';
 import { PieceLine } from './PieceLine.tsx';
 import { toggled } from './TickedLine.tsx';
 

@@ -16,7 +16,7 @@ import {
   show,
   testStudio,
   type,
-} from '../frame/studio.test-support.tsx';
+} from '../testing/studio.test-support.tsx';
 import { made, row } from '../pieces/rows.test-support.ts';
 import { HandIn } from './HandIn.tsx';
 import { Kiln } from './Kiln.tsx';

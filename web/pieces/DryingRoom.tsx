@@ -6,15 +6,15 @@ import { coverNamed } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/ribbon.ts';
 import { outlineOf } from '../../core/form/outline.ts';
 import { DAY, HOUR, type Instant } from '../../core/units/quantity.ts';
-import type { Choosing } from '../many/chosen.ts';
+import type { Choosing } from '../class/chosen.ts';
 import { shadeOf, shadeStyle } from '../draw/clayShade.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { headlineOf, type Here } from '../frame/answer.ts';
-import { useHere } from '../frame/here.ts';
-import { dueColours, faded, hairline, ink, paper, slab } from '../frame/theme.ts';
-import { whenNear } from '../frame/times.ts';
+import { headlineOf, type Here } from '../ui/answer.ts';
+import { useHere } from '../ui/here.ts';
+import { dueColours, faded, hairline, ink, paper, slab } from '../ui/theme.ts';
+import { whenNear } from '../ui/times.ts';
 
-const AirNow = lazy(async () => ({ default: (await import('../studio/AirNow.tsx')).AirNow }));
+const AirNow = lazy(async () => ({ default: (await import('../acting/AirNow.tsx')).AirNow }));
 
 interface DryingRoomProps {
   rows: PieceRow[];

@@ -2,9 +2,9 @@ import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
 import type { PieceRow } from '../../api/routes.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { useZone } from '../frame/maker.ts';
-import { faded, hairline, slab } from '../frame/theme.ts';
-import { shortDate } from '../frame/times.ts';
+import { useZone } from '../asking/maker.ts';
+import { faded, hairline, slab } from '../ui/theme.ts';
+import { shortDate } from '../ui/times.ts';
 
 const outcomes = { good: 'Good', mixed: 'Mixed', bad: 'Lost or bad' };
 

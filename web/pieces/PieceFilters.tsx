@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Box, Button } from '@mui/material';
 import type { PiecesAnswer, PiecesQuery } from '../../api/routes.ts';
-import { Columns } from '../frame/Columns.tsx';
-import { ChoiceField } from '../frame/fields.tsx';
-import { useStudio } from '../frame/maker.ts';
-import { dueNames } from '../frame/answer.ts';
-import { useTechniques } from '../techniques/useTechniques.ts';
+import { Columns } from '../ui/Columns.tsx';
+import { ChoiceField } from '../ui/fields.tsx';
+import { useStudio } from '../asking/maker.ts';
+import { dueNames } from '../ui/answer.ts';
+import { useTechniques } from '../asking/useTechniques.ts';
 
 /** Which pieces are asked for, as the address has it. */
 export type Filters = Partial<Record<'room' | 'maker' | 'group' | 'technique' | 'due', string>>;

@@ -4,7 +4,7 @@ import { foldPiece } from '../../core/log/piece.ts';
 import { cruetMade } from '../../core/piece/piece.test-support.ts';
 import { lookOf } from '../../core/piece/look.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
-import { NOON } from '../frame/studio.test-support.tsx';
+import { NOON } from '../testing/studio.test-support.tsx';
 
 /** A cruet of a name, as it was logged. */
 export const made = (id: string) =>

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
 import { Box, Button } from '@mui/material';
 import type { FileLacking, ImportAnswer, ImportProgress } from '../../api/routes.ts';
-import { FileButton } from '../frame/FileButton.tsx';
+import { FileButton } from '../ui/FileButton.tsx';
 import { KeptFiles } from './KeptFiles.tsx';
-import { Section, Trouble } from '../frame/parts.tsx';
-import { ask, wordsFor } from '../frame/server.ts';
+import { Section, Trouble } from '../ui/parts.tsx';
+import { ask, wordsFor } from '../asking/server.ts';
 
 const tables = [
   { table: 'pieces', name: 'Pieces' },

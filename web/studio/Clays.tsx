@@ -6,9 +6,9 @@ import { defaultBody, linearShrinkage, type ClayBody } from '../../core/clay/bod
 import { dryBasis, wetBasis } from '../../core/clay/water.ts';
 import type { Named } from '../../core/log/studio.ts';
 import { formatNumber } from '../../core/units/quantity.ts';
-import { NumberField, typedNumber } from '../frame/fields.tsx';
-import { useUnits } from '../frame/maker.ts';
-import { ink } from '../frame/theme.ts';
+import { NumberField, typedNumber } from '../ui/fields.tsx';
+import { useUnits } from '../asking/maker.ts';
+import { ink } from '../ui/theme.ts';
 import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
 

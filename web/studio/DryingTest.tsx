@@ -14,13 +14,13 @@ import {
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { FittedClay, TestPoint } from '../../core/fit/dryingTest.ts';
 import { formatNumber, HOUR, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
-import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../frame/fields.tsx';
-import { useStudio, useUnits } from '../frame/maker.ts';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { Section, Trouble } from '../frame/parts.tsx';
-import { wordsFor } from '../frame/server.ts';
-import { cobalt, copperGreen, ink } from '../frame/theme.ts';
+import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../ui/fields.tsx';
+import { useStudio, useUnits } from '../asking/maker.ts';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Section, Trouble } from '../ui/parts.tsx';
+import { wordsFor } from '../asking/server.ts';
+import { cobalt, copperGreen, ink } from '../ui/theme.ts';
 import { fitInWorker } from './fitting.ts';
 
 const procedure = [

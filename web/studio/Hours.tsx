@@ -3,12 +3,12 @@ import { Autocomplete, Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { StudioSet } from '../../core/log/entry.ts';
 import { overlapping } from '../../core/time/hours.ts';
-import { Form } from '../frame/Form.tsx';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { Section, Trouble } from '../frame/parts.tsx';
-import { wrongFields } from '../frame/shape.ts';
-import { minuteText, readMinute, readSpells, spellsText, weekdays } from '../frame/typedHours.ts';
+import { Form } from '../ui/Form.tsx';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Section, Trouble } from '../ui/parts.tsx';
+import { wrongFields } from '../ui/shape.ts';
+import { minuteText, readMinute, readSpells, spellsText, weekdays } from '../ui/typedHours.ts';
 
 const zones = ['Etc/UTC', ...Intl.supportedValuesOf('timeZone')];
 

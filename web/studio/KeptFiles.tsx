@@ -1,10 +1,10 @@
 import useSWR from 'swr';
 import { Box } from '@mui/material';
 import type { FilesAnswer } from '../../api/routes.ts';
-import { Trouble } from '../frame/parts.tsx';
-import { ask } from '../frame/server.ts';
-import { useStudio } from '../frame/maker.ts';
-import { shortDate } from '../frame/times.ts';
+import { Trouble } from '../ui/parts.tsx';
+import { ask } from '../asking/server.ts';
+import { useStudio } from '../asking/maker.ts';
+import { shortDate } from '../ui/times.ts';
 
 /** Files that the log names and that are missing or damaged: each by what it is. Nothing where all are sound. */
 export function KeptFiles() {

@@ -1,12 +1,12 @@
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Link } from '@mui/material';
 import type { LearningAnswer } from '../../api/routes.ts';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { Section, Trouble } from '../frame/parts.tsx';
-import { wordsFor } from '../frame/server.ts';
-import { useSoon } from '../frame/soon.ts';
-import { hairline } from '../frame/theme.ts';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Section, Trouble } from '../ui/parts.tsx';
+import { wordsFor } from '../asking/server.ts';
+import { useSoon } from '../asking/soon.ts';
+import { hairline } from '../ui/theme.ts';
 import { factorWords, subjects } from './learnedWords.ts';
 import { TakeLearned } from './TakeLearned.tsx';
 

@@ -10,8 +10,8 @@ import {
   type Dimension,
   type UnitChoice,
 } from '../../core/units/quantity.ts';
-import { ChoiceField, NumberField, typedNumber } from '../frame/fields.tsx';
-import { chooseMaker, currentMaker } from '../frame/maker.ts';
+import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
+import { chooseMaker, currentMaker } from '../asking/maker.ts';
 import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
 

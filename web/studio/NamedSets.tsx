@@ -2,8 +2,8 @@ import { useState, type ReactNode } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, TextField } from '@mui/material';
 import type { Named } from '../../core/log/studio.ts';
-import { Section } from '../frame/parts.tsx';
-import { faded, hairline } from '../frame/theme.ts';
+import { Section } from '../ui/parts.tsx';
+import { faded, hairline } from '../ui/theme.ts';
 
 /** One of them as it is being set; a new one has an id of its own already. */
 export interface Editing<T> {

@@ -11,8 +11,8 @@ import {
 import { Box } from '@mui/material';
 import type { Residual } from '../../core/fit/logFit.ts';
 import { formatNumber, HOUR } from '../../core/units/quantity.ts';
-import { useUnits } from '../frame/maker.ts';
-import { cobalt, copperGreen, ink } from '../frame/theme.ts';
+import { useUnits } from '../asking/maker.ts';
+import { cobalt, copperGreen, ink } from '../ui/theme.ts';
 
 /** Findings within this of the fit, in their sigmas, are as they should be. */
 const USUAL = 2;

@@ -13,13 +13,13 @@ import {
   quantityText,
   typedNumber,
   typedQuantity,
-} from '../frame/fields.tsx';
+} from '../ui/fields.tsx';
 import type { AirRead } from '../../core/drying/air.ts';
-import { useNow } from '../frame/clock.ts';
-import { useUnits } from '../frame/maker.ts';
-import { ask } from '../frame/server.ts';
-import { shortDate, whenNear } from '../frame/times.ts';
-import { AirNow } from './AirNow.tsx';
+import { useNow } from '../asking/clock.ts';
+import { useUnits } from '../asking/maker.ts';
+import { ask } from '../asking/server.ts';
+import { shortDate, whenNear } from '../ui/times.ts';
+import { AirNow } from '../acting/AirNow.tsx';
 import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
 

@@ -6,15 +6,15 @@ import type { SensorsAnswer, SensorStatus } from '../../api/routes.ts';
 import type { EntryBodies, RoomSet } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
 import { formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
-import { useNow } from '../frame/clock.ts';
-import { LogDialog } from '../frame/LogDialog.tsx';
-import { useUnits } from '../frame/maker.ts';
-import { entry } from '../frame/outbox.ts';
-import { Section } from '../frame/parts.tsx';
-import { ask } from '../frame/server.ts';
-import { wrongFields } from '../frame/shape.ts';
-import { copperGreen, hairline, ironRed } from '../frame/theme.ts';
-import { whenNear } from '../frame/times.ts';
+import { useNow } from '../asking/clock.ts';
+import { LogDialog } from '../saving/LogDialog.tsx';
+import { useUnits } from '../asking/maker.ts';
+import { entry } from '../saving/outbox.ts';
+import { Section } from '../ui/parts.tsx';
+import { ask } from '../asking/server.ts';
+import { wrongFields } from '../ui/shape.ts';
+import { copperGreen, hairline, ironRed } from '../ui/theme.ts';
+import { whenNear } from '../ui/times.ts';
 
 type Open =
   | { kind: 'room'; id: string; name: string; set: EntryBodies['sensor.set'] | undefined }

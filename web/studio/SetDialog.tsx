@@ -2,9 +2,9 @@ import { useState, type ReactNode } from 'react';
 import { Box } from '@mui/material';
 import type { z } from 'zod';
 import type { EntryBodies } from '../../core/log/entry.ts';
-import { LogDialog } from '../frame/LogDialog.tsx';
-import { entry } from '../frame/outbox.ts';
-import { wrongFields } from '../frame/shape.ts';
+import { LogDialog } from '../saving/LogDialog.tsx';
+import { entry } from '../saving/outbox.ts';
+import { wrongFields } from '../ui/shape.ts';
 
 type Settable = 'room.set' | 'clay.set' | 'maker.set';
 

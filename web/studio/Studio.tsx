@@ -1,7 +1,7 @@
 import { Typography } from '@mui/material';
-import { useStudio } from '../frame/maker.ts';
-import { Trouble } from '../frame/parts.tsx';
-import { wordsFor } from '../frame/server.ts';
+import { useStudio } from '../asking/maker.ts';
+import { Trouble } from '../ui/parts.tsx';
+import { wordsFor } from '../asking/server.ts';
 import { Archive } from './Archive.tsx';
 import { Clays } from './Clays.tsx';
 import { Hours } from './Hours.tsx';

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { learnedFile, type LearnedLine } from '../../api/learned.ts';
 import type { Entry, EntryBodies } from '../../core/log/entry.ts';
-import { ChoiceField } from '../frame/fields.tsx';
-import { FileButton } from '../frame/FileButton.tsx';
-import { LogDialog } from '../frame/LogDialog.tsx';
-import { useStudio } from '../frame/maker.ts';
-import { entry } from '../frame/outbox.ts';
-import { Trouble } from '../frame/parts.tsx';
+import { ChoiceField } from '../ui/fields.tsx';
+import { FileButton } from '../ui/FileButton.tsx';
+import { LogDialog } from '../saving/LogDialog.tsx';
+import { useStudio } from '../asking/maker.ts';
+import { entry } from '../saving/outbox.ts';
+import { Trouble } from '../ui/parts.tsx';
 import { factorWords, subjects } from './learnedWords.ts';
 
 const LEAVE = 'leave';

@@ -13,14 +13,14 @@ import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } fro
 import type { FileAnswer, ReadingsPreview, ReadingsQuestion } from '../../api/routes.ts';
 import type { ReadingsAnswers, RoomSet } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
-import { ChoiceField } from '../frame/fields.tsx';
-import { FileButton } from '../frame/FileButton.tsx';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { Trouble } from '../frame/parts.tsx';
-import { ask, post, wordsFor } from '../frame/server.ts';
-import { cobalt, ironRed, ink } from '../frame/theme.ts';
-import { clockTime, shortDate } from '../frame/times.ts';
+import { ChoiceField } from '../ui/fields.tsx';
+import { FileButton } from '../ui/FileButton.tsx';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Trouble } from '../ui/parts.tsx';
+import { ask, post, wordsFor } from '../asking/server.ts';
+import { cobalt, ironRed, ink } from '../ui/theme.ts';
+import { clockTime, shortDate } from '../ui/times.ts';
 
 interface Chosen {
   file: string;

@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { give, known, show, testStudio } from '../frame/studio.test-support.tsx';
+import { give, known, show, testStudio } from '../testing/studio.test-support.tsx';
 import { Archive } from './Archive.tsx';
 
 describe('a whole studio from a file', () => {

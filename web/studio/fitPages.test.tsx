@@ -10,7 +10,15 @@ import { readAt } from '../../core/drying/trajectory.ts';
 import type { LogFit as Fit } from '../../core/fit/logFit.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import { HOUR } from '../../core/units/quantity.ts';
-import { complaint, loggedOnly, NOON, press, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import {
+  complaint,
+  loggedOnly,
+  NOON,
+  press,
+  show,
+  testStudio,
+  type,
+} from '../testing/studio.test-support.tsx';
 import { DryingTest } from './DryingTest.tsx';
 import type { FitTask } from './fitting.ts';
 import { Learned } from './Learned.tsx';

@@ -4,7 +4,7 @@ import type { ReadingsPreview, SensorsAnswer } from '../../api/routes.ts';
 import type { EntryBodies } from '../../core/log/entry.ts';
 import { DEFAULT_ROOM } from '../../core/log/studio.ts';
 import { MINUTE } from '../../core/units/quantity.ts';
-import { currentMaker, useStudio } from '../frame/maker.ts';
+import { currentMaker, useStudio } from '../asking/maker.ts';
 import {
   choose,
   complaint,
@@ -15,7 +15,7 @@ import {
   show,
   testStudio,
   type,
-} from '../frame/studio.test-support.tsx';
+} from '../testing/studio.test-support.tsx';
 import { Clays } from './Clays.tsx';
 import { Hours } from './Hours.tsx';
 import { Makers } from './Makers.tsx';

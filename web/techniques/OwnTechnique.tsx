@@ -7,13 +7,13 @@ import type { Technique } from '../../core/technique/technique.ts';
 import { bodies } from '../../api/entry.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { WindowStrip } from '../draw/WindowStrip.tsx';
-import { useDraft } from '../frame/draft.ts';
-import { EditPage } from '../frame/EditPage.tsx';
-import { useStudio, useUnits } from '../frame/maker.ts';
-import { Trouble } from '../frame/parts.tsx';
+import { useDraft } from '../ui/draft.ts';
+import { EditPage } from '../saving/EditPage.tsx';
+import { useStudio, useUnits } from '../asking/maker.ts';
+import { Trouble } from '../ui/parts.tsx';
 import { OWN_NAME, OWN_STEP, StepFields } from './StepFields.tsx';
 import { techniqueFrom, type TypedTechnique } from './typedTechnique.ts';
-import { useOwnTechniques, useTechniques } from './useTechniques.ts';
+import { useOwnTechniques, useTechniques } from '../asking/useTechniques.ts';
 
 /** A technique as this studio does it: a copy that is changed, or one of its own that is set anew. */
 export function OwnTechnique() {

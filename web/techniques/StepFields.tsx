@@ -3,13 +3,13 @@ import { signNames, signs, type Sign } from '../../core/coat/sign.ts';
 import { verbOf, withoutStep, withStepMoved } from '../../core/compose/own.ts';
 import type { Effect, Need, Step, Technique, Usual } from '../../core/technique/technique.ts';
 import { needWords } from '../../core/technique/words.ts';
-import { ChoiceField, NumberField } from '../frame/fields.tsx';
-import { useUnits } from '../frame/maker.ts';
-import { Fold } from '../frame/Fold.tsx';
-import { Section } from '../frame/parts.tsx';
-import { faded } from '../frame/theme.ts';
-import { EffectInput } from '../pieces/EffectInput.tsx';
-import { Columns } from '../frame/Columns.tsx';
+import { ChoiceField, NumberField } from '../ui/fields.tsx';
+import { useUnits } from '../asking/maker.ts';
+import { Fold } from '../ui/Fold.tsx';
+import { Section } from '../ui/parts.tsx';
+import { faded } from '../ui/theme.ts';
+import { EffectInput } from '../acting/EffectInput.tsx';
+import { Columns } from '../ui/Columns.tsx';
 import { figureKey, figuresOf, type TypedTechnique } from './typedTechnique.ts';
 
 interface StepFieldsProps {

@@ -16,15 +16,15 @@ import {
 import { doesWords, needWords, repeatWords, secondsWords } from '../../core/technique/words.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { WindowStrip } from '../draw/WindowStrip.tsx';
-import { ChoiceField } from '../frame/fields.tsx';
-import { Caution, Section, Trouble } from '../frame/parts.tsx';
-import { useStudio } from '../frame/maker.ts';
-import { ask } from '../frame/server.ts';
-import { faded, slab } from '../frame/theme.ts';
-import { stacked } from '../pieces/Steps.tsx';
-import { useShelf } from '../slips/shelf.ts';
+import { ChoiceField } from '../ui/fields.tsx';
+import { Caution, Section, Trouble } from '../ui/parts.tsx';
+import { useStudio } from '../asking/maker.ts';
+import { ask } from '../asking/server.ts';
+import { faded, slab } from '../ui/theme.ts';
+import { stacked } from '../steps/Steps.tsx';
+import { useShelf } from '../tubs/shelf.ts';
 import { recordWords, stagesWords, talliesWords } from './recordWords.ts';
-import { useOwnTechniques, useTechniques } from './useTechniques.ts';
+import { useOwnTechniques, useTechniques } from '../asking/useTechniques.ts';
 
 /** One technique: what it gives, its windows, its steps, its schools side by side, what goes wrong, its record. */
 export function Technique() {

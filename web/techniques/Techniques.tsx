@@ -1,4 +1,4 @@
-import { useToday } from '../today/useToday.ts';
+import { useToday } from '../asking/useToday.ts';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
@@ -9,12 +9,12 @@ import { stepsOf } from '../../core/catalogue/catalogue.ts';
 import type { Technique } from '../../core/technique/technique.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { spansOf, WindowStrip } from '../draw/WindowStrip.tsx';
-import { ChoiceField } from '../frame/fields.tsx';
-import { useStudio } from '../frame/maker.ts';
-import { ask } from '../frame/server.ts';
-import { faded, hairline, ink, slab } from '../frame/theme.ts';
+import { ChoiceField } from '../ui/fields.tsx';
+import { useStudio } from '../asking/maker.ts';
+import { ask } from '../asking/server.ts';
+import { faded, hairline, ink, slab } from '../ui/theme.ts';
 import { recordWords } from './recordWords.ts';
-import { useOwnTechniques, useTechniques } from './useTechniques.ts';
+import { useOwnTechniques, useTechniques } from '../asking/useTechniques.ts';
 
 const ANY = 'any';
 

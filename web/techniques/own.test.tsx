@@ -12,8 +12,8 @@ import {
   show,
   testStudio,
   type,
-} from '../frame/studio.test-support.tsx';
-import { freshLayer, layersFrom, typedFrom } from '../pieces/typedLayer.ts';
+} from '../testing/studio.test-support.tsx';
+import { freshLayer, layersFrom, typedFrom } from '../layers/typedLayer.ts';
 import { OwnTechnique } from './OwnTechnique.tsx';
 import { Technique } from './Technique.tsx';
 import { figureKey, figuresOf, techniqueFrom } from './typedTechnique.ts';

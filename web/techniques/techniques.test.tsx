@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { techniques } from '../../core/catalogue/catalogue.ts';
-import { choose, show, testStudio, type } from '../frame/studio.test-support.tsx';
+import { choose, show, testStudio, type } from '../testing/studio.test-support.tsx';
 import { recordWords } from './recordWords.ts';
 import { Technique } from './Technique.tsx';
 import { Techniques } from './Techniques.tsx';

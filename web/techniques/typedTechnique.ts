@@ -1,8 +1,8 @@
 import type { Effect, Need, Repeat, Step, Technique, Usual } from '../../core/technique/technique.ts';
 import { formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
-import { typedNumber } from '../frame/fields.tsx';
-import { fieldsOf, type EffectField } from '../pieces/effectFields.ts';
-import { fieldText, fieldValue } from '../pieces/EffectInput.tsx';
+import { typedNumber } from '../ui/fields.tsx';
+import { fieldsOf, type EffectField } from '../acting/effectFields.ts';
+import { fieldText, fieldValue } from '../acting/EffectInput.tsx';
 
 /** A technique as it is being typed: its figures as text, by step and place. */
 export interface TypedTechnique {

@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import type { Hazard } from '../../core/hazard/hazard.ts';
-import { manganese } from '../frame/theme.ts';
+import { manganese } from '../ui/theme.ts';
 import type { Placed } from './placed.ts';
 
 /** Cautions of the act at hand whole; what threatens other walls, or other steps ask care for, in one line that opens. */

@@ -3,8 +3,8 @@ import { Box } from '@mui/material';
 import type { BenchPiece } from '../../api/routes.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
-import { board, ink, tones, type Tone } from '../frame/theme.ts';
-import { clockTime } from '../frame/times.ts';
+import { board, ink, tones, type Tone } from '../ui/theme.ts';
+import { clockTime } from '../ui/times.ts';
 import { hoursOf, type Day } from './day.ts';
 
 const WIDTH = 1000;

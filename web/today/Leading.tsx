@@ -1,7 +1,7 @@
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { Button } from '@mui/material';
 import type { BenchAnswer } from '../../api/routes.ts';
-import { useLead } from '../many/useLead.ts';
+import { useLead } from '../class/useLead.ts';
 import type { Placed } from './placed.ts';
 
 /** Led through what presses now, one step at a time; or on with what was begun. */

@@ -4,11 +4,11 @@ import { Box, Button, Skeleton, Typography } from '@mui/material';
 import type { BenchRow } from '../../api/routes.ts';
 import { isPast, type Due } from '../../core/plan/standing.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
-import { useHere } from '../frame/here.ts';
-import { Empty, Trouble } from '../frame/parts.tsx';
-import { wordsFor } from '../frame/server.ts';
-import { faded, hairline } from '../frame/theme.ts';
-import { clockTime } from '../frame/times.ts';
+import { useHere } from '../ui/here.ts';
+import { Empty, Trouble } from '../ui/parts.tsx';
+import { wordsFor } from '../asking/server.ts';
+import { faded, hairline } from '../ui/theme.ts';
+import { clockTime } from '../ui/times.ts';
 import { Cautions } from './Cautions.tsx';
 import { dayAround } from './day.ts';
 import { DayRuler, ROW } from './DayStrip.tsx';
@@ -17,9 +17,9 @@ import { useUnsent, withLoggedHere } from './loggedHere.ts';
 import { coverRows, slipRows, touchRow } from './otherRows.tsx';
 import { placed } from './placed.ts';
 import { columns, First, notOnPhone, onlyWide, Row } from './TodayRow.tsx';
-import { LastLogged } from '../frame/LastLogged.tsx';
+import { LastLogged } from '../saving/LastLogged.tsx';
 import { Unknown } from './Unknown.tsx';
-import { useToday } from './useToday.ts';
+import { useToday } from '../asking/useToday.ts';
 
 const STALE_MS = 3 * MINUTE;
 

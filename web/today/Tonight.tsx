@@ -5,20 +5,20 @@ import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/ribbon.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { studioNow } from '../frame/clock.ts';
-import { useHere } from '../frame/here.ts';
-import { useZone } from '../frame/maker.ts';
-import { followsWords } from '../frame/answer.ts';
+import { studioNow } from '../asking/clock.ts';
+import { useHere } from '../ui/here.ts';
+import { useZone } from '../asking/maker.ts';
+import { followsWords } from '../ui/answer.ts';
 import { isLost } from '../../core/plan/follows.ts';
-import { useLog } from '../frame/notice.tsx';
-import { entry } from '../frame/outbox.ts';
-import { Empty, Trouble } from '../frame/parts.tsx';
-import { wordsFor } from '../frame/server.ts';
-import { rowsWorking, useSoon } from '../frame/soon.ts';
-import { cobalt, copperGreen, faded, hairline, ironRed, slab } from '../frame/theme.ts';
-import { whenNear } from '../frame/times.ts';
-import { manyWords } from '../many/words.ts';
-import { asNow } from '../pieces/asNow.ts';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Empty, Trouble } from '../ui/parts.tsx';
+import { wordsFor } from '../asking/server.ts';
+import { rowsWorking, useSoon } from '../asking/soon.ts';
+import { cobalt, copperGreen, faded, hairline, ironRed, slab } from '../ui/theme.ts';
+import { whenNear } from '../ui/times.ts';
+import { manyWords } from '../class/words.ts';
+import { asNow } from '../ui/asNow.ts';
 
 /** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
 export function Tonight() {

@@ -1,6 +1,6 @@
 import type { BenchAnswer } from '../../api/routes.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import { clockTime } from '../frame/times.ts';
+import { clockTime } from '../ui/times.ts';
 
 /** The stretch of time that all rows of Today share. */
 export interface Day {

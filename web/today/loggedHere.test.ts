@@ -4,7 +4,7 @@ import { nothingSaid, type Entry } from '../../core/log/entry.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import { cruetMade, logged } from '../../core/piece/piece.test-support.ts';
 import type { Planned } from '../../core/technique/layer.ts';
-import type { Waiting } from '../frame/outbox.ts';
+import type { Waiting } from '../saving/outbox.ts';
 import { withLoggedHere } from './loggedHere.ts';
 
 const [first, second, third] = routeOf(foldPiece('p', [cruetMade()])!).planned as [Planned, Planned, Planned];

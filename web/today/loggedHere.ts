@@ -3,7 +3,7 @@ import type { BenchPiece } from '../../api/routes.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { refKey, type StepRef } from '../../core/technique/layer.ts';
-import { useOutbox, type Waiting } from '../frame/outbox.ts';
+import { useOutbox, type Waiting } from '../saving/outbox.ts';
 
 /** What has waited on this device for longer than the studio takes to answer, ms. */
 const LATE_MS = 1_500;

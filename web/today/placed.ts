@@ -1,8 +1,8 @@
 import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import type { GroupState } from '../../core/log/group.ts';
 import type { Due } from '../../core/plan/standing.ts';
-import { answerFor, unsentAnswer, type Answer, type Headline, type Here } from '../frame/answer.ts';
-import { stepKey } from '../many/alike.ts';
+import { answerFor, unsentAnswer, type Answer, type Headline, type Here } from '../ui/answer.ts';
+import { stepKey } from '../class/alike.ts';
 import type { LoggedHere } from './loggedHere.ts';
 
 /** Pieces that ask for one step at one time: one alone, or those of a group together. */

@@ -8,8 +8,8 @@ import { hazards } from '../../core/hazard/hazard.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
-import { openStep } from '../frame/step.test-support.ts';
-import { loggedOnly, NOON, press, show, testStudio } from '../frame/studio.test-support.tsx';
+import { openStep } from '../testing/step.test-support.ts';
+import { loggedOnly, NOON, press, show, testStudio } from '../testing/studio.test-support.tsx';
 import { cruetMade } from '../../core/piece/piece.test-support.ts';
 import { Today } from './Today.tsx';
 

@@ -1,6 +1,6 @@
 import type { BenchPiece } from '../../api/routes.ts';
 import { DAY, MINUTE } from '../../core/units/quantity.ts';
-import { span } from '../frame/times.ts';
+import { span } from '../ui/times.ts';
 
 /** A gain smaller than this is not worth lifting the plastic for. */
 const WORTH_MIN = 20;

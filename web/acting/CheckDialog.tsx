@@ -1,0 +1,179 @@
+import { useState, type ReactNode } from 'react';
+import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { stages, stagesApart, type Stage, type StageDescription } from '../../core/clay/stage.ts';
+import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
+import type { Cover } from '../../core/drying/face.ts';
+import { isPlace, type PlaceName } from '../../core/form/places.ts';
+import type { PlaceNow } from '../../core/piece/places.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { useDraft } from '../ui/draft.ts';
+import { LogDialog } from '../saving/LogDialog.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Trouble } from '../ui/parts.tsx';
+import { board, faded, hairline, ink } from '../ui/theme.ts';
+import { QuestionPicture } from './QuestionPicture.tsx';
+import { wallWords } from '../planning/wallScene.ts';
+
+/** The piece that is touched. */
+export interface Checked {
+  id: string;
+  name: string;
+  cover: Cover;
+  /** Where it can be felt, each with its stage by the log; null where that is still being worked out. */
+  places: { place: PlaceName; stage: StageDescription | null }[];
+}
+
+export const checkedOf = ({ piece, places }: PiecePlan): Checked => ({
+  id: piece.id,
+  name: piece.made.name,
+  cover: piece.cover,
+  // a band or a part of the wall is told by its steps
+  places: places.places.filter((p): p is PlaceNow & { place: PlaceName } => isPlace(p.place)),
+});
+
+interface CheckDialogProps {
+  of: Checked;
+  /** Pieces made, kept and treated alike: what is found teaches them too. */
+  alike?: { id: string; name: string }[];
+  onClose: () => void;
+  children?: ReactNode;
+}
+
+/** A touch check: what is felt and seen, question by question, or the stage outright. */
+export function CheckDialog({ of, alike = [], onClose, children }: CheckDialogProps) {
+  const { id, name, cover, places } = of;
+  const [typed, setTyped, forget] = useDraft(`check ${id}`, () => ({
+    answers: noAnswers as Answers,
+    stage: null as Stage | null,
+    place: 'wall' as PlaceName,
+  }));
+  const { answers, stage, place } = typed;
+  const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
+  const [outright, setOutright] = useState(stage !== null);
+  const computed = places.find((p) => p.place === place)?.stage ?? null;
+  const surprising = stage !== null && computed !== null && stagesApart(stage, computed.stage) >= 2;
+  const clash = contradiction(answers);
+  const answered = Object.values(answers).some((answer) => answer !== null);
+  const act = (at: number) => {
+    if (stage === null && !answered)
+      return { wrong: 'Answer at least one question, or say which stage it is.' };
+    const felt = answered ? [entry('piece.felt', id, answers, { at, place })] : [];
+    const checked =
+      stage === null
+        ? []
+        : [entry('piece.checked', id, { stage, confirmed: surprising, note: '' }, { at, place })];
+    const taught = alike.map((other) =>
+      entry('piece.sampled', other.id, { of: id, stage, answers: answered ? answers : null }, { at }),
+    );
+    return {
+      words: `${name} checked${alike.length > 0 ? `, for ${alike.length} more` : ''}`,
+      entries: [...felt, ...checked, ...taught],
+    };
+  };
+  return (
+    <LogDialog
+      title={`Check the clay: ${name}`}
+      verb={surprising || clash ? 'Log it as I felt it' : 'Log check'}
+      act={act}
+      onClose={onClose}
+      forget={forget}
+    >
+      {children}
+      <ToggleButtonGroup
+        exclusive
+        value={place}
+        onChange={(_event, chosen: PlaceName | null) => chosen && set({ place: chosen })}
+        aria-label="Where"
+        sx={{ flexWrap: 'wrap' }}
+      >
+        {places.map((p) => (
+          <ToggleButton key={p.place} value={p.place}>
+            {wallWords(p.place)}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      {questions.map((question) => (
+        <Box
+          key={question.id}
+          sx={{ display: 'grid', gridTemplateColumns: '56px 1fr', columnGap: 1.5, alignItems: 'center' }}
+        >
+          <QuestionPicture id={question.id} />
+          <Box>
+            <Box sx={{ fontWeight: 650 }}>{question.asks}</Box>
+            <ToggleButtonGroup
+              exclusive
+              value={answers[question.id]}
+              onChange={(_event, answer: string | null) =>
+                set({ answers: { ...answers, [question.id]: answer } as Answers })
+              }
+              aria-label={question.asks}
+              sx={{ flexWrap: 'wrap' }}
+            >
+              {question.options.map((option) => (
+                <ToggleButton key={option.answer} value={option.answer}>
+                  {option.name}
+                </ToggleButton>
+              ))}
+            </ToggleButtonGroup>
+          </Box>
+        </Box>
+      ))}
+      {cover !== 'open' && cover !== 'fan' && (
+        <Box sx={{ color: faded }}>
+          Cold says nothing until it has stood uncovered some ten minutes: leave that one, or wait.
+        </Box>
+      )}
+      {outright ? (
+        <StageChoice stage={stage} onStage={(chosen) => set({ stage: chosen })} />
+      ) : (
+        <Button sx={{ justifySelf: 'start', px: 0 }} onClick={() => setOutright(true)}>
+          Say the stage outright
+        </Button>
+      )}
+      {clash && (
+        <Trouble>
+          These hardly go together: {clash[0]}, and {clash[1]}. Feel again, each at the same spot. If you
+          still find both, log it: your hands count for more.
+        </Trouble>
+      )}
+      {surprising && (
+        <Trouble>
+          By the log its {wallWords(place).toLowerCase()} should be {computed.name.toLowerCase()}. Feel
+          another spot, and lift the plastic a while first if it was covered. If you still find it so, log it:
+          your hands count for more.
+        </Trouble>
+      )}
+    </LogDialog>
+  );
+}
+
+function StageChoice({ stage, onStage }: { stage: Stage | null; onStage: (stage: Stage) => void }) {
+  return (
+    <Box role="radiogroup" aria-label="What the hands say" sx={{ display: 'grid', gap: 0.75 }}>
+      {stages.map((s) => (
+        <ButtonBase
+          key={s.stage}
+          role="radio"
+          aria-checked={stage === s.stage}
+          onClick={() => onStage(s.stage)}
+          sx={{
+            display: 'block',
+            textAlign: 'left',
+            minHeight: 56,
+            px: 2,
+            py: 1,
+            border: `2px solid ${stage === s.stage ? ink : hairline}`,
+            font: 'inherit',
+            background: stage === s.stage ? ink : board,
+            color: stage === s.stage ? board : ink,
+            '&:focus-visible': { outline: `3px solid ${ink}` },
+          }}
+        >
+          <b>{s.name}</b>
+          <br />
+          {s.signs.join(' · ')}
+        </ButtonBase>
+      ))}
+    </Box>
+  );
+}

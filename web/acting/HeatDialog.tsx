@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { heatTools, type HeatTool } from '../../core/drying/heat.ts';
+import { hazards } from '../../core/hazard/hazard.ts';
+import type { Face } from '../../core/log/entry.ts';
+import type { PiecePlan } from '../../core/plan/plan.ts';
+import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
+import { LogDialog } from '../saving/LogDialog.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Caution } from '../ui/parts.tsx';
+import { deed } from './deed.ts';
+
+type Does = HeatTool | 'mist';
+
+const faces: { value: Face; label: string }[] = [
+  { value: 'outside', label: 'Outside' },
+  { value: 'inside', label: 'Inside, or underneath' },
+];
+
+/** One light misting, kg/m². From memory. */
+const MISTING = 0.05;
+
+/** Logs what was done to a surface: hot air, a flame, or mist. */
+export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
+  const { id, made } = plan.piece;
+  const [does, setDoes] = useState<Does>('mist');
+  const [minutes, setMinutes] = useState('2');
+  const [share, setShare] = useState('35');
+  const [times, setTimes] = useState('1');
+  const [face, setFace] = useState<Face>('outside');
+  const act = (at: number) => {
+    if (does === 'mist') {
+      const count = typedNumber(times);
+      if (!(count! >= 1 && count! <= 10)) return { wrong: 'Mistings must be between 1 and 10.' };
+      return {
+        words: `${made.name} misted`,
+        entries: [
+          entry('piece.done', id, deed({ effects: [{ does: 'film', kgM2: MISTING * count!, share: 1 }] }), {
+            at,
+            face,
+          }),
+        ],
+      };
+    }
+    const seconds = (typedNumber(minutes) ?? Number.NaN) * 60;
+    const duty = (typedNumber(share) ?? Number.NaN) / 100;
+    if (!(seconds >= 1 && seconds <= 1800)) return { wrong: 'The minutes must be between a moment and 30.' };
+    if (!(duty >= 0.02 && duty <= 1)) return { wrong: 'The share of time must be between 2 and 100 %.' };
+    return {
+      words: `${made.name}: ${heatTools[does].name.toLowerCase()}`,
+      entries: [
+        entry('piece.done', id, deed({ effects: [{ does: 'heat', tool: does, seconds, duty }] }), {
+          at,
+          face,
+        }),
+      ],
+    };
+  };
+  return (
+    <LogDialog title={`Mist or heat: ${made.name}`} verb="Log it" act={act} onClose={onClose}>
+      <ChoiceField<Does>
+        label="What was done to the surface"
+        value={does}
+        onChoose={setDoes}
+        options={[
+          { value: 'mist', label: 'Misted' },
+          { value: 'heat-gun', label: heatTools['heat-gun'].name },
+          { value: 'torch', label: heatTools.torch.name },
+        ]}
+        help={
+          does === 'mist' ? 'Brings the surface back, not the core' : 'Dries the skin only; keep it moving'
+        }
+      />
+      <ChoiceField label="Face" value={face} onChoose={setFace} options={faces} />
+      {does === 'mist' ? (
+        <NumberField label="Light mistings" text={times} onText={setTimes} />
+      ) : (
+        <>
+          <NumberField label="For" unit="min" text={minutes} onText={setMinutes} />
+          <NumberField label="Of the time it points at one spot" unit="%" text={share} onText={setShare} />
+          <Caution hazard={hazards['hot-tool']} />
+        </>
+      )}
+    </LogDialog>
+  );
+}

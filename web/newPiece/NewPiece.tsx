@@ -1,0 +1,246 @@
+import { useState } from 'react';
+import useSWR from 'swr';
+import { useNavigate, useSearchParams } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { Button, TextField, Typography } from '@mui/material';
+import { bodies } from '../../api/entry.ts';
+import type { PieceAnswer, PiecesAnswer } from '../../api/routes.ts';
+import { isHardlyMeant } from '../../core/form/formProblem.ts';
+import type { PieceMade } from '../../core/log/entry.ts';
+import { foldPiece, type PieceState } from '../../core/log/piece.ts';
+import { namedFor, numbered } from '../../core/piece/numbered.ts';
+import { formatQuantity, MINUTE } from '../../core/units/quantity.ts';
+import { useNow } from '../asking/clock.ts';
+import { useDraft } from '../ui/draft.ts';
+import { Form as PieceForm } from '../ui/Form.tsx';
+import { useStudio, useUnits } from '../asking/maker.ts';
+import { useLog } from '../saving/notice.tsx';
+import { entry } from '../saving/outbox.ts';
+import { Columns } from '../ui/Columns.tsx';
+import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
+import { Trouble, WrongFields } from '../ui/parts.tsx';
+import { ask, wordsFor } from '../asking/server.ts';
+import { wrongFields } from '../ui/shape.ts';
+import { useTechniques } from '../asking/useTechniques.ts';
+import { useComposedOn } from '../layers/useComposedOn.ts';
+import { LayerFields } from '../layers/LayerFields.tsx';
+import { likeLast, likeThat, NEW_GROUP, NO_GROUP, rememberPiece, type TypedNew } from './lastOfKind.ts';
+import { layersFrom, type TypedLayer } from '../layers/typedLayer.ts';
+import { PieceFields, usePieceFrom } from './PieceFields.tsx';
+
+/** Logs a new piece: name, clay, form, when, where, and what is to be done on it. Everything but the name has a sensible start. */
+export function NewPiece() {
+  const { data, error } = useStudio();
+  // what is made here stands above the fields: it is waited for, so that nothing moves under a finger
+  const forms = useSWR('/api/forms', ask, { revalidateOnFocus: false });
+  // it may begin with a technique of the studio's own
+  const [asked] = useSearchParams();
+  const like = asked.get('like');
+  const before = useSWR<PieceAnswer>(like ? `/api/pieces/${like}` : null, ask, { revalidateOnFocus: false });
+  if (like && !before.data)
+    return before.error ? (
+      <Trouble>{wordsFor(before.error)}</Trouble>
+    ) : (
+      <Typography>Fetching it …</Typography>
+    );
+  const model = like && before.data?.given ? foldPiece(like, before.data.given.entries) : null;
+  return (data || error) && (forms.data || forms.error) ? <Making model={model} /> : null;
+}
+
+function Making({ model }: { model: PieceState | null }) {
+  const log = useLog();
+  const navigate = useNavigate();
+  const pieceFrom = usePieceFrom();
+  const [asked] = useSearchParams();
+  const technique = asked.get('technique') ?? undefined;
+  const all = useTechniques();
+  const units = useUnits();
+  const [typed, setTyped, forget] = useDraft<TypedNew>(
+    model
+      ? `new piece like ${model.id}`
+      : technique === undefined
+        ? 'new piece of layers'
+        : `new piece with ${technique}`,
+    () => (model ? likeThat(model, units) : likeLast(units, all, { technique })),
+  );
+  // another form begins as the last of that form did, with what was typed of this piece
+  const set = (more: Partial<TypedNew>) =>
+    setTyped((before) =>
+      more.kind === undefined || more.kind === before.kind
+        ? { ...before, ...more }
+        : {
+            ...likeLast(units, all, { kind: more.kind, technique }),
+            name: before.name,
+            madeAt: before.madeAt,
+            count: before.count,
+            people: before.people,
+            group: before.group,
+            groupName: before.groupName,
+            ...(touched(before) && { layers: before.layers }),
+            ...more,
+          },
+    );
+  /** Whether its layers are others than it began with. */
+  const touched = ({ kind, layers }: TypedNew) => {
+    const began = likeLast(units, all, { kind, technique }).layers;
+    const plain = (of: TypedLayer[]) => JSON.stringify(of.map(({ id: _own, ...layer }) => layer));
+    return plain(layers) !== plain(began);
+  };
+  const { data: pieces } = useSWR<PiecesAnswer>('/api/pieces', ask);
+  const groups = pieces?.groups ?? [];
+  const names = pieces?.rows.map(({ name }) => name) ?? [];
+  const composedOn = useComposedOn();
+  const now = useNow();
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  /** The wall that was asked about. */
+  const [sure, setSure] = useState<number | null>(null);
+
+  const submit = async () => {
+    const people = namedFor(typed.name, typed.people ?? '');
+    const made: PieceMade = {
+      ...pieceFrom(typed),
+      ...(people.length > 0 && { name: people[0]! }),
+      layers: layersFrom(typed.layers),
+      ...(model && { like: model.id }),
+    };
+    const count = people.length || (typedNumber(typed.count) ?? 1);
+    const tooMany = people.length > MOST;
+    const found = {
+      ...wrongFields(bodies['piece.made'], made),
+      ...(tooMany && { people: `${people.length} names: make at most ${MOST} in one go.` }),
+      ...(isHardlyMeant(made.form.wallM) && sure !== made.form.wallM
+        ? {
+            'form.wallM': `${formatQuantity('length', made.form.wallM, units)} is next to nothing for a wall: was another unit meant? Log it again if it is so.`,
+          }
+        : {}),
+      ...(Number.isInteger(count) && count >= 1 && count <= MOST
+        ? {}
+        : { count: `A whole number from 1 to ${MOST}: make more in a second go.` }),
+      ...(typed.group === NEW_GROUP && typed.groupName.trim() === ''
+        ? { groupName: 'The group needs a name, or choose another.' }
+        : {}),
+    };
+    setWrong(found);
+    setSure(made.form.wallM);
+    if (Object.keys(found).length > 0) return;
+    const at = typed.madeAt ?? Math.floor(now / MINUTE) * MINUTE;
+    const many = people.length > 0 ? people : numbered(made.name, count, names);
+    const ids = many.map(() => uuid());
+    const group = typed.group === NEW_GROUP ? uuid() : typed.group === NO_GROUP ? null : typed.group;
+    const outcome = await log(
+      count === 1 ? `${made.name} made` : `${count} of ${typed.name.trim() || 'them'} made`,
+      [
+        ...(typed.group === NEW_GROUP && group
+          ? [entry('group.set', group, { name: typed.groupName.trim(), kind: 'class', dueAt: null }, { at })]
+          : []),
+        ...ids.flatMap((id, i) => [
+          entry('piece.made', id, { ...made, name: many[i]! }, { at }),
+          ...(group ? [entry('piece.grouped', id, { groups: [group] }, { at })] : []),
+        ]),
+      ],
+    );
+    if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
+    forget();
+    rememberPiece(made);
+    void navigate(
+      outcome.kind !== 'saved'
+        ? '/'
+        : count === 1
+          ? `/pieces/${ids[0]}`
+          : group
+            ? `/pieces?group=${group}`
+            : '/pieces',
+    );
+  };
+
+  return (
+    <PieceForm
+      onSubmit={() => void submit()}
+      wrong={wrong}
+      onEdit={() => setWrong({})}
+      sx={{ maxWidth: 820 }}
+    >
+      <Typography variant="h1">New piece</Typography>
+      <PieceFields typed={typed} set={set} wrong={wrong} />
+      <HowMany typed={typed} set={set} wrong={wrong} groups={groups} names={names} />
+      <LayerFields
+        layers={typed.layers}
+        onLayers={(layers) => set({ layers })}
+        piece={composedOn(pieceFrom(typed))}
+        wrong={wrong}
+      />
+      <WrongFields wrong={wrong} />
+      <Button type="submit" variant="contained" size="large" sx={{ mt: 2, display: 'block' }}>
+        {typedNumber(typed.count) === 1 && (typed.people ?? '').trim() === ''
+          ? 'Log it as made'
+          : 'Log them as made'}
+      </Button>
+    </PieceForm>
+  );
+}
+
+/** As many alike as one act bears. */
+const MOST = 100;
+const namesWords = (names: string[]): string =>
+  names.length === 0
+    ? 'A class: paste the list, each gets a piece'
+    : names.length === 1
+      ? names[0]!
+      : `${names.length} pieces: ${names[0]} to ${names.at(-1)}`;
+
+/** How many alike, and the group they go into. */
+function HowMany({
+  typed,
+  set,
+  wrong,
+  groups,
+  names,
+}: {
+  typed: TypedNew;
+  set: (more: Partial<TypedNew>) => void;
+  wrong: Record<string, string>;
+  groups: PiecesAnswer['groups'];
+  names: string[];
+}) {
+  const count = typedNumber(typed.count) ?? 1;
+  const many = count > 1 && count <= MOST ? numbered(typed.name || 'Piece', count, names) : [];
+  return (
+    <Columns>
+      <NumberField
+        label="How many alike"
+        text={typed.count}
+        onText={(text) => set({ count: text })}
+        error={wrong['count']}
+        help={many.length > 0 ? `${many[0]} to ${many.at(-1)}` : 'Several are numbered'}
+      />
+      <ChoiceField
+        label="Group"
+        value={typed.group}
+        onChoose={(group) => set({ group })}
+        options={[
+          { value: NO_GROUP, label: 'None' },
+          ...groups.map(({ id, set: of }) => ({ value: id, label: of.name })),
+          { value: NEW_GROUP, label: 'A new one' },
+        ]}
+      />
+      <TextField
+        label="Or names, one a line"
+        value={typed.people ?? ''}
+        onChange={({ target }) => set({ people: target.value })}
+        error={wrong['people'] !== undefined}
+        helperText={wrong['people'] ?? namesWords(namedFor(typed.name, typed.people ?? ''))}
+        multiline
+        maxRows={8}
+      />
+      {typed.group === NEW_GROUP && (
+        <TextField
+          label="Its name"
+          value={typed.groupName}
+          onChange={({ target }) => set({ groupName: target.value })}
+          error={wrong['groupName'] !== undefined}
+          helperText={wrong['groupName'] ?? 'Like Tuesday class'}
+        />
+      )}
+    </Columns>
+  );
+}

@@ -1,0 +1,329 @@
+import { useMemo, useState } from 'react';
+import useSWR from 'swr';
+import { Link as RouterLink, useParams } from 'react-router';
+import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import type { PieceAnswer } from '../../api/routes.ts';
+import { wetness } from '../../core/clay/colour.ts';
+import { waterAtIndex } from '../../core/clay/stage.ts';
+import type { Wet } from '../../core/plan/ribbon.ts';
+import { nextStep } from '../../core/plan/next.ts';
+import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
+import { stateName, type PiecePlan } from '../../core/plan/plan.ts';
+import {
+  formatFixed,
+  formatQuantity,
+  metricUnits,
+  MINUTE,
+  type Instant,
+  type UnitChoice,
+} from '../../core/units/quantity.ts';
+import { PiecePicture } from '../draw/PiecePicture.tsx';
+import { WallStrip } from '../draw/WallStrip.tsx';
+import { isPast } from '../../core/plan/standing.ts';
+import { kilnDryAt } from '../../core/plan/follows.ts';
+import { wantedWords, answerFor, coverWords, movedWords, type Here } from '../ui/answer.ts';
+import { useHere } from '../ui/here.ts';
+import { useUnits, useZone } from '../asking/maker.ts';
+import { AnswerBoard, CautionLine, Section, Trouble } from '../ui/parts.tsx';
+import { ask, wordsFor } from '../asking/server.ts';
+import { faded, reachable } from '../ui/theme.ts';
+import { shortDate, clockTime, whenNear } from '../ui/times.ts';
+import { Conflicts } from '../layers/Conflicts.tsx';
+import { ActionRow } from './ActionRow.tsx';
+import { SilentSensor } from './SilentSensor.tsx';
+import { LastAct, PieceLog } from './PieceLog.tsx';
+import type { PlanAnswer } from '../planning/planMessages.ts';
+import { sceneOf, wallWords, type Zoom } from '../planning/wallScene.ts';
+import { Photos } from './Photos.tsx';
+import { Parts } from './Parts.tsx';
+import { Places } from './Places.tsx';
+import { Steps } from '../steps/Steps.tsx';
+import { WentWrong } from '../steps/WentWrong.tsx';
+import { useTrial } from '../planning/useTrial.ts';
+import { Moves, TrialChoice, triedWords } from './WhatIf.tsx';
+import { useCase, usePlan } from '../planning/usePlan.ts';
+
+/** One piece: what now and until when, its wall over time, its steps, its log. */
+export function Piece() {
+  const { id } = useParams();
+  const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
+  const given = useCase(data);
+  const here = useHere();
+  const { now, zone } = here;
+  const planned = usePlan(given, given !== data?.given, now);
+  if (!data)
+    return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the piece …</Typography>;
+  const piece = foldPiece(id!, everything(data.acts, id!));
+  if (!piece) return <Trouble>This piece is not in the log: go back to Pieces.</Trouble>;
+  if (!given || planned?.failed || (planned && !planned.plan))
+    return (
+      <>
+        <Title piece={piece} />
+        <Trouble>{planned?.unplanned ?? whyUnplanned(data, planned?.failed ?? null)}</Trouble>
+        <PieceLog piece={piece} acts={data.acts} now={now} zone={zone} checks={null} />
+      </>
+    );
+  if (!planned?.plan)
+    return (
+      <>
+        <Title piece={piece} />
+        {data.answers && !isPast(data.answers, now) && !piece.finished && (
+          <AnswerBoard answer={answerFor(nextStep(data.answers, now), here, piece.cover)} />
+        )}
+        <Typography role="status">The wall is being worked out …</Typography>
+      </>
+    );
+  return (
+    <PieceView
+      plan={planned.plan}
+      given={given}
+      nights={planned.nights}
+      acts={data.acts}
+      look={data.look}
+      moved={movedWords(data.moved, here)}
+      wantedAt={data.wantedAt}
+      sensor={data.sensor}
+      here={here}
+    />
+  );
+}
+
+/** All that was ever logged of a piece, whether it stands or not. */
+const everything = (acts: PieceAnswer['acts'], id: string) => {
+  const of = (standing: boolean) =>
+    acts.filter((act) => act.standing === standing).flatMap((act) => act.entries);
+  const about = [...of(true), ...of(false)].filter((e) => e.subject === id && e.kind.startsWith('piece.'));
+  return about.some((e) => e.kind === 'piece.made') ? about : [];
+};
+
+function whyUnplanned({ unplanned }: PieceAnswer, failed: string | null): string {
+  if (unplanned === 'undone')
+    return 'The making of this piece was undone. “Redo” in its log brings it back with all that was logged of it.';
+  if (unplanned) return unplanned.message;
+  return `This wall could not be worked out (${failed ?? 'for no known reason'}). Its log is kept: check its figures and times, or undo what was logged last.`;
+}
+
+function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
+  const zone = useZone();
+  const units = useUnits();
+  return (
+    <Box sx={{ display: 'flex', columnGap: 2, alignItems: 'baseline', flexWrap: 'wrap', mb: 1 }}>
+      <Typography variant="h2" component="h1">
+        {piece.made.name}
+      </Typography>
+      <Box sx={{ color: faded }}>
+        {clay && `${clay}, `}wall {formatQuantity('length', piece.form.wallM, units)}, made{' '}
+        {shortDate(piece.madeAt, zone)} {clockTime(piece.madeAt, zone)} · {techniqueNames(piece.layers)}{' '}
+        <Box
+          component={RouterLink}
+          to={`/pieces/${piece.id}/correct`}
+          sx={{ ...reachable, color: 'inherit' }}
+        >
+          Correct
+        </Box>{' '}
+        <Box component={RouterLink} to={`/pieces/${piece.id}/layers`} sx={{ ...reachable, color: 'inherit' }}>
+          Change layers
+        </Box>{' '}
+        <Box
+          component={RouterLink}
+          to={`/pieces/new?like=${piece.id}`}
+          sx={{ ...reachable, color: 'inherit' }}
+        >
+          Another like it
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+interface PieceViewProps {
+  plan: PiecePlan;
+  given: PieceFacts;
+  nights: PlanAnswer['nights'];
+  acts: PieceAnswer['acts'];
+  look: PieceAnswer['look'];
+  moved: string | null;
+  wantedAt: Instant | null;
+  sensor: PieceAnswer['sensor'];
+  here: Here;
+}
+
+function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, here }: PieceViewProps) {
+  const { now, zone } = here;
+  const units = useUnits();
+  const [zoom, setZoom] = useState<Zoom>('near');
+  const trying = useTrial(plan, given);
+  const { trial } = trying;
+  const next = plan.piece.finished ? null : nextStep(plan, now);
+  const answer = answerFor(next, here, plan.piece.cover);
+  const shownAt = Math.floor(now / MINUTE) * MINUTE;
+  const scene = useMemo(
+    () => sceneOf(plan, trial, given, nights, shownAt, zoom, zone),
+    [plan, trial, given, nights, shownAt, zoom, zone],
+  );
+  const { piece } = plan;
+  const cautions = [...plan.warnings, ...(answer.tone === 'rest' ? [] : plan.cautions)];
+  const cover = coverWords(plan.advice, piece.cover, now, zone);
+  return (
+    <>
+      <Title piece={piece} clay={given.body.name} />
+      <Box
+        sx={{
+          display: 'grid',
+          columnGap: 3,
+          gridTemplateColumns: { lg: cautions.length > 0 ? 'minmax(0, 1fr) 236px' : '1fr' },
+        }}
+      >
+        <Box>
+          {piece.finished ? (
+            <AnswerBoard
+              answer={{
+                tone: 'rest',
+                word: 'Finished',
+                headline: `Finished: ${piece.finished.outcome}`,
+                detail: piece.finished.note,
+              }}
+            />
+          ) : (
+            <AnswerBoard
+              answer={answer}
+              picture={
+                look && <PiecePicture look={look} clay={given.body} wet={wetNow(plan, given)} height={132} />
+              }
+              about={
+                piece.fired === 'raw' ? (
+                  <span>
+                    The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the
+                    moisture index, its surface {Math.round(plan.now.outerIndex)}
+                  </span>
+                ) : (
+                  <span>It is {stateName(plan.now).toLowerCase()} ware: its clay dries no more</span>
+                )
+              }
+            >
+              {moved && <Box sx={{ color: faded }}>{moved}</Box>}
+              {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
+              {wantedAt !== null && piece.fired === 'raw' && (
+                <Box>
+                  Wanted by {whenNear(wantedAt, now, zone)}: {wantedWords(wantedAt, dryTimes(plan), here)}.
+                </Box>
+              )}
+              <ActionRow
+                plan={plan}
+                given={given}
+                drawn={look ? { look, clay: given.body, wet: wetNow(plan, given) } : undefined}
+                next={next}
+              />
+              <LastAct piece={piece} acts={acts} now={now} zone={zone} />
+            </AnswerBoard>
+          )}
+        </Box>
+        <Box>
+          {cautions.map((hazard) => (
+            <CautionLine key={hazard.id} hazard={hazard} />
+          ))}
+        </Box>
+      </Box>
+      <SilentSensor sensor={sensor} now={now} zone={zone} />
+      {!piece.finished && <Conflicts conflicts={plan.conflicts} />}
+      {plan.believed.unread.map((weighing) => (
+        <Trouble key={weighing.at}>
+          The weighing of {whenNear(weighing.at, now, zone)} is kept, but not used: {weighing.reason}.
+        </Trouble>
+      ))}
+      <Section
+        title={plan.shown === 'wall' ? 'The wall over time' : `The wall over time, ${wallWords(plan.shown)}`}
+        action={
+          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+            {!piece.finished && <TrialChoice plan={plan} now={shownAt} trying={trying} />}
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={zoom}
+              onChange={(_event, value: Zoom | null) => value && setZoom(value)}
+              aria-label="How much time"
+            >
+              <ToggleButton value="near">Around now</ToggleButton>
+              <ToggleButton value="all">All of it</ToggleButton>
+            </ToggleButtonGroup>
+          </Box>
+        }
+      >
+        <WallStrip
+          scene={scene}
+          handle={
+            trial && {
+              name: triedWords(trial.tried, plan),
+              at: trial.at,
+              says: (at) => whenNear(at, now, zone),
+              onMove: trying.move,
+              onRelease: trying.release,
+            }
+          }
+          label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
+        />
+        <Moves plan={plan} trying={trying} now={now} zone={zone} />
+        {plan.softest && (plan.believed.waterAdded > 0 || plan.softest.slumps) && (
+          <Box>{softestWords(plan.softest, plan.believed.waterAdded, now, zone, units)}</Box>
+        )}
+      </Section>
+      <Parts plan={plan} now={shownAt} zone={zone} />
+      {piece.fired === 'raw' && <Places places={plan.places} body={given.body} now={shownAt} />}
+      <Section title="Steps">
+        <Steps plan={plan} here={here} />
+      </Section>
+      <Photos facts={given} now={shownAt} zone={zone} />
+      <WentWrong facts={given} now={shownAt} />
+      <PieceLog piece={piece} acts={acts} now={now} zone={zone} checks={checksWords(plan)} />
+    </>
+  );
+}
+
+/** When it is dry for the kiln, as it stands and uncovered. */
+const dryTimes = ({ gates, advice }: PiecePlan) => ({
+  dryAt: kilnDryAt(gates),
+  openDryAt: advice?.openDryAt ?? null,
+});
+
+/** How wet it looks now. */
+function wetNow({ now, places, piece }: PiecePlan, { body }: PieceFacts): Wet | null {
+  if (piece.fired !== 'raw') return null;
+  const of = (name: 'rim' | 'foot') => places.places.find(({ place }) => place === name)?.meanX ?? now.meanX;
+  return {
+    wall: wetness(body, waterAtIndex(body, now.outerIndex)),
+    rim: wetness(body, of('rim')),
+    foot: wetness(body, of('foot')),
+  };
+}
+
+/** What the coats do to the wall, in words: the water they have put back, and when it is softest for it. */
+export function softestWords(
+  { at, index }: NonNullable<PiecePlan['softest']>,
+  waterAdded: number,
+  now: Instant,
+  zone: string,
+  units: Pick<UnitChoice, 'decimal'> = metricUnits,
+): string {
+  const put =
+    waterAdded === 0
+      ? 'The coats to come put water back into the wall:'
+      : `The coats so far have put back ${formatFixed(100 * waterAdded, 1, units)} % of the wall’s dry weight in water:`;
+  const when =
+    at < now ? `was softest at ${whenNear(at, now, zone)}` : `is softest about ${whenNear(at, now, zone)}`;
+  const beyond = index > 100 ? ', wetter than fresh from the bag' : '';
+  return `${put} it ${when}, ${Math.round(index)} on the moisture index${beyond}.`;
+}
+
+/** What the checks have taught about this wall, in words. */
+function checksWords({ believed }: PiecePlan): string | null {
+  const { observations, setting, widened, taken } = believed;
+  if (observations.length === 0) return null;
+  const faster = Math.round((setting.airFactor - 1) * 100);
+  const pace =
+    Math.abs(faster) < 5
+      ? 'as was thought'
+      : `${Math.abs(faster)} % ${faster > 0 ? 'faster' : 'slower'} than was thought before`;
+  const checks = observations.length === 1 ? 'One check' : `${observations.length} checks`;
+  return `${checks} so far, already used in the times above. By what was found, the air takes water away ${pace}.${taken ? ' No drying explains the last one: it is taken as it was found.' : widened > 0 ? ' What was found was unlikely, so the forecast was made wider.' : ''}`;
+}

@@ -1,0 +1,179 @@
+import { useState } from 'react';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import type { SlipCatalogue } from '../../../core/log/materials.ts';
+import { consistencies, type SlipUse } from '../../../core/slip/consistency.ts';
+import type { MakingRoad } from '../../../core/slip/making.ts';
+import { ChoiceField, NumberField, typedNumber } from '../../ui/fields.tsx';
+import { useStudio } from '../../asking/maker.ts';
+import { useLog } from '../../saving/notice.tsx';
+import { entry } from '../../saving/outbox.ts';
+import { Section, Trouble } from '../../ui/parts.tsx';
+import { wordsFor } from '../../asking/server.ts';
+import { HowMuch, unsaidAmount, useStart } from './HowMuch.tsx';
+import { MaterialField } from '../fields/MaterialField.tsx';
+import { useShelf } from '../../tubs/shelf.ts';
+
+/** Where slip-making begins: from powders by a recipe, or from trimmings, by scale or by feel. */
+export function Make() {
+  const { data, error } = useShelf();
+  if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching …</Typography>;
+  const { recipes } = data.catalogue;
+  return (
+    <>
+      <Typography variant="h1">Make slip</Typography>
+      <Section title="From trimmings, or from the throwing bucket">
+        <FromTrimmings catalogue={data.catalogue} />
+      </Section>
+      <Section title="From powders, by a recipe">
+        {recipes.length === 0 ? (
+          <Box>There is no recipe in the book yet.</Box>
+        ) : (
+          <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+            {recipes.map(({ id, recipe }) => (
+              <Button key={id} variant="outlined" component={RouterLink} to={`/slips/recipes/${id}`}>
+                {recipe.name}
+              </Button>
+            ))}
+          </Box>
+        )}
+        <Button component={RouterLink} to="/slips/recipes/new" sx={{ mt: 1, px: 0 }}>
+          Write a recipe
+        </Button>
+      </Section>
+    </>
+  );
+}
+
+const NO_COLOUR = 'none';
+const PLAIN_DENSITY = 2600;
+
+function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue }) {
+  const { data: studio } = useStudio();
+  const clays = studio?.clays ?? [];
+  const log = useLog();
+  const navigate = useNavigate();
+  const [name, setName] = useState('');
+  const [source, setSource] = useState<'trimmings' | 'bucket'>('trimmings');
+  const [amount, setAmount] = useState(unsaidAmount);
+  const [road, setRoad] = useState<MakingRoad>('scale');
+  const [use, setUse] = useState<SlipUse>('brushed-engobe');
+  const [chosen, setClay] = useState<string | null>(null);
+  const [colourant, setColourant] = useState(NO_COLOUR);
+  const [percent, setPercent] = useState('5');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const clayId = chosen ?? clays[0]?.id ?? '';
+  const coloured = colourant !== NO_COLOUR;
+  const grainDensity = clays.find((c) => c.id === clayId)?.set.grainDensity ?? PLAIN_DENSITY;
+  const start = useStart(amount, use, grainDensity);
+  const colours = Object.fromEntries(
+    Object.entries(materials).filter(([, m]) => ['colourant', 'stain', 'opacifier'].includes(m.kind)),
+  );
+
+  const begin = async () => {
+    const share = typedNumber(percent);
+    if (name.trim() === '') return setWrong('The slip needs a name: what goes on the label?');
+    if (coloured && !(share! > 0 && share! <= 100))
+      return setWrong('The share of colourant must be between 0 and 100 % of the dry slip.');
+    const id = uuid();
+    const outcome = await log(`${name.trim()} begun`, [
+      entry('batch.begun', id, {
+        name: name.trim(),
+        recipeId: null,
+        source,
+        road,
+        use,
+        clayId: clayId === '' ? null : clayId,
+        lines: [],
+        colourants: coloured ? [{ materialId: colourant, percent: share! }] : [],
+        waterKg: start && source === 'trimmings' ? start.waterKg : 0,
+        ...(start && source === 'trimmings' && { dryKg: start.dryKg }),
+        grainDensity,
+      }),
+    ]);
+    if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
+    if (outcome.kind === 'saved') void navigate(`/slips/batches/${id}`);
+  };
+
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void begin();
+      }}
+      sx={{ display: 'grid', gap: 2, maxWidth: 860 }}
+    >
+      <ToggleButtonGroup
+        exclusive
+        value={source}
+        onChange={(_event, value: typeof source | null) => value && setSource(value)}
+        aria-label="From what"
+      >
+        <ToggleButton value="trimmings">Bone-dry trimmings</ToggleButton>
+        <ToggleButton value="bucket">The throwing bucket</ToggleButton>
+      </ToggleButtonGroup>
+      <ToggleButtonGroup
+        exclusive
+        value={road}
+        onChange={(_event, value: MakingRoad | null) => value && setRoad(value)}
+        aria-label="How"
+      >
+        <ToggleButton value="scale">With scale and cup</ToggleButton>
+        <ToggleButton value="feel">By feel</ToggleButton>
+      </ToggleButtonGroup>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(240px, 1fr))' }}>
+        <TextField label="Name of the slip" value={name} onChange={(event) => setName(event.target.value)} />
+        <ChoiceField
+          label="What it is for"
+          value={use}
+          onChoose={setUse}
+          options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
+        />
+        <ChoiceField
+          label={source === 'bucket' ? 'Slurry of' : 'Trimmings of'}
+          value={clayId}
+          onChoose={setClay}
+          options={clays.map(({ id, set }) => ({ value: id, label: set.name }))}
+        />
+        <MaterialField
+          label="Colourant"
+          materials={{ ...colours, [NO_COLOUR]: noColour }}
+          value={colourant}
+          onChoose={setColourant}
+          kinds={null}
+        />
+        {coloured && (
+          <NumberField
+            label="Of the dry slip"
+            unit="%"
+            text={percent}
+            onText={setPercent}
+            {...usualHelp(colours[colourant]?.usualPercent)}
+          />
+        )}
+      </Box>
+      {source === 'trimmings' && <HowMuch typed={amount} onTyped={setAmount} use={use} start={start} />}
+      {wrong && <Trouble>{wrong}</Trouble>}
+      <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
+        Begin the batch sheet
+      </Button>
+    </Box>
+  );
+}
+
+const noColour = {
+  name: 'None',
+  kind: 'clay' as const,
+  makeUp: { kind: 'unknown' as const },
+  grainDensity: PLAIN_DENSITY,
+  hazards: [],
+  usualPercent: null,
+  standing: 'supplier' as const,
+  note: '',
+};
+
+const usualHelp = (usual: { from: number; to: number } | null | undefined) =>
+  usual ? { help: `Usually ${usual.from} to ${usual.to} %` } : {};

@@ -1,0 +1,67 @@
+import useSWR from 'swr';
+import type { PieceAnswer } from '../../api/routes.ts';
+import type { Explained } from '../../core/fault/explain.ts';
+import type { PieceHistory } from '../../core/fault/history.ts';
+import type { PieceFacts } from '../../core/piece/facts.ts';
+import { HOUR, type Instant } from '../../core/units/quantity.ts';
+import { ask } from '../asking/server.ts';
+
+export interface RecordTask {
+  facts: PieceFacts;
+  faults: string[];
+  now: Instant;
+}
+
+/** The record of a piece read off its walls, and what its faults may come of. */
+export interface RecordRead {
+  history: PieceHistory | null;
+  why: { fault: string; causes: Explained[] }[];
+}
+
+/** A record stays as it was read: nothing is read again by itself. */
+const once = {
+  refreshInterval: 0,
+  revalidateIfStale: false,
+  revalidateOnFocus: false,
+  revalidateOnReconnect: false,
+  shouldRetryOnError: false,
+} as const;
+
+/** The likely causes of what went wrong with a piece, read from its record in a worker; null while that is on its way. */
+export function useWhy(
+  facts: PieceFacts,
+  faults: string[],
+  now: Instant,
+): RecordRead['why'] | 'failed' | null {
+  const task: RecordTask = { facts, faults, now: Math.floor(now / HOUR) * HOUR };
+  const { data, error } = useSWR(faults.length > 0 ? `why ${JSON.stringify(task)}` : null, () => read(task), {
+    ...once,
+    keepPreviousData: false,
+  });
+  return error ? 'failed' : (data?.why ?? null);
+}
+
+/** How an earlier piece was done, by its record; null where none is meant, or while it is being read. */
+export function useHistory(pieceId: string | null): PieceHistory | null {
+  const { data } = useSWR(
+    pieceId === null ? null : `record ${pieceId}`,
+    async () => {
+      const { given } = await ask<PieceAnswer>(`/api/pieces/${pieceId}`);
+      if (!given) return null;
+      const last = Math.max(...given.entries.map(({ at }) => Date.parse(at)));
+      return (await read({ facts: given, faults: [], now: last + HOUR })).history;
+    },
+    once,
+  );
+  return data ?? null;
+}
+
+/** Reads a record in a worker of its own. */
+function read(task: RecordTask): Promise<RecordRead> {
+  const worker = new Worker(new URL('./record.worker.ts', import.meta.url), { type: 'module' });
+  return new Promise<RecordRead>((resolve, reject) => {
+    worker.onmessage = ({ data }: MessageEvent<RecordRead>) => resolve(data);
+    worker.onerror = ({ message }) => reject(new Error(message));
+    worker.postMessage(task);
+  }).finally(() => worker.terminate());
+}

@@ -1,0 +1,42 @@
+import { useState } from 'react';
+import { Box, Button } from '@mui/material';
+import type { Label, LabelsRequest } from '../../api/routes.ts';
+import { download } from '../asking/download.ts';
+import { Trouble } from '../ui/parts.tsx';
+import { wordsFor } from '../asking/server.ts';
+
+const PAPER = 'kosmema-paper';
+const papers: LabelsRequest['paper'][] = ['A4', 'Letter'];
+
+/** Prints labels as a PDF sheet, on the paper this device used last. */
+export function Labels({ name, labels, file }: { name: string; labels: Label[]; file: string }) {
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [paper, setPaper] = useState(() => localStorage.getItem(PAPER) ?? 'A4');
+  const print = async (on: LabelsRequest['paper']) => {
+    localStorage.setItem(PAPER, on);
+    setPaper(on);
+    setWrong(null);
+    try {
+      await download('/api/labels', { paper: on, labels } satisfies LabelsRequest, `${file}.pdf`);
+    } catch (error) {
+      setWrong(wordsFor(error));
+    }
+  };
+  return (
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Box>{name}</Box>
+      {papers.map((on) => (
+        <Button
+          key={on}
+          variant="outlined"
+          onClick={() => void print(on)}
+          aria-label={`${name}, ${on}`}
+          sx={{ fontWeight: on === paper ? 800 : 500 }}
+        >
+          {on}
+        </Button>
+      ))}
+      {wrong && <Trouble>{wrong}</Trouble>}
+    </Box>
+  );
+}
