@@ -1,12 +1,12 @@
 import type { AirRead } from '../core/drying/air.ts';
 import type { Lesson, Taughtable } from '../core/forecast/learn.ts';
 import type { Belief } from '../core/forecast/prior.ts';
-import type { PieceFacts } from '../core/piece/facts.ts';
+import type { PieceFacts } from '../core/piece/planInput.ts';
 import type { PlanAnswers } from '../core/plan/plan.ts';
 import type { PlanWire } from '../core/plan/wire.ts';
 import type { Spell } from '../core/time/hours.ts';
 import type { ComingNight } from '../core/plan/night.ts';
-import type { Look } from '../core/piece/look.ts';
+import type { Look } from '../core/piece/appearance.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { BatchState } from '../core/log/batch.ts';
 import type { BinState } from '../core/log/bin.ts';

@@ -1,6 +1,6 @@
 import type { Entry } from '../core/log/entry.ts';
 import { emptyLedger, record } from '../core/log/ledger.ts';
-import { createShelf, type Shelf } from '../server/shelf.ts';
+import { createShelf, type Shelf } from '../server/planning/tubShelf.ts';
 
 const HOUR = 3_600_000;
 

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { randomInt, randomLcg, randomUniform } from 'd3-random';
 import { covers } from '../core/drying/face.ts';
 import { entriesOf } from '../core/log/entry.ts';
-import type { Gate } from '../core/piece/gates.ts';
-import type { PieceFacts } from '../core/piece/facts.ts';
-import { HORIZON } from '../core/plan/strand.ts';
-import { rememberingPlanner } from '../core/plan/memory.ts';
+import type { Gate } from '../core/piece/stepWindow.ts';
+import type { PieceFacts } from '../core/piece/planInput.ts';
+import { HORIZON } from '../core/plan/wallProjection.ts';
+import { rememberingPlanner } from '../core/plan/cachedPlanner.ts';
 import { toldOf } from '../core/plan/told.ts';
 import { HOUR, MINUTE, type Instant } from '../core/units/quantity.ts';
 

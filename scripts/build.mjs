@@ -9,9 +9,9 @@ import { weigh } from './weight.mjs';
 /** Bundles of what runs in Node: the server, and the program that makes the demo studio. */
 export const nodeBundles = {
   entryPoints: {
-    'server/main': `${root}server/main.ts`,
+    'server/app/main': `${root}server/app/main.ts`,
     'server/plan.worker': `${root}server/planning/plan.worker.ts`,
-    'server/chore.worker': `${root}server/chores/chore.worker.ts`,
+    'server/chore.worker': `${root}server/jobs/job.worker.ts`,
     'demo/make': `${root}demo/make.ts`,
   },
   outdir: `${root}dist`,

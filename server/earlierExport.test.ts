@@ -6,8 +6,8 @@ import { doneOf, routeOf } from '../core/log/piece.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { refKey } from '../core/technique/layer.ts';
 import { createImporter } from './archive/import.ts';
-import { choresHere } from './chores/chores.ts';
-import { createCases } from './planning/cases.ts';
+import { choresHere } from './jobs/jobs.ts';
+import { createCases } from './planning/planInputs.ts';
 import { act, emptyFolder, entry, opened, pieceMade } from './testing/studio.ts';
 
 /** What the version that wrote the export answered of it. */

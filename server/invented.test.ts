@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Technique } from '../core/technique/technique.ts';
 import { planPiece } from '../core/plan/plan.ts';
-import { createCases } from './planning/cases.ts';
+import { createCases } from './planning/planInputs.ts';
 import { act, emptyFolder, entry, NOW, opened } from './testing/studio.ts';
 
 /** A technique that nobody ever heard of: nothing but data, which comes from outside. */

@@ -14,7 +14,7 @@ import { Logging } from './saving/notice.tsx';
 import { startOutbox } from './saving/outbox.ts';
 import { Nowhere } from './shell/Nowhere.tsx';
 import { ask } from './asking/server.ts';
-import { askAgain, DEDUPED_MS } from './asking/soon.ts';
+import { askAgain, DEDUPED_MS } from './asking/pollWhile.ts';
 import { Shell } from './shell/Shell.tsx';
 import { sans, slab, theme } from './ui/theme.ts';
 import { lazily } from './shell/views.ts';

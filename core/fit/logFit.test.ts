@@ -5,8 +5,8 @@ import { carry } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import type { PieceFacts } from '../piece/facts.ts';
-import { wallCase } from '../piece/believed.ts';
+import type { PieceFacts } from '../piece/planInput.ts';
+import { wallCase } from '../piece/stateEstimate.ts';
 import { fitLog } from './logFit.ts';
 import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
 

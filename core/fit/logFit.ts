@@ -9,8 +9,8 @@ import type { WallName } from '../form/places.ts';
 import { foldPiece } from '../log/piece.ts';
 import { ok, refused, type Result } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { PieceFacts } from '../piece/facts.ts';
-import { dividedInto, wallCase } from '../piece/believed.ts';
+import type { PieceFacts } from '../piece/planInput.ts';
+import { dividedInto, wallCase } from '../piece/stateEstimate.ts';
 import { observationsOf } from '../piece/observations.ts';
 
 /** What the whole log says of a room or a clay, taken together: ln of the factor on the usual. */

@@ -7,7 +7,7 @@ import { meanReading } from '../drying/readings.ts';
 import { carry, plainSetting, startRun, type Fineness, type WallSetting } from '../drying/run.ts';
 import { firstWhen } from '../drying/trajectory.ts';
 import { HOUR } from '../units/quantity.ts';
-import { noAnswers } from './answers.ts';
+import { noAnswers } from './touchCheck.ts';
 import { ensembleOf, type Ensemble, type WallCase } from './ensemble.ts';
 import type { Observation } from './observe.ts';
 import { usualPrior } from './prior.ts';

@@ -6,7 +6,7 @@ import { signAt, type Sign } from '../coat/sign.ts';
 import type { ClayShare, WallName } from '../form/places.ts';
 import type { Face } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
-import { readAnswers, type Answers } from './answers.ts';
+import { readAnswers, type Answers } from './touchCheck.ts';
 
 /** What was found of a wall by hand, eye or scale. */
 export type Observation = {

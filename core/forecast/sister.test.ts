@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { planPiece } from '../plan/plan.ts';
-import { keptOf } from '../plan/kept.ts';
+import { keptOf } from '../plan/keptPlan.ts';
 import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
 
 /** What was found of another piece, made and kept alike, teaches; less than a check of the piece itself, and it is nobody’s lesson twice. */

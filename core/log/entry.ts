@@ -3,7 +3,7 @@ import type { ClayBody } from '../clay/body.ts';
 import type { Stage } from '../clay/stage.ts';
 import type { DailyCycle } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
-import type { Answers } from '../forecast/answers.ts';
+import type { Answers } from '../forecast/touchCheck.ts';
 import type { Taughtable } from '../forecast/learn.ts';
 import type { Form } from '../form/form.ts';
 import type { Stand } from '../form/places.ts';

@@ -1,5 +1,5 @@
 import type { Instant } from '../units/quantity.ts';
-import { rememberedBy } from './folds.ts';
+import { rememberedBy } from './memoByRevision.ts';
 import type { WorkingSpell } from '../time/hours.ts';
 import { entriesOf, type GroupSet, type StudioSet } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';

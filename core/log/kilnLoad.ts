@@ -1,5 +1,5 @@
 import type { Instant } from '../units/quantity.ts';
-import { rememberedBy } from './folds.ts';
+import { rememberedBy } from './memoByRevision.ts';
 import { entriesOf, type KilnSet, type LoadSet } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
 import { instantOf } from '../time/moment.ts';

@@ -3,7 +3,7 @@ import type { FlowCup } from '../slip/flow.ts';
 import { rawMaterials } from '../slip/rawMaterials.ts';
 import type { Materials, Recipe } from '../slip/recipe.ts';
 import { entriesOf } from './entry.ts';
-import { rememberedBy } from './folds.ts';
+import { rememberedBy } from './memoByRevision.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
 
 /** What the slip shelf rests on: materials, recipes, cups, and what each use wants here. */

@@ -11,7 +11,7 @@ import {
   type StudioSet,
 } from './entry.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
-import { rememberedBy } from './folds.ts';
+import { rememberedBy } from './memoByRevision.ts';
 import { instantOf } from '../time/moment.ts';
 
 export const DEFAULT_CLAY = 'clay-default';

@@ -7,7 +7,7 @@ import { gravityFelt, type FeltGravity } from '../slip/feel.ts';
 import { judgeSlip, type Judgement } from '../slip/judge.ts';
 import { DAY, SECOND, type Instant } from '../units/quantity.ts';
 import type { Entry, EntryOf, FlowTaken, TubMade } from './entry.ts';
-import { rememberedOf } from './folds.ts';
+import { rememberedOf } from './memoByRevision.ts';
 import { instantOf } from '../time/moment.ts';
 
 /** One measurement as it was taken. */

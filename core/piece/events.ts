@@ -6,8 +6,8 @@ import type { PartState, PieceState } from '../log/piece.ts';
 import { instantOf } from '../time/moment.ts';
 import type { Zone } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, wallEventsOf } from './deed.ts';
-import { roomClimate, roomSettingAt, type PieceFacts, type RoomFacts } from './facts.ts';
+import { deedOf, wallEventsOf } from './operation.ts';
+import { roomClimate, roomSettingAt, type PieceFacts, type RoomFacts } from './planInput.ts';
 import type { OwnWall } from './walls.ts';
 
 /** What befell each wall of a piece: covers, moves, deeds, and what was changed about the room it stood in. */

@@ -6,7 +6,7 @@ import { readAt, wallAt, whileHolds, type Trajectory, type WallAt } from '../dry
 import type { Planned } from '../technique/layer.ts';
 import type { Face, Need, Role, Span } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import type { Wait, Joint, Interval, Readings } from './gates.ts';
+import type { Wait, Joint, Interval, Readings } from './stepWindow.ts';
 import { boundsOf } from './waits.ts';
 
 /** A fill is as firm as the wall it lies in once it holds no more than this above it, kg/kg. From memory. */

@@ -4,7 +4,7 @@ import { COARSE, type WallOfPiece } from '../forecast/ensemble.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import { instantOf } from '../time/moment.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
-import type { PieceFacts } from './facts.ts';
+import type { PieceFacts } from './planInput.ts';
 
 /** Where nothing was logged for longer than this, what went before is folded away. */
 export const LONG_PAST = 28 * DAY;

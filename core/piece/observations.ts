@@ -8,9 +8,9 @@ import { instantOf } from '../time/moment.ts';
 import { refKey, type StepRef, type Zone } from '../technique/layer.ts';
 import type { Face } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, laidBy, type Deed } from './deed.ts';
+import { deedOf, laidBy, type Deed } from './operation.ts';
 import { firedAt } from './events.ts';
-import type { PieceFacts } from './facts.ts';
+import type { PieceFacts } from './planInput.ts';
 import { judgedOn, shareIn, sharesOf, type OwnWall } from './walls.ts';
 import { weighedWater } from './weighing.ts';
 

@@ -4,7 +4,7 @@ import { asToday, type AnyBody, type AnyKind } from '../log/upcast.test-support.
 import type { EarlierBodies } from '../log/upcast.ts';
 import { defaultRoom, defaultStudio } from '../log/studio.ts';
 import { HOUR, type Instant } from '../units/quantity.ts';
-import type { PieceFacts } from './facts.ts';
+import type { PieceFacts } from './planInput.ts';
 
 /** When the pieces of these tests were made: a Tuesday, 9 in the morning of the usual zone. */
 export const MADE = Date.parse('2026-03-10T08:00:00Z');

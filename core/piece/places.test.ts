@@ -4,11 +4,11 @@ import { passedNotes } from '../drying/passed.ts';
 import { clayShares, placesOf, type Stand, type WallName } from '../form/places.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import { believedNow } from './believed.ts';
+import { believedNow } from './stateEstimate.ts';
 import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { placesNow } from './places.ts';
 import { planPiece, type PiecePlan } from '../plan/plan.ts';
-import { beginStrand, coursesOf } from '../plan/strand.ts';
+import { beginStrand, coursesOf } from '../plan/wallProjection.ts';
 
 const cruet: Form = { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'narrow' };
 

@@ -9,8 +9,8 @@ import type { WallName } from '../form/places.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import type { Believed } from './believed.ts';
-import { stretches } from './deed.ts';
+import type { Believed } from './stateEstimate.ts';
+import { stretches } from './operation.ts';
 import { strainWatch, type Uneven } from './uneven.ts';
 
 /** A place of a piece as it stands now. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { foldPiece } from '../log/piece.ts';
 import { techniqueNamed } from '../catalogue/catalogue.ts';
 import { cruetMade } from './piece.test-support.ts';
-import type { SlipInTub } from './facts.ts';
+import type { SlipInTub } from './planInput.ts';
 import { routeWith } from './route.ts';
 
 const slip: SlipInTub = { specificGravity: 1.38, grainDensity: 2600, adjusted: 'none' };

@@ -8,7 +8,7 @@ import { schoolsOf, stepsOf, techniqueOf } from '../catalogue/catalogue.ts';
 import { compose } from '../compose/compose.ts';
 import type { Layer, Route } from '../technique/layer.ts';
 import type { Does, Step } from '../technique/technique.ts';
-import type { SlipInTub } from './facts.ts';
+import type { SlipInTub } from './planInput.ts';
 
 /**
  * The route of a piece with the slip it is to be done with: a fill is repeated as often as that slip asks, and colourants

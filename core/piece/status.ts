@@ -1,6 +1,6 @@
 import { isSign } from '../coat/sign.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { Gate, GateStatus } from './gates.ts';
+import type { Gate, GateStatus } from './stepWindow.ts';
 
 /** Whether a step is still to be done. */
 export const isOpen = (status: GateStatus): boolean => status !== 'done' && status !== 'left-out';

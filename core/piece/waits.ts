@@ -6,7 +6,7 @@ import { seenAt, type PieceState } from '../log/piece.ts';
 import type { Planned, StepRef } from '../technique/layer.ts';
 import type { Face, Need } from '../technique/technique.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
-import type { Wait, Interval, Readings } from './gates.ts';
+import type { Wait, Interval, Readings } from './stepWindow.ts';
 
 /** A sign is looked for from this share of its wait on. */
 const EARLY = 0.6;

@@ -3,7 +3,7 @@ import { waterIn } from '../drying/mesh.ts';
 import { carryTogether, runsOf } from '../drying/together.ts';
 import type { Form } from '../form/form.ts';
 import type { Zone } from '../technique/layer.ts';
-import { believedNow } from './believed.ts';
+import { believedNow } from './stateEstimate.ts';
 import { foldPiece } from '../log/piece.ts';
 import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { judgedOn, ownWalls, seamsOf, shareIn, sharesOf } from './walls.ts';

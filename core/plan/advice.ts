@@ -4,7 +4,7 @@ import { COARSE } from '../forecast/ensemble.ts';
 import type { Seams } from '../form/places.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import { followsOf, kilnDryAt, type Follows } from './follows.ts';
 import { isOpen } from '../piece/status.ts';
 import { project, type CoverChange, type Project } from './project.ts';

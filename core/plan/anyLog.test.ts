@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { stages } from '../clay/stage.ts';
 import { covers } from '../drying/face.ts';
-import { noAnswers, questions, type Answers } from '../forecast/answers.ts';
+import { noAnswers, questions, type Answers } from '../forecast/touchCheck.ts';
 import { nothingSaid, type Entry } from '../log/entry.ts';
 import { inOrder } from '../log/ledger.ts';
 import { HOUR } from '../units/quantity.ts';

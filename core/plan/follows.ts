@@ -1,5 +1,5 @@
 import { isOpen } from '../piece/status.ts';
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import type { Instant } from '../units/quantity.ts';
 
 /** What comes of a piece that is covered in some way: when its next step is then done, or that it is lost. */

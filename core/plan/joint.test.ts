@@ -6,7 +6,7 @@ import type { Cover } from '../drying/face.ts';
 import type { Entry } from '../log/entry.ts';
 import { nothingSaid } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import { believedNow } from '../piece/believed.ts';
+import { believedNow } from '../piece/stateEstimate.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import { HOUR } from '../units/quantity.ts';
 import { remedyFor } from './next.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import { movedSince } from './moved.ts';
 

@@ -1,4 +1,4 @@
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import { asKnown } from './standing.ts';
 

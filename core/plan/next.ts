@@ -3,7 +3,7 @@ import type { Waste } from '../slip/bin.ts';
 import type { Planned } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
 import { statusAt } from '../piece/status.ts';
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import type { PlanAnswers } from './plan.ts';
 
 /** What a piece asks for next, as plain data for a screen. */

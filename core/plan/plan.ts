@@ -10,9 +10,9 @@ import { candlingTime } from '../firing/candling.ts';
 import { hazards, type Hazard } from '../hazard/hazard.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import { CLOCKS_DIFFER } from '../time/moment.ts';
-import { believedNow, type Believed } from '../piece/believed.ts';
-import { roomSettingAt, type PieceFacts } from '../piece/facts.ts';
-import type { Gate, Window } from '../piece/gates.ts';
+import { believedNow, type Believed } from '../piece/stateEstimate.ts';
+import { roomSettingAt, type PieceFacts } from '../piece/planInput.ts';
+import type { Gate, Window } from '../piece/stepWindow.ts';
 import { isOpen } from '../piece/status.ts';
 import { judgedOn } from '../piece/walls.ts';
 import { placesNow, type PlacesNow } from '../piece/places.ts';
@@ -25,7 +25,7 @@ import { asTold, type Told } from './told.ts';
 import { adviseCover, type CoverAdvice } from './advice.ts';
 import { workingTime, type Spell } from '../time/hours.ts';
 import { project, type CoverChange, type Project, type Projection } from './project.ts';
-import { HORIZON } from './strand.ts';
+import { HORIZON } from './wallProjection.ts';
 import { backAt, rescued } from './rescue.ts';
 
 export interface WallNow {

@@ -1,4 +1,4 @@
-import type { Interval } from '../piece/gates.ts';
+import type { Interval } from '../piece/stepWindow.ts';
 import type { Step } from '../technique/technique.ts';
 import { HOUR, MINUTE, SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';

@@ -8,13 +8,13 @@ import { runsOf, type Walls } from '../drying/together.ts';
 import type { Trajectory } from '../drying/trajectory.ts';
 import { outsideArea } from '../form/form.ts';
 import type { Seams, WallName } from '../form/places.ts';
-import type { Divided } from '../piece/believed.ts';
-import { intended, wallEventsOf, type Deed } from '../piece/deed.ts';
+import type { Divided } from '../piece/stateEstimate.ts';
+import { intended, wallEventsOf, type Deed } from '../piece/operation.ts';
 import { apart } from '../piece/events.ts';
-import { gateOf, type Gate, type Interval } from '../piece/gates.ts';
+import { gateOf, type Gate, type Interval } from '../piece/stepWindow.ts';
 import { intervalsOf, type Found } from '../piece/intervals.ts';
 import { paceUntil, type Paces } from '../piece/pace.ts';
-import type { PieceFacts } from '../piece/facts.ts';
+import type { PieceFacts } from '../piece/planInput.ts';
 import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
@@ -24,7 +24,7 @@ import type { FiredState, Role } from '../technique/technique.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';
 import { handsAt, soonest, type Policy } from './policy.ts';
-import { beginStrand, coursesOf, layOn, type Between, type NextOn, type Strand } from './strand.ts';
+import { beginStrand, coursesOf, layOn, type Between, type NextOn, type Strand } from './wallProjection.ts';
 
 /** Covers changed at given moments, from now on. */
 export type CoverChange = { at: Instant; cover: Cover };

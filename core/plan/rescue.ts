@@ -1,9 +1,9 @@
 import { applyEvent, carry, forkRun, standing, type WallRun } from '../drying/run.ts';
 import type { Walls } from '../drying/together.ts';
 import { joined, type Trajectory } from '../drying/trajectory.ts';
-import { wallEventsOf, usually } from '../piece/deed.ts';
+import { wallEventsOf, usually } from '../piece/operation.ts';
 import { apart } from '../piece/events.ts';
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import { intervalsOf } from '../piece/intervals.ts';
 import { judgedOn, type OwnWall } from '../piece/walls.ts';
 import { wholeZone, type Planned } from '../technique/layer.ts';

@@ -3,7 +3,7 @@ import { defaultStudio } from '../log/studio.ts';
 import { DAY, HOUR, MINUTE } from '../units/quantity.ts';
 import { coverFor } from './advice.ts';
 import { comingNight } from './night.ts';
-import { wetAt } from './ribbon.ts';
+import { wetAt } from './moistureForecast.ts';
 import { dueOf, isPast, standingOf, type Stands } from './standing.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');

@@ -1,6 +1,6 @@
 import { isSign } from '../coat/sign.ts';
 import type { EdgeSpread } from '../forecast/windows.ts';
-import type { Gate, Wait } from '../piece/gates.ts';
+import type { Gate, Wait } from '../piece/stepWindow.ts';
 import { statusAt } from '../piece/status.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { ComingNight } from './night.ts';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import { DAY, HOUR, MINUTE } from '../units/quantity.ts';
 import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
-import { rememberingPlanner } from './memory.ts';
+import { rememberingPlanner } from './cachedPlanner.ts';
 import { asTold, toldOf } from './told.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');

@@ -1,6 +1,6 @@
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
-import { HORIZON } from './strand.ts';
+import { HORIZON } from './wallProjection.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 
 /** What was told of the window of a step. */

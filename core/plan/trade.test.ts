@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Cover } from '../drying/face.ts';
 import { nothingSaid, type Entry, type SlipLaid } from '../log/entry.ts';
 import { defaultRoom, defaultStudio } from '../log/studio.ts';
-import type { Gate } from '../piece/gates.ts';
+import type { Gate } from '../piece/stepWindow.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import { stepsOf, techniqueNamed } from '../catalogue/catalogue.ts';
 import { compose } from '../compose/compose.ts';

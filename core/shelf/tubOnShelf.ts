@@ -2,7 +2,7 @@ import { converter, differenceCiede2000 } from 'culori';
 import { surfaceState } from '../drying/face.ts';
 import type { Climate } from '../drying/air.ts';
 import type { SlipCatalogue } from '../log/materials.ts';
-import { rememberedOf } from '../log/folds.ts';
+import { rememberedOf } from '../log/memoByRevision.ts';
 import { feltAndWeighed, wasteOf, type TubJudgement, type TubState } from '../log/tub.ts';
 import type { Waste } from '../slip/bin.ts';
 import type { Consistency, SlipUse } from '../slip/consistency.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { slipTaken } from '../piece/deed.ts';
+import { slipTaken } from '../piece/operation.ts';
 import { slipForCoat, slipForPieces, usualCoatOf } from './amount.ts';
 import { consistencies, type SlipUse } from './consistency.ts';
 import { makingSteps, startOf, type MakingSource } from './making.ts';

@@ -5,7 +5,7 @@ import { DateTime } from 'luxon';
 import type { RecordedAct } from '../../core/log/entry.ts';
 import type { FileStore, Harm } from '../files/fileStore.ts';
 import { filesNamed, lackingIn } from '../files/named.ts';
-import { FORMAT, FORMAT_VERSION } from '../chores/archive.ts';
+import { FORMAT, FORMAT_VERSION } from '../jobs/archive.ts';
 import type { Store } from '../store/store.ts';
 import { readingsCsv } from './tables.ts';
 

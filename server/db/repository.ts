@@ -2,7 +2,7 @@ import { and, asc, eq, gt, gte, inArray, lte, max, min, sql } from 'drizzle-orm'
 import type { AirReading } from '../../core/drying/series.ts';
 import type { AnyEntry, AnyRecordedAct } from '../../core/log/upcast.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
-import { breathe } from '../breath.ts';
+import { breathe } from '../time/yieldToEventLoop.ts';
 import type { Tx } from './open.ts';
 import { acts, airDays, entries } from './schema.ts';
 

@@ -16,8 +16,8 @@ import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadingsAnswers } from '../../core/log/entry.ts';
 import { refused, type Result } from '../../core/units/problem.ts';
-import { choresHere, type Chores } from '../chores/chores.ts';
-import type { ClimateFile } from '../chores/climate.ts';
+import { choresHere, type Chores } from '../jobs/jobs.ts';
+import type { ClimateFile } from '../jobs/climate.ts';
 
 /** What is wrong with a file that the log names. */
 export type Harm = 'missing' | 'damaged';

@@ -3,7 +3,7 @@ import type { RecordedAct } from '../../core/log/entry.ts';
 import { whyNot } from '../../core/log/admission/admit.ts';
 import { emptyLedger, ledgerOf, record, type Ledger } from '../../core/log/ledger.ts';
 import { upcast, type AnyRecordedAct } from '../../core/log/upcast.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import type { Database } from '../db/open.ts';
 import { actIds, actsBeyond } from '../db/repository.ts';
 import { rewriteJournal } from '../journal/journal.ts';

@@ -1,9 +1,9 @@
 import { readdirSync, realpathSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import { openDatabase, type Database } from '../db/open.ts';
-import { choresHere, type Chores } from '../chores/chores.ts';
+import { choresHere, type Chores } from '../jobs/jobs.ts';
 import { insertWhole } from '../db/repository.ts';
 import { fileStore, type FileStore } from '../files/fileStore.ts';
 import { filesNamed } from '../files/named.ts';

@@ -6,7 +6,7 @@ import { forget, record } from '../../core/log/ledger.ts';
 import { problem, refused, ok, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { decodeText } from '../readings/decode.ts';
-import type { Shelf } from '../shelf.ts';
+import type { Shelf } from '../planning/tubShelf.ts';
 import type { Store } from '../store/store.ts';
 import { readMeasurements } from './measurements.ts';
 import type { DraftEntry } from './reading.ts';

@@ -2,8 +2,8 @@ import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto
 import { readFileSync } from 'node:fs';
 import express, { type Request, type RequestHandler, type Response, Router } from 'express';
 import { z } from 'zod';
-import type { Clock } from '../clock.ts';
-import { replaceFile } from '../derived.ts';
+import type { Clock } from '../time/clock.ts';
+import { replaceFile } from '../files/answerCache.ts';
 import { isLocal } from './hosts.ts';
 import { nonceOf } from './policy.ts';
 import { sendProblem } from './problems.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { schema } from '../../api/index.ts';
-import { breathe } from '../breath.ts';
+import { breathe } from '../time/yieldToEventLoop.ts';
 
 type SentAct = z.infer<typeof schema.act>;
 type Read =

@@ -1,11 +1,11 @@
 import { describe, expect, it, vi } from 'vitest';
 import type { Entry } from '../../core/log/entry.ts';
 import { MINUTE } from '../../core/units/quantity.ts';
-import { derivedFile } from '../derived.ts';
+import { derivedFile } from '../files/answerCache.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { plansOf } from '../testing/plans.ts';
 import { act, emptyFolder, entry, NOW, opened, pieceMade } from '../testing/studio.ts';
-import { createCases } from './cases.ts';
+import { createCases } from './planInputs.ts';
 import { createLearning, type Studied } from './learning.ts';
 import { plannerHere, threadedPlanner, type Planner } from './planner.ts';
 

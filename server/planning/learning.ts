@@ -12,14 +12,14 @@ import { entriesOf, type Entry, type EntryKind, type RecordedAct } from '../../c
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { instantOf } from '../../core/time/moment.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
-import type { PlanKept } from '../../core/plan/kept.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanKept } from '../../core/plan/keptPlan.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import { breathe } from '../breath.ts';
+import { breathe } from '../time/yieldToEventLoop.ts';
 import { SENSOR_FILE } from '../sensors/means.ts';
-import type { Derived } from '../derived.ts';
+import type { Derived } from '../files/answerCache.ts';
 import type { Store } from '../store/store.ts';
-import type { Cases } from './cases.ts';
+import type { Cases } from './planInputs.ts';
 
 /** What finished pieces have taught of rooms and clays: computed from the log, never kept as fact. */
 export interface Learning {

@@ -1,9 +1,9 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 import type { PlanReply } from '../../api/index.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
-import { keptOf, type PlanKept } from '../../core/plan/kept.ts';
-import { rememberingPlanner } from '../../core/plan/memory.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
+import { keptOf, type PlanKept } from '../../core/plan/keptPlan.ts';
+import { rememberingPlanner } from '../../core/plan/cachedPlanner.ts';
 import { nightsOf } from '../../core/plan/night.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { Told } from '../../core/plan/told.ts';

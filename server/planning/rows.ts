@@ -5,16 +5,16 @@ import { doneOf, routeOf, stepsLeft, techniqueNames, type PieceState } from '../
 import { settingAt } from '../../core/log/studio.ts';
 import { coverFor } from '../../core/plan/advice.ts';
 import { KILN_DRY_X } from '../../core/technique/kiln.ts';
-import { carriedUntil, ribbonFrom } from '../../core/plan/ribbon.ts';
+import { carriedUntil, ribbonFrom } from '../../core/plan/moistureForecast.ts';
 import { headOf as stepHead, nextStep, stepAt } from '../../core/plan/next.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import { asKnown, isPast } from '../../core/plan/standing.ts';
-import type { PlanKept } from '../../core/plan/kept.ts';
+import type { PlanKept } from '../../core/plan/keptPlan.ts';
 import { stateName } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store/store.ts';
-import type { Cases } from './cases.ts';
-import type { KeptAnswer } from './keptAnswer.ts';
+import type { Cases } from './planInputs.ts';
+import type { KeptAnswer } from './cachedPlan.ts';
 
 /** Pieces as lists show them. */
 

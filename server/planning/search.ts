@@ -2,7 +2,7 @@ import type { PiecesQuery } from '../../api/index.ts';
 import { groupsOf } from '../../core/log/group.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import type { Store } from '../store/store.ts';
-import type { Cases } from './cases.ts';
+import type { Cases } from './planInputs.ts';
 import { clayName, roomName } from './rows.ts';
 
 interface Of {

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type { FilesAnswer } from '../../api/index.ts';
 import { sendExport } from '../archive/export.ts';
 import type { Importer } from '../archive/import.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import type { FileStore } from '../files/fileStore.ts';
 import type { FilesLook } from '../files/look.ts';
 import { sendProblem } from '../guard/problems.ts';

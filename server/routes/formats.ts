@@ -1,12 +1,12 @@
 import { Router, json, type Request, type Response } from 'express';
 import { formatRequest, type FormatPreview, type FormatTaken } from '../../api/formats.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import type { FileStore } from '../files/fileStore.ts';
 import { measurementsCsv, measurementsJson } from '../formats/measurements.ts';
 import { recipesCsv, recipesJson } from '../formats/recipes.ts';
 import { nothingGood, readFormat, type Read } from '../formats/take.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
-import type { Shelf } from '../shelf.ts';
+import type { Shelf } from '../planning/tubShelf.ts';
 import type { Store } from '../store/store.ts';
 
 /** Recipes and measurements in open formats, out and in. */

@@ -1,7 +1,7 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
 import type { LabelsRequest } from '../../api/index.ts';
-import type { Chores } from '../chores/chores.ts';
+import type { Chores } from '../jobs/jobs.ts';
 import { sendSchemaProblem } from '../guard/problems.ts';
 
 const request = z.object({

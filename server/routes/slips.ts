@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import type { BatchAnswer, BinsAnswer, TubAnswer } from '../../api/index.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import { sendProblem } from '../guard/problems.ts';
-import type { Shelf } from '../shelf.ts';
+import type { Shelf } from '../planning/tubShelf.ts';
 import { logOf, type Ledger } from '../../core/log/ledger.ts';
 
 /** What the slip shelf's screens read. */

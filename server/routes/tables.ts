@@ -2,7 +2,7 @@ import { Readable } from 'node:stream';
 import { Router, type Response } from 'express';
 import { DateTime } from 'luxon';
 import { logCsv, piecesCsv, readingsCsv } from '../archive/tables.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import type { Plans } from '../planning/plans.ts';
 import type { Store } from '../store/store.ts';
 

@@ -13,10 +13,10 @@ import type {
   StudioAnswer,
   TechniquesAnswer,
 } from '../../api/index.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 import type { Plans } from '../planning/plans.ts';
-import type { Shelf } from '../shelf.ts';
+import type { Shelf } from '../planning/tubShelf.ts';
 import { entriesOf, type StudioSet } from '../../core/log/entry.ts';
 import { nightTime, workingTime } from '../../core/time/hours.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';

@@ -9,7 +9,7 @@ import { entriesOf, type EntryBodies } from '../../core/log/entry.ts';
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
 import { DEFAULT_MAKER, SCALE } from '../../core/log/studio.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import { folderAt } from '../folder/disk.ts';
 import type { FileStore } from '../files/fileStore.ts';
 import type { Store } from '../store/store.ts';

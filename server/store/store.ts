@@ -4,8 +4,8 @@ import { entriesAbout, record, type Ledger } from '../../core/log/ledger.ts';
 import { studioOf, type StudioState } from '../../core/log/studio.ts';
 import { upcast, type AnyAct, type AnyRecordedAct } from '../../core/log/upcast.ts';
 import type { Problem } from '../../core/units/problem.ts';
-import { breathe } from '../breath.ts';
-import type { Clock } from '../clock.ts';
+import { breathe } from '../time/yieldToEventLoop.ts';
+import type { Clock } from '../time/clock.ts';
 import type { Database } from '../db/open.ts';
 import {
   insertWhole,
@@ -18,7 +18,7 @@ import {
 import type { FileStore } from '../files/fileStore.ts';
 import { filesOf } from '../files/named.ts';
 import type { Journal } from '../journal/journal.ts';
-import { createRoomAir, type RoomAir } from '../roomAir.ts';
+import { createRoomAir, type RoomAir } from './roomAir.ts';
 import { readingsOrProblem } from './readingsOf.ts';
 import { normal, sameAct } from './sameAct.ts';
 import { takeMany, type ManyKept, type Told } from './takeMany.ts';

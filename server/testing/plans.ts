@@ -1,4 +1,4 @@
-import { derivedFile } from '../derived.ts';
+import { derivedFile } from '../files/answerCache.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { plannerHere, type Planner } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';

@@ -9,7 +9,7 @@ import { inject, onTestFinished } from 'vitest';
 import { written, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
 import type { Act, Entry } from '../../core/log/entry.ts';
 import { ok } from '../../core/units/problem.ts';
-import type { Clock } from '../clock.ts';
+import type { Clock } from '../time/clock.ts';
 import { migrationsFolder, openDatabase, type Tx } from '../db/open.ts';
 import { openFolder, type OpenDatabase, type OpenFolder } from '../folder/folder.ts';
 

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, stagesApart, type Stage, type StageDescription } from '../../core/clay/stage.ts';
-import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/answers.ts';
+import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/touchCheck.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import { isPlace, type PlaceName } from '../../core/form/places.ts';
 import type { PlaceNow } from '../../core/piece/places.ts';

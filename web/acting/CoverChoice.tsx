@@ -1,8 +1,8 @@
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { covers, type Cover } from '../../core/drying/face.ts';
 import { isLost } from '../../core/plan/follows.ts';
-import type { Look } from '../../core/piece/look.ts';
-import type { Wet } from '../../core/plan/ribbon.ts';
+import type { Look } from '../../core/piece/appearance.ts';
+import type { Wet } from '../../core/plan/moistureForecast.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { followsWords } from '../ui/answer.ts';
 import { useNow } from '../asking/clock.ts';

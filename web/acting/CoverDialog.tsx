@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { stands } from '../../core/form/places.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../ui/fields.tsx';

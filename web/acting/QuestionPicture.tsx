@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import type { Answers } from '../../core/forecast/answers.ts';
+import type { Answers } from '../../core/forecast/touchCheck.ts';
 import { board, ink } from '../ui/theme.ts';
 
 const slabShape = 'M4 30 H44 V38 H4 Z';

@@ -2,7 +2,7 @@ import { TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import type { Effect } from '../../core/technique/technique.ts';
-import { usualTrim } from '../../core/piece/deed.ts';
+import { usualTrim } from '../../core/piece/operation.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useDraft } from '../ui/draft.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../ui/fields.tsx';

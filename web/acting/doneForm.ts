@@ -4,7 +4,7 @@ import { stageAt, type Stage } from '../../core/clay/stage.ts';
 import type { Form } from '../../core/form/form.ts';
 import type { Entry, Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import { deepestGroove, slipTaken, usually } from '../../core/piece/deed.ts';
+import { deepestGroove, slipTaken, usually } from '../../core/piece/operation.ts';
 import { leavesSilicate, takesOff } from '../../core/piece/waste.ts';
 import { consistencyFor, type SlipUse } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';

@@ -1,5 +1,5 @@
 import type { BenchAnswer } from '../../api/routes.ts';
-import { useSoon } from './soon.ts';
+import { useSoon } from './pollWhile.ts';
 
 /** What every piece asks for; what is still being worked out is asked for again soon. */
 export const useToday = () =>

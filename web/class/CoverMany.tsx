@@ -12,7 +12,7 @@ import { studioNow } from '../asking/clock.ts';
 import { faded } from '../ui/theme.ts';
 import { CoverChoice } from '../acting/CoverChoice.tsx';
 import { useCoverFollows, type StandingAlike } from '../planning/coverFollows.ts';
-import { standAlike } from './alike.ts';
+import { standAlike } from './sameStep.ts';
 import { manyWords } from './words.ts';
 
 const AS_IS = 'as it is';

@@ -9,7 +9,7 @@ import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { hairline, tones } from '../ui/theme.ts';
 import { DoneDialog } from '../acting/DoneDialog.tsx';
-import { alikeBy, asDone } from './alike.ts';
+import { alikeBy, asDone } from './sameStep.ts';
 import { manyWords } from './words.ts';
 
 /** The next steps of what was chosen, each logged at once for all that ask for it. */

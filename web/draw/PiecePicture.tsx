@@ -1,7 +1,7 @@
 import { useId, type CSSProperties, type ReactNode } from 'react';
 import { EDGE_SHOWN, outlineOf } from '../../core/form/outline.ts';
-import type { Laid, Look } from '../../core/piece/look.ts';
-import type { Wet } from '../../core/plan/ribbon.ts';
+import type { Laid, Look } from '../../core/piece/appearance.ts';
+import type { Wet } from '../../core/plan/moistureForecast.ts';
 import { isFlat } from '../../core/form/form.ts';
 import { ink } from '../ui/theme.ts';
 import { shadeOf, shadeStyle, type ClayColours } from './clayShade.ts';

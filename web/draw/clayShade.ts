@@ -1,4 +1,4 @@
-import type { Wet } from '../../core/plan/ribbon.ts';
+import type { Wet } from '../../core/plan/moistureForecast.ts';
 import type { FiredState } from '../../core/technique/technique.ts';
 import { clayRamp, rampColour } from './clayRamp.ts';
 

@@ -5,7 +5,7 @@ import type { Entry } from '../../core/log/entry.ts';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/piece/piece.test-support.ts';
 import { planPiece } from '../../core/plan/plan.ts';
 import { sceneOf, type Zoom } from '../planning/wallScene.ts';
-import { LEFT, type Painter } from './gates.ts';
+import { LEFT, type Painter } from './stepWindows.ts';
 import { paintStrip, stripLayout, timeAxis } from './strip.ts';
 
 const WIDTH = 1000;

@@ -2,7 +2,7 @@ import type { ClayBody } from '../../core/clay/body.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import type { Trajectory } from '../../core/drying/trajectory.ts';
 import type { Spell } from '../../core/time/hours.ts';
-import type { Gate } from '../../core/piece/gates.ts';
+import type { Gate } from '../../core/piece/stepWindow.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 /** Everything the wall strip shows. */

@@ -1,4 +1,4 @@
-import { gateOf, type Gate } from '../../core/piece/gates.ts';
+import { gateOf, type Gate } from '../../core/piece/stepWindow.ts';
 import { compose } from '../../core/compose/compose.ts';
 import { layerOf } from '../../core/catalogue/layerOf.test-support.ts';
 

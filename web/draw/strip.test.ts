@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../../core/clay/body.ts';
 import { emptyTrajectory } from '../../core/drying/trajectory.ts';
 import { sgraffitoGates } from './strip.test-support.ts';
-import { GATE_ROW, gateRows, LEFT } from './gates.ts';
+import { GATE_ROW, gateRows, LEFT } from './stepWindows.ts';
 import type { StripScene } from './scene.ts';
 import { stripLayout, timeAxis } from './strip.ts';
 

@@ -10,7 +10,7 @@ import { cobalt, hairline, ink, paper, sans, slab } from '../ui/theme.ts';
 import { clockTime, weekday } from '../ui/times.ts';
 import { hatching } from './cover.ts';
 import { clayRamp, rampColour } from './clayRamp.ts';
-import { GATE_ROW, gateRows, LEFT, paintGates, type Painter, type ToX } from './gates.ts';
+import { GATE_ROW, gateRows, LEFT, paintGates, type Painter, type ToX } from './stepWindows.ts';
 
 const RIGHT = 16;
 const COVER_HEIGHT = 26;

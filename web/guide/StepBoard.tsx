@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Box, Button, Typography } from '@mui/material';
 import { isSign } from '../../core/coat/sign.ts';
-import { timedIn } from '../../core/plan/lead.ts';
+import { timedIn } from '../../core/plan/dispatch.ts';
 import { hazardsOf, remedyFor, type NextStep } from '../../core/plan/next.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { techniqueOf } from '../../core/catalogue/catalogue.ts';

@@ -4,7 +4,7 @@ import type { GuideAnswer } from '../../api/routes.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import { caseOf, coatLaid, cruetMade } from '../../core/piece/piece.test-support.ts';
 import { foldPiece } from '../../core/log/piece.ts';
-import { lookOf } from '../../core/piece/look.ts';
+import { lookOf } from '../../core/piece/appearance.ts';
 import { answersOf, planPiece } from '../../core/plan/plan.ts';
 import { HOUR, MINUTE, SECOND } from '../../core/units/quantity.ts';
 import { complaint, known, NOON, press, show, testStudio } from '../testing/studio.test-support.tsx';

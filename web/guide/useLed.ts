@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { GuideAnswer } from '../../api/routes.ts';
 import { outsideArea } from '../../core/form/form.ts';
-import { tellsNothing } from '../../core/log/tellsNothing.ts';
+import { tellsNothing } from '../../core/log/kindsNotAffectingPlan.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
-import type { Look } from '../../core/piece/look.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
-import { stepByLog } from '../../core/plan/lead.ts';
+import type { Look } from '../../core/piece/appearance.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
+import { stepByLog } from '../../core/plan/dispatch.ts';
 import { nextStep, type NextStep } from '../../core/plan/next.ts';
 import type { PlanAnswers } from '../../core/plan/plan.ts';
 import { isPast } from '../../core/plan/standing.ts';

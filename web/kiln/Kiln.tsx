@@ -12,7 +12,7 @@ import { LogDialog } from '../saving/LogDialog.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Empty, Section, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { rowsWorking, useSoon } from '../asking/soon.ts';
+import { rowsWorking, useSoon } from '../asking/pollWhile.ts';
 import { asNow } from '../ui/asNow.ts';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';

@@ -6,7 +6,7 @@ import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
 import { stages, type Stage } from '../../core/clay/stage.ts';
 import { partsWanted, type PartState, type PieceState } from '../../core/log/piece.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import { usualPart } from '../../core/piece/deed.ts';
+import { usualPart } from '../../core/piece/operation.ts';
 import type { Role } from '../../core/technique/technique.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { useDraft } from '../ui/draft.ts';

@@ -3,7 +3,7 @@ import { Box, Button, ButtonBase, Dialog, DialogActions, DialogContent } from '@
 import { entriesOf, type EntryOf } from '../../core/log/entry.ts';
 import { instantOf } from '../../core/time/moment.ts';
 import { firedAt } from '../../core/piece/events.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { FileButton } from '../ui/FileButton.tsx';
 import { useLog } from '../saving/notice.tsx';

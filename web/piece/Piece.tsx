@@ -5,10 +5,10 @@ import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import type { PieceAnswer } from '../../api/routes.ts';
 import { wetness } from '../../core/clay/colour.ts';
 import { waterAtIndex } from '../../core/clay/stage.ts';
-import type { Wet } from '../../core/plan/ribbon.ts';
+import type { Wet } from '../../core/plan/moistureForecast.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import { stateName, type PiecePlan } from '../../core/plan/plan.ts';
 import {
   formatFixed,
@@ -40,7 +40,7 @@ import { Parts } from './Parts.tsx';
 import { Places } from './Places.tsx';
 import { Steps } from '../steps/Steps.tsx';
 import { WentWrong } from '../steps/WentWrong.tsx';
-import { useTrial } from '../planning/useTrial.ts';
+import { useTrial } from '../planning/useWhatIf.ts';
 import { Moves, TrialChoice, triedWords } from './WhatIf.tsx';
 import { useCase, usePlan } from '../planning/usePlan.ts';
 

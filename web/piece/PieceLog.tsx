@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Box, Button, TextField } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
 import { stages } from '../../core/clay/stage.ts';
-import { questions } from '../../core/forecast/answers.ts';
+import { questions } from '../../core/forecast/touchCheck.ts';
 import { stands } from '../../core/form/places.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import type { Entry } from '../../core/log/entry.ts';

@@ -1,13 +1,13 @@
 import { Box, Button } from '@mui/material';
 import { covers, coverNamed } from '../../core/drying/face.ts';
-import { changesWall } from '../../core/plan/strand.ts';
+import { changesWall } from '../../core/plan/wallProjection.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../ui/fields.tsx';
 import { copperGreen, faded, hairline, ochre } from '../ui/theme.ts';
 import { span, whenNear } from '../ui/times.ts';
-import type { Tried, Trying } from '../planning/useTrial.ts';
+import type { Tried, Trying } from '../planning/useWhatIf.ts';
 
 const NOTHING = 'nothing';
 /** Where a trial begins, unless the plan has its step elsewhere. */

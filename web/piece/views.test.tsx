@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Entry } from '../../core/log/entry.ts';
 import { foldPiece } from '../../core/log/piece.ts';
 import { inOrder } from '../../core/log/ledger.ts';
-import { noAnswers } from '../../core/forecast/answers.ts';
+import { noAnswers } from '../../core/forecast/touchCheck.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/piece/piece.test-support.ts';
 import { defaultStudio } from '../../core/log/studio.ts';

@@ -3,7 +3,7 @@ import { Link as RouterLink } from 'react-router';
 import { Box, Button, Slider, Typography } from '@mui/material';
 import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
 import { coverNamed } from '../../core/drying/face.ts';
-import { wetAt } from '../../core/plan/ribbon.ts';
+import { wetAt } from '../../core/plan/moistureForecast.ts';
 import { outlineOf } from '../../core/form/outline.ts';
 import { DAY, HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { Choosing } from '../class/chosen.ts';

@@ -8,7 +8,7 @@ import { ManyBar } from '../class/ManyBar.tsx';
 import { useNow } from '../asking/clock.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { rowsWorking, useSoon } from '../asking/soon.ts';
+import { rowsWorking, useSoon } from '../asking/pollWhile.ts';
 import { asNow } from '../ui/asNow.ts';
 import { DryingRoom } from './DryingRoom.tsx';
 import { FinishedPieces } from './FinishedPieces.tsx';

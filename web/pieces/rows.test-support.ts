@@ -2,7 +2,7 @@ import type { PieceRow } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { foldPiece } from '../../core/log/piece.ts';
 import { cruetMade } from '../../core/piece/piece.test-support.ts';
-import { lookOf } from '../../core/piece/look.ts';
+import { lookOf } from '../../core/piece/appearance.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
 import { NOON } from '../testing/studio.test-support.tsx';
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { covers, type Cover } from '../../core/drying/face.ts';
 import { followsOf, type Follows } from '../../core/plan/follows.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { planInWorker } from './usePlan.ts';
 

@@ -1,4 +1,4 @@
-import { rememberingPlanner } from '../../core/plan/memory.ts';
+import { rememberingPlanner } from '../../core/plan/cachedPlanner.ts';
 import { nightsOf } from '../../core/plan/night.ts';
 import type { PlanAnswered, PlanRequest } from './planMessages.ts';
 

@@ -1,4 +1,4 @@
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { Spell } from '../../core/time/hours.ts';
 import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';

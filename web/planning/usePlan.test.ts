@@ -1,6 +1,6 @@
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import { caseOf, cruetMade, hoursOn } from '../../core/piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from '../../core/plan/plan.ts';
 import { toWire } from '../../core/plan/wire.ts';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { PieceAnswer, PlanReply } from '../../api/routes.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import { inOrder } from '../../core/log/ledger.ts';
 import { fromWire } from '../../core/plan/wire.ts';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';

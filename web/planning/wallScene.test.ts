@@ -3,7 +3,7 @@ import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../../core/p
 import { planPiece } from '../../core/plan/plan.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { sceneOf } from './wallScene.ts';
-import type { Trial } from './useTrial.ts';
+import type { Trial } from './useWhatIf.ts';
 
 const covered = logged('piece.covered', hoursOn(3), { cover: 'draped', stand: 'board' });
 const given = caseOf([cruetMade(), covered, coatLaid(1, hoursOn(5))]);

@@ -1,4 +1,4 @@
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { Spell } from '../../core/time/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { meanReading } from '../../core/drying/readings.ts';
@@ -9,7 +9,7 @@ import { instantOf } from '../../core/time/moment.ts';
 import type { Role } from '../../core/technique/technique.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { StripScene } from '../draw/scene.ts';
-import type { Trial } from './useTrial.ts';
+import type { Trial } from './useWhatIf.ts';
 
 export type Zoom = 'near' | 'all';
 

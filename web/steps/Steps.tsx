@@ -2,7 +2,7 @@ import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow } from '@
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { hazardsOf, stepAt } from '../../core/plan/next.ts';
-import type { Gate, GateStatus } from '../../core/piece/gates.ts';
+import type { Gate, GateStatus } from '../../core/piece/stepWindow.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';

@@ -5,7 +5,7 @@ import { faultWords } from '../../core/fault/fault.ts';
 import { faultOfSign } from '../../core/fault/signs.ts';
 import type { Explained } from '../../core/fault/explain.ts';
 import { entriesOf } from '../../core/log/entry.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { Instant, UnitChoice } from '../../core/units/quantity.ts';
 import { useUnits } from '../asking/maker.ts';
 import { useLog } from '../saving/notice.tsx';

@@ -2,7 +2,7 @@ import useSWR from 'swr';
 import type { PieceAnswer } from '../../api/routes.ts';
 import type { Explained } from '../../core/fault/explain.ts';
 import type { PieceHistory } from '../../core/fault/history.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { ask } from '../asking/server.ts';
 

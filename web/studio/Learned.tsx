@@ -5,7 +5,7 @@ import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Section, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { useSoon } from '../asking/soon.ts';
+import { useSoon } from '../asking/pollWhile.ts';
 import { hairline } from '../ui/theme.ts';
 import { factorWords, subjects } from './learnedWords.ts';
 import { TakeLearned } from './TakeLearned.tsx';

@@ -1,6 +1,6 @@
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { DryingTest, FittedClay } from '../../core/fit/dryingTest.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { LogFit } from '../../core/fit/logFit.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';

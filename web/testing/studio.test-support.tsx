@@ -14,7 +14,7 @@ import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.t
 import { DEFAULT_MAKER, studioOf } from '../../core/log/studio.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import { createShelf } from '../../server/shelf.ts';
+import { createShelf } from '../../server/planning/tubShelf.ts';
 import { setClock } from '../asking/clock.ts';
 import { Logging } from '../saving/notice.tsx';
 import { ask } from '../asking/server.ts';

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { BenchPiece } from '../../api/routes.ts';
-import { wetAt } from '../../core/plan/ribbon.ts';
+import { wetAt } from '../../core/plan/moistureForecast.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { coverWords, movedWords, type Here } from '../ui/answer.ts';

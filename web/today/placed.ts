@@ -2,7 +2,7 @@ import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import type { GroupState } from '../../core/log/group.ts';
 import type { Due } from '../../core/plan/standing.ts';
 import { answerFor, unsentAnswer, type Answer, type Headline, type Here } from '../ui/answer.ts';
-import { stepKey } from '../class/alike.ts';
+import { stepKey } from '../class/sameStep.ts';
 import type { LoggedHere } from './loggedHere.ts';
 
 /** Pieces that ask for one step at one time: one alone, or those of a group together. */

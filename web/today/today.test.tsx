@@ -3,7 +3,7 @@ import { carriesNothing } from '../../core/log/carried.ts';
 import { describe, expect, it } from 'vitest';
 import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
-import { lookOf } from '../../core/piece/look.ts';
+import { lookOf } from '../../core/piece/appearance.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';

@@ -1,9 +1,9 @@
 import { request as httpRequest } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BenchAnswer, ProblemDetails } from '../api/index.ts';
-import type { OpenFolder } from './folder/folder.ts';
-import { act, entry, pieceMade } from './testing/studio.ts';
-import { listening } from './testing/listening.ts';
+import type { BenchAnswer, ProblemDetails } from '../../api/index.ts';
+import type { OpenFolder } from '../folder/folder.ts';
+import { act, entry, pieceMade } from '../testing/studio.ts';
+import { listening } from '../testing/listening.ts';
 
 let folder: OpenFolder;
 let address: string;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Effect, Need, Usual } from '../technique/technique.ts';
 import { MINUTE, SECOND } from '../units/quantity.ts';
-import { leadOf, startsWait, timedIn, workOf, type Led } from './lead.ts';
+import { leadOf, startsWait, timedIn, workOf, type Led } from './dispatch.ts';
 import type { NextStep } from './next.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');

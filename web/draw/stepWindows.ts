@@ -1,4 +1,4 @@
-import type { Gate, GateStatus } from '../../core/piece/gates.ts';
+import type { Gate, GateStatus } from '../../core/piece/stepWindow.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, ink, ironRed, ochre, sans } from '../ui/theme.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { createLine } from './line.ts';
+import { createLine } from './keyedPriorityQueue.ts';
 
 describe('a line of work', () => {
   const held = () => {

@@ -2,8 +2,8 @@ import { MEMBERS } from '../forecast/ensemble.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import type { Entry } from '../log/entry.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
-import { believedLater, believedNow, type Believed } from '../piece/believed.ts';
-import type { PieceFacts } from '../piece/facts.ts';
+import { believedLater, believedNow, type Believed } from '../piece/stateEstimate.ts';
+import type { PieceFacts } from '../piece/planInput.ts';
 import type { Told } from './told.ts';
 import { planAt, planFrom, type Effort, type PiecePlan, type WhatIf } from './plan.ts';
 

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
-import type { RoomMeasured } from '../api/index.ts';
-import type { AirReading } from '../core/drying/series.ts';
-import { actsNaming, revisionOf, stands, type Ledger } from '../core/log/ledger.ts';
-import type { Instant } from '../core/units/quantity.ts';
-import type { ReadingSpan, StoredReading } from './db/repository.ts';
+import type { RoomMeasured } from '../../api/index.ts';
+import type { AirReading } from '../../core/drying/series.ts';
+import { actsNaming, revisionOf, stands, type Ledger } from '../../core/log/ledger.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import type { ReadingSpan, StoredReading } from '../db/repository.ts';
 
 /** What was measured in rooms, from the database; what was asked for last is at hand. */
 export interface RoomAir {

@@ -1,9 +1,9 @@
 import { act, renderHook } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { PlanAnswer, PlanRequest } from './planMessages.ts';
-import { useTrial } from './useTrial.ts';
+import { useTrial } from './useWhatIf.ts';
 
 type Asked = Omit<PlanRequest, 'ticket'>;
 

@@ -19,12 +19,12 @@ import { entriesOf } from '../log/entry.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Zone } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, laidBy } from './deed.ts';
+import { deedOf, laidBy } from './operation.ts';
 import { begunAt, eventsOf, exposureOf, roomAt, roomOf, surroundingsIn, type LoggedWall } from './events.ts';
 import { observationsOf, shareOfPiece } from './observations.ts';
 import { begunAnew, withoutLongPast } from './longPast.ts';
 import { ownWalls, partSeams, seamsOf, zonesOf, type OwnWall } from './walls.ts';
-import { readsOf, type PieceFacts } from './facts.ts';
+import { readsOf, type PieceFacts } from './planInput.ts';
 
 /** The walls of a piece as they are believed to be now, by its log and its checks. */
 export interface Believed extends Ensemble {

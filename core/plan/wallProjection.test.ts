@@ -6,11 +6,11 @@ import type { WallEvent } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import type { WallName } from '../form/places.ts';
 import { foldPiece } from '../log/piece.ts';
-import { believedNow } from '../piece/believed.ts';
+import { believedNow } from '../piece/stateEstimate.ts';
 import { caseOf, cruetMade, hoursOn } from '../piece/piece.test-support.ts';
 import { MINUTE } from '../units/quantity.ts';
 import { planPiece } from './plan.ts';
-import { beginStrand, coursesOf, layOn, type Between } from './strand.ts';
+import { beginStrand, coursesOf, layOn, type Between } from './wallProjection.ts';
 
 const judged: WallName[] = ['wall'];
 const tile = {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { caseOf, coatLaid, cruetMade, hoursOn, MADE } from '../../core/piece/piece.test-support.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
-import { alikeMark, planningAlike } from './alike.ts';
+import { alikeMark, planningAlike } from './sharedPlan.ts';
 import { plannerHere, type Planner } from './planner.ts';
 
 const piece = (id: string, name = id) => caseOf([cruetMade({ name }, id)]);

@@ -6,7 +6,7 @@ import type { PieceState } from '../log/piece.ts';
 import { groundOf, type Zone } from '../technique/layer.ts';
 import type { Effect, FiredState } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, type Deed } from './deed.ts';
+import { deedOf, type Deed } from './operation.ts';
 
 /** A piece as it is seen: its form, what was laid on it and where, its cover. Drawn from its log alone. */
 export interface Look {

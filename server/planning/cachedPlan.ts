@@ -1,4 +1,4 @@
-import type { PlanKept } from '../../core/plan/kept.ts';
+import type { PlanKept } from '../../core/plan/keptPlan.ts';
 import { movedSince, type Moved } from '../../core/plan/moved.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 

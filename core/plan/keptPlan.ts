@@ -2,9 +2,9 @@ import { wetness } from '../clay/colour.ts';
 import { outerReading } from '../drying/readings.ts';
 import { readAt } from '../drying/trajectory.ts';
 import type { Instant } from '../units/quantity.ts';
-import { RIBBON_LASTS, RIBBON_STEP, type Ribbon } from './ribbon.ts';
-import type { Believed } from '../piece/believed.ts';
-import type { PieceFacts } from '../piece/facts.ts';
+import { RIBBON_LASTS, RIBBON_STEP, type Ribbon } from './moistureForecast.ts';
+import type { Believed } from '../piece/stateEstimate.ts';
+import type { PieceFacts } from '../piece/planInput.ts';
 import { answersOf, type PiecePlan, type PlanAnswers } from './plan.ts';
 
 /** What is kept of a plan once its walls are let go: all that is shown of many pieces at once. */

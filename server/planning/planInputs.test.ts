@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { tubBody } from '../../core/log/entries.test-support.ts';
 import type { AirReading } from '../../core/drying/series.ts';
 import type { Air } from '../../core/drying/air.ts';
-import { roomClimate } from '../../core/piece/facts.ts';
+import { roomClimate } from '../../core/piece/planInput.ts';
 import { wholeZone, type Layer } from '../../core/technique/layer.ts';
 import { act, emptyFolder, entry, NOW, opened } from '../testing/studio.ts';
 import type { Sensors } from '../sensors/sensors.ts';
-import { createCases } from './cases.ts';
+import { createCases } from './planInputs.ts';
 
 const HOUR = 3_600_000;
 const at = (hours: number) => new Date(NOW - hours * HOUR).toISOString();

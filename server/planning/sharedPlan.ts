@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Entry } from '../../core/log/entry.ts';
-import type { PieceFacts } from '../../core/piece/facts.ts';
+import type { PieceFacts } from '../../core/piece/planInput.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import type { Planned, Planner } from './planner.ts';
 

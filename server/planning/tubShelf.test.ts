@@ -8,12 +8,12 @@ import type {
   ProblemDetails,
   ShelfAnswer,
   TubAnswer,
-} from '../api/index.ts';
-import { formatSchemas, measurementFile, type FormatPreview } from '../api/formats.ts';
-import type { Entry, TubMade } from '../core/log/entry.ts';
-import type { OpenFolder } from './folder/folder.ts';
-import { act, entry } from './testing/studio.ts';
-import { listening } from './testing/listening.ts';
+} from '../../api/index.ts';
+import { formatSchemas, measurementFile, type FormatPreview } from '../../api/formats.ts';
+import type { Entry, TubMade } from '../../core/log/entry.ts';
+import type { OpenFolder } from '../folder/folder.ts';
+import { act, entry } from '../testing/studio.ts';
+import { listening } from '../testing/listening.ts';
 
 let folder: OpenFolder;
 let address: string;
@@ -284,7 +284,7 @@ describe('measurements in files', () => {
 
 describe('the published schemas', () => {
   it('are those of the contract, and describe what is really sent', async () => {
-    const published = readFileSync(join(import.meta.dirname, '../docs/formats.md'), 'utf8');
+    const published = readFileSync(join(import.meta.dirname, '../../docs/formats.md'), 'utf8');
     const blocks = [...published.matchAll(/```json\n([\s\S]*?)\n```/g)].map(
       (m) => JSON.parse(m[1]!) as unknown,
     );

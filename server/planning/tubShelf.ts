@@ -1,16 +1,16 @@
-import type { BatchRow, Reminder, ShelfAnswer } from '../api/index.ts';
-import { foldBatch, nextLook, nextMaking, type BatchState } from '../core/log/batch.ts';
-import { foldBin, type BinState } from '../core/log/bin.ts';
-import { catalogueOf, type SlipCatalogue } from '../core/log/materials.ts';
-import { createFolded } from '../core/log/folds.ts';
-import { actsReferring, entriesAbout, subjectsOf, type Ledger } from '../core/log/ledger.ts';
-import { DEFAULT_ROOM, readsIn, studioOf } from '../core/log/studio.ts';
-import { foldTrial, type TrialState } from '../core/log/trial.ts';
-import { foldTub, type TubState } from '../core/log/tub.ts';
-import { roomClimate } from '../core/piece/facts.ts';
-import { USUAL_GRAIN } from '../core/slip/density.ts';
-import { alikeWhenWet, tubOnShelf, type ShelfRoom, type TubOnShelf } from '../core/shelf/tubOnShelf.ts';
-import type { Instant } from '../core/units/quantity.ts';
+import type { BatchRow, Reminder, ShelfAnswer } from '../../api/index.ts';
+import { foldBatch, nextLook, nextMaking, type BatchState } from '../../core/log/batch.ts';
+import { foldBin, type BinState } from '../../core/log/bin.ts';
+import { catalogueOf, type SlipCatalogue } from '../../core/log/materials.ts';
+import { createFolded } from '../../core/log/memoByRevision.ts';
+import { actsReferring, entriesAbout, subjectsOf, type Ledger } from '../../core/log/ledger.ts';
+import { DEFAULT_ROOM, readsIn, studioOf } from '../../core/log/studio.ts';
+import { foldTrial, type TrialState } from '../../core/log/trial.ts';
+import { foldTub, type TubState } from '../../core/log/tub.ts';
+import { roomClimate } from '../../core/piece/planInput.ts';
+import { USUAL_GRAIN } from '../../core/slip/density.ts';
+import { alikeWhenWet, tubOnShelf, type ShelfRoom, type TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
+import type { Instant } from '../../core/units/quantity.ts';
 
 /** Tubs, batches, bins and trials as their logs have them, folded anew only where something was logged. */
 export interface Shelf {

@@ -9,7 +9,7 @@ import { foldPiece } from '../log/piece.ts';
 import { wholeZone, type Planned } from '../technique/layer.ts';
 import { water, type Need } from '../technique/technique.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
-import type { Readings } from './gates.ts';
+import type { Readings } from './stepWindow.ts';
 import { intervalsOf } from './intervals.ts';
 import { cruetMade } from './piece.test-support.ts';
 

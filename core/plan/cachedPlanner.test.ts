@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry, EntryBodies } from '../log/entry.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
-import { rememberingPlanner } from './memory.ts';
+import { rememberingPlanner } from './cachedPlanner.ts';
 import { caseOf, coatLaid, cruetMade, firstKey, hoursOn, logged } from '../piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from './plan.ts';
 
