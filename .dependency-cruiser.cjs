@@ -5,7 +5,7 @@ const only = (name, from, allowed, comment, tests = '\\.test\\.tsx?$') => ({
   severity: 'error',
   from: { path: `^${from}/`, pathNot: tests },
   to: {
-    path: '^(core|api|server|web|demo|e2e|scripts|bench)/',
+    path: '^(core|api|server|web|demo|e2e|scripts|perf)/',
     pathNot: `^(${[from, ...allowed].join('|')})/`,
   },
 });

@@ -46,7 +46,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['server/time/clock.ts', 'scripts/**', 'bench/**', 'e2e/**'],
+    files: ['server/time/clock.ts', 'scripts/**', 'perf/**', 'e2e/**'],
     rules: { 'no-restricted-syntax': ['error', ...databaseInTransaction] },
   },
   {

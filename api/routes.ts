@@ -1,12 +1,12 @@
 import type { AirRead } from '../core/drying/air.ts';
 import type { Lesson, Taughtable } from '../core/forecast/learn.ts';
 import type { Belief } from '../core/forecast/prior.ts';
-import type { PieceFacts } from '../core/piece/planInput.ts';
-import type { PlanAnswers } from '../core/plan/plan.ts';
+import type { PlanInput } from '../core/piece/planInput.ts';
+import type { PlanResult } from '../core/plan/plan.ts';
 import type { PlanWire } from '../core/plan/wire.ts';
 import type { Spell } from '../core/time/hours.ts';
 import type { ComingNight } from '../core/plan/night.ts';
-import type { Look } from '../core/piece/appearance.ts';
+import type { Appearance } from '../core/piece/appearance.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { BatchState } from '../core/log/batch.ts';
 import type { BinState } from '../core/log/bin.ts';
@@ -65,11 +65,11 @@ export interface TechniquesAnswer {
 /** GET /api/pieces/:id */
 export interface PieceAnswer {
   /** Null where it cannot be planned. */
-  given: PieceFacts | null;
+  given: PlanInput | null;
   /** Why it cannot be planned: its making is undone, or what it rests on is gone. */
   unplanned: 'undone' | { message: string } | null;
   /** What Today shows of it; null where that is still being worked out. */
-  answers: PlanAnswers | null;
+  answers: PlanResult | null;
   /** How its next window moved though nothing was logged of it; null where it did not. */
   moved: Moved | null;
   /** When the first of its groups is wanted by; null where none is. */
@@ -77,7 +77,7 @@ export interface PieceAnswer {
   /** Acts that name the piece, standing or not, in journal order. */
   acts: ShownAct[];
   /** As it is seen; null where it was undone. */
-  look: Look | null;
+  look: Appearance | null;
   /** Thickness that its wall proved to have, m; null where that is still being worked out. */
   thicknessM: number | null;
   /** When the sensor of its room last spoke, null where it has not yet; null where the room has none. */
@@ -187,7 +187,7 @@ export interface LearningAnswer {
 }
 
 /** GET /api/learning/cases: all pieces that anything was found of. */
-export type LearningCasesAnswer = PieceFacts[];
+export type LearningCasesAnswer = PlanInput[];
 
 /** What was measured of a room: from when to when, and its usual air in the last week of that. */
 export interface RoomMeasured {

@@ -6,7 +6,7 @@ import type { GroupState, GuideState } from '../core/log/group.ts';
 import type { PieceMade } from '../core/log/entry.ts';
 import type { PieceState } from '../core/log/piece.ts';
 import type { KilnState, LoadState } from '../core/log/kilnLoad.ts';
-import type { Look } from '../core/piece/appearance.ts';
+import type { Appearance } from '../core/piece/appearance.ts';
 import type { CoverAdvice } from '../core/plan/advice.ts';
 import type { FormMade } from '../core/piece/formsMade.ts';
 import type { Tally } from '../core/piece/tally.ts';
@@ -14,7 +14,7 @@ import type { Follows } from '../core/plan/follows.ts';
 import type { Spell } from '../core/time/hours.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { NextStep, StepHead } from '../core/plan/next.ts';
-import type { Ribbon } from '../core/plan/moistureForecast.ts';
+import type { MoistureForecast } from '../core/plan/moistureForecast.ts';
 import type { Due } from '../core/plan/standing.ts';
 import type { Attention } from '../core/shelf/tubOnShelf.ts';
 import type { Layer, StepRef } from '../core/technique/layer.ts';
@@ -27,7 +27,7 @@ import type { Instant } from '../core/units/quantity.ts';
 export type BenchRow = BenchPiece | BenchUnknown;
 
 interface BenchHead {
-  look: Look;
+  look: Appearance;
   /** Groups that it is in, by id. */
   groups: string[];
   pieceId: string;
@@ -72,7 +72,7 @@ export interface BenchPiece extends BenchHead {
   /** Of the wall, whatever comes next. */
   warnings: Hazard[];
   /** Surface and mean water of the next day, for the ribbon: moments and moisture between dry 0 and wet 1. */
-  ribbon: Ribbon & { wetColour: string; dryColour: string };
+  ribbon: MoistureForecast & { wetColour: string; dryColour: string };
 }
 
 /** GET /api/bench */
@@ -134,10 +134,10 @@ export interface PieceRow {
   carryBy: Instant | null;
   /** Whether its core is dry enough for the kiln, and when it is if not; null where that is not known, or fired. */
   kiln: { dry: boolean; dryAt: Instant | null } | null;
-  look: Look;
+  look: Appearance;
   clay: { wetColour: string; dryColour: string };
   /** How wet it looks over the coming two days; null where that is not known, and of fired ware. */
-  wet: Ribbon | null;
+  wet: MoistureForecast | null;
   /** What is known of it is being worked out, or anew: ask again soon. */
   working: boolean;
   /** When it was worked out, and until when that holds; null where it never was. */

@@ -33,14 +33,14 @@ export {
 } from './drying/air.ts';
 export { covers, evaporatingFace, surfaceState, type Cover, type FaceLaw } from './drying/face.ts';
 export { coreReading, meanReading, outerReading } from './drying/readings.ts';
-export { carry, forkRun, startRun, type WallEvent, type WallRun } from './drying/run.ts';
+export { integrate, forkRun, startRun, type WallEvent, type WallRun } from './drying/run.ts';
 export { meansOver } from './drying/series.ts';
 export { firstWhen, readAt, wallAt, type Trajectory } from './drying/trajectory.ts';
 export { createWall, type Wall } from './drying/wall.ts';
 export { capVolume, clayVolume, outsideArea, sphereZoneArea, type Form } from './form/form.ts';
 export { exposure } from './form/places.ts';
 export { hazards, type Hazard } from './hazard/hazard.ts';
-export { whyNot } from './log/admission/admit.ts';
+export { firstProblem } from './log/admission/admit.ts';
 export { emptyLedger, entriesAbout, ledgerOf, record, stands, type Ledger } from './log/ledger.ts';
 export { foldPiece, routeOf, type PieceState } from './log/piece.ts';
 export { weighedWater } from './piece/weighing.ts';

@@ -8,7 +8,7 @@ import { must, root } from './run.mjs';
 
 /** Speeds, printed with the machine they were measured on. */
 await build({
-  entryPoints: [`${root}bench/bench.ts`],
+  entryPoints: [`${root}perf/bench.ts`],
   outfile: `${root}dist/bench/bench.js`,
   bundle: true,
   platform: 'node',

@@ -3,7 +3,7 @@ import { must, root } from './run.mjs';
 
 /** The coverage study of the forecast; a number says how many cases, 500 unless said otherwise. */
 await build({
-  entryPoints: [`${root}bench/coverage.ts`],
+  entryPoints: [`${root}perf/coverage.ts`],
   outfile: `${root}dist/bench/coverage.js`,
   bundle: true,
   platform: 'node',

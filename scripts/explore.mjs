@@ -30,7 +30,7 @@ for (let round = 0; round < 10; round++) {
 
 // bodies made from the contract to do harm, and folders with every damage
 await build({
-  entryPoints: [`${root}bench/hostile.ts`],
+  entryPoints: [`${root}perf/hostile.ts`],
   outfile: `${root}dist/bench/hostile.js`,
   bundle: true,
   platform: 'node',

@@ -28,7 +28,7 @@ try {
   writeFileSync(path, JSON.stringify(cases.filter(Boolean)));
   await stop('SIGTERM');
   await build({
-    entryPoints: [`${root}bench/steady.ts`],
+    entryPoints: [`${root}perf/steady.ts`],
     outfile: `${root}dist/bench/steady.js`,
     bundle: true,
     platform: 'node',

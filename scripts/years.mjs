@@ -21,7 +21,7 @@ import { must, root } from './run.mjs';
  * `npm run years -- 500` is smaller; `--write` writes the table into docs/load.md.
  */
 await build({
-  entryPoints: [`${root}bench/years.ts`],
+  entryPoints: [`${root}perf/years.ts`],
   outfile: `${root}dist/bench/years.js`,
   bundle: true,
   platform: 'node',

@@ -6,8 +6,8 @@ import { doneOf, routeOf } from '../core/log/piece.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { refKey } from '../core/technique/layer.ts';
 import { createImporter } from './archive/import.ts';
-import { choresHere } from './jobs/jobs.ts';
-import { createCases } from './planning/planInputs.ts';
+import { jobsHere } from './jobs/jobs.ts';
+import { createPlanInputs } from './planning/planInputs.ts';
 import { act, emptyFolder, entry, opened, pieceMade } from './testing/studio.ts';
 
 /** What the version that wrote the export answered of it. */
@@ -35,7 +35,7 @@ const keyOf = (stepId: string) => {
 describe('an export of before pieces had layers', () => {
   it('is taken whole: the same pieces, the same steps done, the same stages, windows near where they were', async () => {
     const folder = await opened(emptyFolder());
-    const outcome = await createImporter(folder.store, folder.files, choresHere()).take(
+    const outcome = await createImporter(folder.store, folder.files, jobsHere()).take(
       createReadStream(file('quillstone-1.zip')),
     );
     expect(outcome).toMatchObject({ ok: true });
@@ -44,7 +44,7 @@ describe('an export of before pieces had layers', () => {
       await vi.waitFor(() => expect(folder.store.readingsMark(id)).not.toContain('more'), {
         timeout: 20_000,
       });
-    const cases = createCases(folder.store, null);
+    const cases = createPlanInputs(folder.store, null);
     for (const [id, , result] of before.finished) expect(cases.piece(id)!.finished!.outcome).toBe(result);
     const at = Date.parse(before.at);
     expect(
@@ -87,11 +87,11 @@ describe('an export of before layers stood in the order in which they are done',
   it('is taken whole: the same pieces, layers as they were begun, the same steps done; what cannot be is named', async () => {
     const folded = JSON.parse(readFileSync(file('quillstone-2.answers.json'), 'utf8')) as Folded;
     const folder = await opened(emptyFolder());
-    const outcome = await createImporter(folder.store, folder.files, choresHere()).take(
+    const outcome = await createImporter(folder.store, folder.files, jobsHere()).take(
       createReadStream(file('quillstone-2.zip')),
     );
     expect(outcome).toMatchObject({ ok: true });
-    const cases = createCases(folder.store, null);
+    const cases = createPlanInputs(folder.store, null);
     for (const { id, layers, done, finished, fired } of folded.pieces) {
       const piece = cases.piece(id)!;
       expect(

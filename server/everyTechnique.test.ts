@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { act as actSchema } from '../api/entry.ts';
-import { whyNot } from '../core/log/admission/admit.ts';
+import { firstProblem } from '../core/log/admission/admit.ts';
 import { nothingSaid, type Act, type Entry } from '../core/log/entry.ts';
 import { emptyLedger, entriesAbout, record } from '../core/log/ledger.ts';
 import { foldPiece, partsWanted, type PieceState } from '../core/log/piece.ts';
@@ -58,7 +58,7 @@ function desk() {
         deviceAt: iso(now),
         entries: [of],
       }) as Act;
-      expect(whyNot(ledger, parsed, now)).toBeNull();
+      expect(firstProblem(ledger, parsed, now)).toBeNull();
       record(ledger, { ...parsed, n: ledger.acts.length + 1, recordedAt: iso(now) });
     },
     piece: (): PieceState => foldPiece('p', entriesAbout(ledger, 'piece', 'p'))!,

@@ -11,11 +11,11 @@ import { metricUnits } from '../core/units/quantity.ts';
 import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
 import { createImporter } from './archive/import.ts';
 import { readArchive } from './jobs/archive.ts';
-import { choresHere } from './jobs/jobs.ts';
+import { jobsHere } from './jobs/jobs.ts';
 import { derivedFile } from './files/answerCache.ts';
 import type { OpenFolder } from './folder/folder.ts';
 import { plannerHere, type Planner } from './planning/planner.ts';
-import type { KeptAnswer } from './planning/cachedPlan.ts';
+import type { CachedPlan } from './planning/cachedPlan.ts';
 import { createPlans } from './planning/plans.ts';
 import { readReadings } from './readings/read.ts';
 import { plansOf } from './testing/plans.ts';
@@ -33,7 +33,7 @@ const archiveOf = async (studio: Readable | string): Promise<string> => {
 const studioJson = (acts: object[]) => JSON.stringify({ format: 'kosmema-studio', version: 1, acts });
 const recorded = (n: number, made: Act) => ({ ...made, n, recordedAt: new Date(NOW).toISOString() });
 const takeNothing = () => Promise.resolve();
-const importer = ({ store, files }: OpenFolder) => createImporter(store, files, choresHere());
+const importer = ({ store, files }: OpenFolder) => createImporter(store, files, jobsHere());
 
 describe('an archive', () => {
   it('with an act of no shape, or larger than any, leaves that out and names it', async () => {
@@ -216,7 +216,7 @@ describe('answers', () => {
         store: folder.store,
         planner,
         sensors: null,
-        kept: derivedFile<KeptAnswer>(file, made),
+        kept: derivedFile<CachedPlan>(file, made),
         studied: derivedFile(null, made),
       });
     const first = started(plannerHere());

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Technique } from '../core/technique/technique.ts';
 import { planPiece } from '../core/plan/plan.ts';
-import { createCases } from './planning/planInputs.ts';
+import { createPlanInputs } from './planning/planInputs.ts';
 import { act, emptyFolder, entry, NOW, opened } from './testing/studio.ts';
 
 /** A technique that nobody ever heard of: nothing but data, which comes from outside. */
@@ -86,7 +86,7 @@ describe('an invented technique', () => {
     });
     expect(await keep(act(made))).toMatchObject({ kind: 'kept' });
     const plan = async () => {
-      const cases = createCases(folder.store, null);
+      const cases = createPlanInputs(folder.store, null);
       const given = await cases.of(cases.piece('tile')!, {}, NOW);
       if (!given.ok) throw new Error(given.problem.message);
       return planPiece(given.value, NOW, undefined, { members: 8 })!;

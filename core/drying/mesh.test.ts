@@ -10,7 +10,7 @@ import {
   withCoat,
   withSettledCoats,
   type CoatLaid,
-  type Laid,
+  type MeshState,
 } from './mesh.ts';
 
 const coat: fc.Arbitrary<CoatLaid> = fc.record({
@@ -20,11 +20,11 @@ const coat: fc.Arbitrary<CoatLaid> = fc.record({
   specificGravity: fc.double({ min: 1.05, max: 1.9, noNaN: true }),
   grainDensity: fc.double({ min: 2300, max: 2900, noNaN: true }),
 });
-const bare = (cells: number, drySolids: number, x: number): Laid => ({
+const bare = (cells: number, drySolids: number, x: number): MeshState => ({
   mesh: bareMesh(gradedWidths(cells, drySolids)),
   x: new Float64Array(cells).fill(x),
 });
-const dryIn = ({ mesh }: Laid) => mesh.widths.reduce((sum, width) => sum + width, 0);
+const dryIn = ({ mesh }: MeshState) => mesh.widths.reduce((sum, width) => sum + width, 0);
 const wall = bare(16, 9.17, 0.2);
 
 /** Laws of any mesh: nothing is lost by how it is cut. */

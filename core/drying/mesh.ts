@@ -133,13 +133,13 @@ export const COAT_CELLS = 8;
 export const SETTLED_CELLS = 2;
 
 /** A wall with its cells' water contents. */
-export interface Laid {
+export interface MeshState {
   mesh: Mesh;
   x: Float64Array;
 }
 
 /** Lays a coat on a face: further cells, as wet as its SG says. */
-export function withCoat({ mesh, x }: Laid, coat: CoatLaid, cells = COAT_CELLS): Laid {
+export function withCoat({ mesh, x }: MeshState, coat: CoatLaid, cells = COAT_CELLS): MeshState {
   const { share = 1 } = coat;
   const { dry, wetX } = loadOf(coat);
   const layer: Part = {
@@ -166,7 +166,7 @@ function loadOf({ thicknessM, specificGravity, grainDensity, silicateSolids }: C
 }
 
 /** Nothing lies on more of the face than what it lies upon: slip that would is spread on that. */
-function withinBeneath({ mesh }: Laid, face: FaceName, share: number): number {
+function withinBeneath({ mesh }: MeshState, face: FaceName, share: number): number {
   const beneath = face === 'outside' ? mesh.layers.at(-1)! : mesh.layers[0]!;
   return Math.min(beneath.share, share);
 }
@@ -176,7 +176,11 @@ function withinBeneath({ mesh }: Laid, face: FaceName, share: number): number {
  * not: it breaks, keeps its thickness, and bares the rest.
  * @param isSkin whether a coat breaks
  */
-export function stretched({ mesh, x }: Laid, ratio: number, isSkin: (coat: Layer) => boolean): Laid {
+export function stretched(
+  { mesh, x }: MeshState,
+  ratio: number,
+  isSkin: (coat: Layer) => boolean,
+): MeshState {
   const parts = partsOf({ mesh, x }).map((part, i): Part => {
     const share = isSkin(mesh.layers[i]!) ? part.share / ratio : part.share;
     return { ...part, share, widths: part.widths.map((width) => width / ratio) };
@@ -198,7 +202,11 @@ const TRACE = 1e-3;
 const THINNEST_LEFT = 0.1;
 
 /** The wall after a cut, a scraping or a wiping: coats first, then clay, with the water in them. What is sunk in a cut stays. */
-export function takenOff({ mesh, x }: Laid, face: FaceName, { drySolids, share, wiped }: TakenOff): Laid {
+export function takenOff(
+  { mesh, x }: MeshState,
+  face: FaceName,
+  { drySolids, share, wiped }: TakenOff,
+): MeshState {
   const outside = face === 'outside';
   const inwards = outside ? partsOf({ mesh, x }).reverse() : partsOf({ mesh, x });
   let rest = wiped ? Number.POSITIVE_INFINITY : drySolids;
@@ -256,7 +264,7 @@ function nested(parts: Part[]): Part[] {
 }
 
 /** Joins the cells of every coat into few, keeping its water. */
-export function withSettledCoats(laid: Laid): Laid {
+export function withSettledCoats(laid: MeshState): MeshState {
   const parts = partsOf(laid);
   if (parts.every((part) => part.coat === null || part.widths.length <= SETTLED_CELLS)) return laid;
   return assembled(
@@ -272,7 +280,7 @@ interface Part {
   x: Float64Array;
 }
 
-const partsOf = ({ mesh, x }: Laid): Part[] =>
+const partsOf = ({ mesh, x }: MeshState): Part[] =>
   mesh.layers.map(({ coat, share, from, to }) => ({
     coat,
     share,
@@ -295,7 +303,7 @@ function joinedCells(part: Part): Part {
   return { ...part, widths, x };
 }
 
-function assembled(parts: Part[], outerSolids: number): Laid {
+function assembled(parts: Part[], outerSolids: number): MeshState {
   const count = parts.reduce((sum, part) => sum + part.widths.length, 0);
   const widths = new Float64Array(count);
   const x = new Float64Array(count);

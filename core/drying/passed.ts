@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { WallName } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
 import { meanReading } from './readings.ts';
-import { carry, type WallEvent, type WallRun } from './run.ts';
+import { integrate, type WallEvent, type WallRun } from './run.ts';
 import type { Walls } from './together.ts';
 import type { WallAt } from './trajectory.ts';
 
@@ -63,7 +63,7 @@ export function carryAside(
   for (const turn of [...turns, to]) {
     run.state.comes = comesIn(stretches.findLast(({ from }) => from <= run.at));
     const upTo = due.findIndex(({ at }) => at > turn);
-    carry(run, turn, due.splice(0, upTo < 0 ? due.length : upTo), until);
+    integrate(run, turn, due.splice(0, upTo < 0 ? due.length : upTo), until);
     if (run.at < turn) return;
   }
 }

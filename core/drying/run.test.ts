@@ -1,14 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody, drySolidsPerArea } from '../clay/body.ts';
 import { coatLoad } from '../slip/density.ts';
-import { bareMesh, gradedWidths, layerLaws, waterIn, withCoat, withSettledCoats, type Laid } from './mesh.ts';
+import {
+  bareMesh,
+  gradedWidths,
+  layerLaws,
+  waterIn,
+  withCoat,
+  withSettledCoats,
+  type MeshState,
+} from './mesh.ts';
 import { createWall } from './wall.ts';
 import { steadyClimate } from './air.ts';
 import { coverNamed, evaporatingFace, surfaceState } from './face.ts';
 import { activityLaw } from '../clay/body.ts';
 import { meanReading, outerReading } from './readings.ts';
 import {
-  carry,
+  integrate,
   forkRun,
   plainSetting,
   standing,
@@ -32,7 +40,7 @@ const room = (
 });
 
 function hoursUntil(levels: number[], surroundings: Surroundings, thicknessM = 0.006): (number | null)[] {
-  const run = carry(startRun({ ...plain, thicknessM }, surroundings, 0, { tolerance: 1e-6 }), 600 * HOUR);
+  const run = integrate(startRun({ ...plain, thicknessM }, surroundings, 0, { tolerance: 1e-6 }), 600 * HOUR);
   return levels.map((level) => {
     const at = firstWhen(run.trajectory, 0, meanReading, (x) => x < level);
     return at === null ? null : at / HOUR;
@@ -99,7 +107,7 @@ describe('drying of a wall', () => {
       { at: 14 * HOUR, kind: 'mist', face: 'outside', water: 0.05 },
       { at: 15 * HOUR, kind: 'surroundings', change: { cover: 'fan', inside: 'free' } },
     ];
-    const run = carry(startRun(plain, room(), 0), 30 * HOUR, events);
+    const run = integrate(startRun(plain, room(), 0), 30 * HOUR, events);
     const solids = drySolidsPerArea(defaultBody, 0.006);
     const held = waterIn(run.wall.mesh, run.state.x) + run.state.left.inside + run.state.left.outside;
     const put = 0.25 * solids + 2 * coatLoad(0.00015, 1.38, 2600).water + 0.05;
@@ -107,13 +115,13 @@ describe('drying of a wall', () => {
   });
 
   it('holds a night under tight plastic: under two percent of the way in twelve hours', () => {
-    const run = carry(startRun(plain, room({ cover: 'tight' }), 0), 12 * HOUR);
+    const run = integrate(startRun(plain, room({ cover: 'tight' }), 0), 12 * HOUR);
     expect(meanReading(run.state.x, run.wall.mesh)).toBeGreaterThan(0.245);
   });
 
   it('carves later after three coats', () => {
     const carvable = (events: WallEvent[]) => {
-      const run = carry(startRun(plain, room(), 0), 30 * HOUR, events);
+      const run = integrate(startRun(plain, room(), 0), 30 * HOUR, events);
       return firstWhen(run.trajectory, 6.2 * HOUR, outerReading, (x) => x < 0.1725)!;
     };
     const coats = [5, 5.1, 5.2].map((h): WallEvent => ({
@@ -125,17 +133,17 @@ describe('drying of a wall', () => {
   });
 
   it('goes on alone after a fork, as the whole run does', () => {
-    const whole = carry(startRun(plain, room(), 0), 10 * HOUR);
-    const half = carry(startRun(plain, room(), 0), 4 * HOUR);
-    const fork = carry(forkRun(half, 4 * HOUR, standing(half)), 10 * HOUR);
+    const whole = integrate(startRun(plain, room(), 0), 10 * HOUR);
+    const half = integrate(startRun(plain, room(), 0), 4 * HOUR);
+    const fork = integrate(forkRun(half, 4 * HOUR, standing(half)), 10 * HOUR);
     const end = (run: WallRun) => meanReading(run.state.x, run.wall.mesh);
     expect(end(fork)).toBeCloseTo(end(whole), 4);
     expect(half.at).toBe(4 * HOUR);
   });
 
   it('is read between its steps as a finer run has it', () => {
-    const coarse = carry(startRun(plain, room(), 0), 20 * HOUR);
-    const fine = carry(startRun(plain, room(), 0, { tolerance: 1e-7 }), 20 * HOUR);
+    const coarse = integrate(startRun(plain, room(), 0), 20 * HOUR);
+    const fine = integrate(startRun(plain, room(), 0, { tolerance: 1e-7 }), 20 * HOUR);
     for (let h = 0; h <= 20; h += 0.5) {
       const a = readAt(coarse.trajectory, h * HOUR, meanReading);
       expect(Math.abs(a - readAt(fine.trajectory, h * HOUR, meanReading))).toBeLessThan(5e-4);
@@ -183,7 +191,7 @@ function mattesAt({ thickness, sg, x, wall: wallMm, seconds }: CoatCase) {
     grainDensity: 2600,
   };
   const widths = gradedWidths(16, drySolidsPerArea(defaultBody, wallMm / 1000));
-  let laid: Laid = { mesh: bareMesh(widths), x: new Float64Array(16).fill(x) };
+  let laid: MeshState = { mesh: bareMesh(widths), x: new Float64Array(16).fill(x) };
   const face = () =>
     evaporatingFace({
       climate: steadyClimate(20, 0.5),
@@ -240,7 +248,7 @@ describe('many walls carried together', () => {
   ];
   const surroundings = room({ inside: 'plaster' });
   const end = 30 * HOUR;
-  const alone = settings.map((setting) => carry(startRun(setting, surroundings, 0), end, events));
+  const alone = settings.map((setting) => integrate(startRun(setting, surroundings, 0), end, events));
 
   it('end as each does alone, to the last bit', () => {
     const together = settings.map((setting) => startRun(setting, surroundings, 0));
@@ -248,9 +256,9 @@ describe('many walls carried together', () => {
     const single = settings.map((setting) => startRun(setting, surroundings, 0));
     const due = (from: number, to: number) => events.filter(({ at }) => at > from && at <= to);
     stops.forEach((stop, i) => {
-      for (const run of together) carry(run, stop, due(stops[i - 1] ?? 0, stop));
+      for (const run of together) integrate(run, stop, due(stops[i - 1] ?? 0, stop));
     });
-    for (const run of single) stops.forEach((stop, i) => carry(run, stop, due(stops[i - 1] ?? 0, stop)));
+    for (const run of single) stops.forEach((stop, i) => integrate(run, stop, due(stops[i - 1] ?? 0, stop)));
     together.forEach((run, k) => {
       expect(run.state.x).toEqual(single[k]!.state.x);
       expect(run.trajectory.at).toEqual(single[k]!.trajectory.at);
@@ -259,7 +267,7 @@ describe('many walls carried together', () => {
 
   it('come by stops on the way to where they come without them', () => {
     const stopped = startRun(settings[1]!, surroundings, 0);
-    carry(carry(stopped, 4.5 * HOUR, events), end, events.slice(2));
+    integrate(integrate(stopped, 4.5 * HOUR, events), end, events.slice(2));
     expect(meanReading(stopped.state.x, stopped.wall.mesh)).toBeCloseTo(
       meanReading(alone[1]!.state.x, alone[1]!.wall.mesh),
       4,
@@ -268,10 +276,10 @@ describe('many walls carried together', () => {
 
   it('a fork leaves the run it came from as it was', () => {
     const run = startRun(settings[0]!, surroundings, 0);
-    carry(run, 4 * HOUR, events.slice(0, 2));
+    integrate(run, 4 * HOUR, events.slice(0, 2));
     const before = run.state.x.slice();
     const records = run.trajectory.at.length;
-    carry(forkRun(run, run.at, standing(run)), end, events.slice(2));
+    integrate(forkRun(run, run.at, standing(run)), end, events.slice(2));
     expect(run.state.x).toEqual(before);
     expect(run.trajectory.at).toHaveLength(records);
     expect(run.surroundings.cover).toBe('paper-bag');

@@ -16,7 +16,7 @@ import { meanReading, OUTER_LAYER_M } from './readings.ts';
 import { emptyTrajectory, type WallAt } from './trajectory.ts';
 import type { WallState } from './wall.ts';
 import { applyEvent, type WallEvent } from './wallEvent.ts';
-import { recorded, relay, wallOf, type Surroundings, type WallRun, type WallSetting } from './wallRun.ts';
+import { recorded, setMesh, wallOf, type Surroundings, type WallRun, type WallSetting } from './wallRun.ts';
 
 export { applyEvent, type WallEvent } from './wallEvent.ts';
 export { faceAreaLaw, plainSetting } from './wallRun.ts';
@@ -88,7 +88,7 @@ export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun
     state: {
       x: x.slice(),
       left: { inside: 0, outside: 0 },
-      strideS: run.state.strideS,
+      lastStepS: run.state.lastStepS,
       comes: run.state.comes,
     },
     trajectory: emptyTrajectory(),
@@ -104,7 +104,7 @@ export const standing = ({ wall, state }: WallRun): WallAt => ({ x: state.x, mes
  * Carries a run to an instant, applying the events due on the way (ascending in time) exactly at theirs.
  * @param until stop early once this holds of the wall
  */
-export function carry(
+export function integrate(
   run: WallRun,
   to: Instant,
   events: WallEvent[] = [],
@@ -128,7 +128,7 @@ function advance(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): 
       if (run.at < settlesAt) return;
     }
     run.settlesAt = null;
-    relay(run, withSettledCoats({ mesh: run.wall.mesh, x: run.state.x }));
+    setMesh(run, withSettledCoats({ mesh: run.wall.mesh, x: run.state.x }));
   }
   let before = meanReading(run.state.x, run.wall.mesh);
   while (to - run.at > DAY + BEFORE_EVENTS) {

@@ -5,7 +5,7 @@ import { steadyClimate } from './air.ts';
 import { signAt } from '../coat/sign.ts';
 import { SILICATE_SOLIDS, silicateSolidsAt, waterIn, type CoatLaid } from './mesh.ts';
 import { meanReading, signReading, surfaceReading } from './readings.ts';
-import { carry, plainSetting, startRun, type WallEvent, type WallRun } from './run.ts';
+import { integrate, plainSetting, startRun, type WallEvent, type WallRun } from './run.ts';
 import { firstWhen, readAt } from './trajectory.ts';
 
 const room = {
@@ -17,7 +17,7 @@ const room = {
 } as const;
 
 const runOf = (thicknessM: number, hours: number, events: WallEvent[] = [], startX = 0.25): WallRun =>
-  carry(startRun(plainSetting(defaultBody, thicknessM, startX), room, 0), hours * HOUR, events);
+  integrate(startRun(plainSetting(defaultBody, thicknessM, startX), room, 0), hours * HOUR, events);
 
 const hoursUntil = (run: WallRun, meanX: number): number =>
   firstWhen(run.trajectory, 0, meanReading, (x) => x <= meanX)! / HOUR;
@@ -44,13 +44,13 @@ describe('a stretched wall', () => {
   it('keeps all water and clay of the piece', () => {
     const before = runOf(0.009, 1);
     const dry = (run: WallRun) => run.wall.mesh.widths.reduce((sum, w) => sum + w, 0);
-    const after = carry(runOf(0.009, 1), HOUR, [{ at: HOUR, kind: 'stretch', ratio: 1.37 }]);
+    const after = integrate(runOf(0.009, 1), HOUR, [{ at: HOUR, kind: 'stretch', ratio: 1.37 }]);
     expect(dry(after) * 1.37).toBeCloseTo(dry(before), 9);
     expect(waterIn(after.wall.mesh, after.state.x) * 1.37).toBeCloseTo(
       waterIn(before.wall.mesh, before.state.x),
       9,
     );
-    const later = carry(after, 20 * HOUR);
+    const later = integrate(after, 20 * HOUR);
     const total =
       waterIn(later.wall.mesh, later.state.x) + later.state.left.inside + later.state.left.outside;
     expect((total * 1.37) / (dry(before) * 0.25)).toBeCloseTo(1, 9);
@@ -145,7 +145,7 @@ describe('slip on a share of the face', () => {
     const whole = runOf(0.006, 1, [line(1)]);
     const water = (run: WallRun) => waterIn(run.wall.mesh, run.state.x);
     expect((water(lined) - water(bare)) / (water(whole) - water(bare))).toBeCloseTo(0.1, 9);
-    const later = carry(lined, 50 * HOUR);
+    const later = integrate(lined, 50 * HOUR);
     expect(
       (water(later) + later.state.left.inside + later.state.left.outside) /
         (water(lined) + lined.state.left.inside + lined.state.left.outside),

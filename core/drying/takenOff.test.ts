@@ -11,10 +11,10 @@ import {
   waterIn,
   withCoat,
   type CoatLaid,
-  type Laid,
+  type MeshState,
 } from './mesh.ts';
 import { meanReading, outerReading, signReading } from './readings.ts';
-import { carry, plainSetting, startRun, type WallEvent, type WallRun } from './run.ts';
+import { integrate, plainSetting, startRun, type WallEvent, type WallRun } from './run.ts';
 import { firstWhen } from './trajectory.ts';
 
 const room = {
@@ -47,10 +47,10 @@ const scrape = (
   ...more,
 });
 
-const solids = ({ mesh }: Laid): number => mesh.widths.reduce((sum, w) => sum + w, 0);
-const water = ({ mesh, x }: Laid): number => waterIn(mesh, x);
+const solids = ({ mesh }: MeshState): number => mesh.widths.reduce((sum, w) => sum + w, 0);
+const water = ({ mesh, x }: MeshState): number => waterIn(mesh, x);
 /** A wall with a gradient, so that what is cut off holds other water than the rest. */
-const sloped = (): Laid => {
+const sloped = (): MeshState => {
   const widths = gradedWidths(16, drySolidsPerArea(defaultBody, 0.006));
   return { mesh: bareMesh(widths, 1.5), x: Float64Array.from(widths, (_w, i) => 0.28 - 0.01 * i) };
 };
@@ -107,7 +107,7 @@ describe('clay taken off a face', () => {
     const filled = withCoat(sloped(), { ...slip, at: 0, share: 0.3, sunk: 0.85 });
     const scraped = takenOff(filled, 'outside', { drySolids: 0.5, share: 1 });
     const [fill] = coatsOn(scraped.mesh, 'outside');
-    const dryOf = ({ mesh }: Laid, i = 0) => {
+    const dryOf = ({ mesh }: MeshState, i = 0) => {
       const { from, to } = coatsOn(mesh, 'outside')[i]!;
       return mesh.widths.slice(from, to).reduce((a, b) => a + b, 0);
     };
@@ -128,9 +128,9 @@ describe('clay taken off a face', () => {
 describe('a wall that was cut', () => {
   it('dries sooner, as a thinner one does', () => {
     // common practice: a trimmed pot is dry before an untrimmed one
-    const whole = hoursUntil(carry(started(), 60 * HOUR), 0.06);
-    const cut = hoursUntil(carry(started(), 60 * HOUR, [scrape(1.5)]), 0.06);
-    const thin = hoursUntil(carry(started(0.0045), 60 * HOUR), 0.06);
+    const whole = hoursUntil(integrate(started(), 60 * HOUR), 0.06);
+    const cut = hoursUntil(integrate(started(), 60 * HOUR, [scrape(1.5)]), 0.06);
+    const thin = hoursUntil(integrate(started(0.0045), 60 * HOUR), 0.06);
     expect(cut).toBeLessThan(whole - 2);
     expect(cut).toBeGreaterThan(thin - 0.5);
   });
@@ -138,7 +138,7 @@ describe('a wall that was cut', () => {
   it('loses the water of its coat where that is scraped off before it has soaked in', () => {
     const coat: WallEvent = { at: HOUR, kind: 'coat', coat: slip };
     const soon: WallEvent = { ...scrape(0, 1, { wiped: true }), at: 1.05 * HOUR };
-    const at = (events: WallEvent[]) => carry(started(), 2 * HOUR, events);
+    const at = (events: WallEvent[]) => integrate(started(), 2 * HOUR, events);
     const outer = (run: WallRun) => outerReading(run.state.x, run.wall.mesh);
     const [bare, coated, wiped] = [at([]), at([coat]), at([coat, soon])];
     expect(outer(coated)).toBeGreaterThan(outer(bare) + 0.005);
@@ -148,11 +148,11 @@ describe('a wall that was cut', () => {
 
   it('under wax dries later, the more of it is waxed', () => {
     const wax = (share: number): WallEvent => ({ at: HOUR, kind: 'wax', face: 'outside', share });
-    const hours = [0, 0.5, 1].map((share) => hoursUntil(carry(started(), 90 * HOUR, [wax(share)]), 0.06));
+    const hours = [0, 0.5, 1].map((share) => hoursUntil(integrate(started(), 90 * HOUR, [wax(share)]), 0.06));
     expect(hours[1]).toBeGreaterThan(hours[0]! + 0.5);
     expect(hours[2]).toBeGreaterThan(hours[1]! + 1);
     // waxed twice over, no less closed
-    const twice = hoursUntil(carry(started(), 90 * HOUR, [wax(0.5), wax(0.5)]), 0.06);
+    const twice = hoursUntil(integrate(started(), 90 * HOUR, [wax(0.5), wax(0.5)]), 0.06);
     expect(twice).toBeGreaterThan(hours[1]!);
     expect(twice).toBeLessThan(hours[2]!);
   });

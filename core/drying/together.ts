@@ -2,7 +2,7 @@ import { diffusivityLaw, specificVolume } from '../clay/body.ts';
 import type { Join, Seams, WallName } from '../form/places.ts';
 import { DAY, HOUR, MINUTE, SECOND, type Instant } from '../units/quantity.ts';
 import { meanReading } from './readings.ts';
-import { carry, type WallEvent, type WallRun } from './run.ts';
+import { integrate, type WallEvent, type WallRun } from './run.ts';
 
 /** The walls of a piece, by name. */
 export type Walls = Partial<Record<WallName, WallRun>>;
@@ -46,7 +46,7 @@ export function carryTogether(
     for (const [place, run] of all) {
       const due = left.get(place)!;
       const upTo = due.findIndex((event) => event.at > moment);
-      carry(run, moment, due.splice(0, upTo < 0 ? due.length : upTo));
+      integrate(run, moment, due.splice(0, upTo < 0 ? due.length : upTo));
     }
     at = moment;
   };

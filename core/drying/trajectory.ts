@@ -15,7 +15,7 @@ export interface Trajectory {
 
 export const emptyTrajectory = (): Trajectory => ({ at: [], x: [], rate: [], mesh: [] });
 
-export function joined(parts: Trajectory[]): Trajectory {
+export function concatTrajectories(parts: Trajectory[]): Trajectory {
   return {
     at: parts.flatMap((p) => p.at),
     x: parts.flatMap((p) => p.x),

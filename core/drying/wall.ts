@@ -23,7 +23,7 @@ export interface WallState {
   /** Water that has left through each face, kg per m² of plastic face. */
   left: { inside: number; outside: number };
   /** The step that it was carried by at last, s; the next begins with it. Left out after what shook the wall. */
-  strideS?: number | undefined;
+  lastStepS?: number | undefined;
   /** Water that comes from the places beside it, evenly into its cells, kg per m² of face and second, at its mean X. */
   comes?: ((meanX: number) => number) | undefined;
 }
@@ -310,7 +310,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
     const { tolerance, record, until, maxStep = Number.POSITIVE_INFINITY } = options;
     const { x } = state;
     let t = fromS;
-    let h = Math.min(state.strideS ?? FIRST_STEP_S, maxStep);
+    let h = Math.min(state.lastStepS ?? FIRST_STEP_S, maxStep);
     for (const skin of skins) skin.drop = 0;
     ({ comes } = state);
     rates(x, t, faces, f);
@@ -335,7 +335,7 @@ export function createWall(mesh: Mesh, lawsOf: (layer: Layer) => LayerLaws, face
       rates(x, t, faces, f);
     }
     record?.(t, x, f);
-    state.strideS = h;
+    state.lastStepS = h;
     return t;
   };
 

@@ -9,11 +9,11 @@ import {
   withSettledCoats,
   type CoatLaid,
   type FaceName,
-  type Laid,
+  type MeshState,
   type Layer,
 } from './mesh.ts';
 import { meanReading, signWater } from './readings.ts';
-import { relay, type Surroundings, type WallRun } from './wallRun.ts';
+import { setMesh, type Surroundings, type WallRun } from './wallRun.ts';
 
 /** What happens to a wall. */
 export type WallEvent = { at: Instant } & (
@@ -42,17 +42,17 @@ const AFTER_CHANGE_S = 120;
 /** Does to a run what happens to it at this moment. */
 export function applyEvent(run: WallRun, event: WallEvent): void {
   const { state, wall } = run;
-  if (event.kind !== 'surroundings') state.strideS = undefined;
+  if (event.kind !== 'surroundings') state.lastStepS = undefined;
   switch (event.kind) {
     case 'surroundings':
       if (event.change.cover === 'paper-bag') run.taken = { ...run.taken, paper: 0 };
       if (event.change.cover === 'damp-cloth') run.taken = { ...run.taken, cloth: 0 };
       run.surroundings = { ...run.surroundings, ...event.change };
-      if (state.strideS) run.state = { ...state, strideS: Math.min(AFTER_CHANGE_S, state.strideS) };
+      if (state.lastStepS) run.state = { ...state, lastStepS: Math.min(AFTER_CHANGE_S, state.lastStepS) };
       return;
     case 'coat': {
       const settled = withSettledCoats({ mesh: wall.mesh, x: state.x });
-      relay(run, withCoat(settled, { ...event.coat, at: event.at }, run.coatCells));
+      setMesh(run, withCoat(settled, { ...event.coat, at: event.at }, run.coatCells));
       run.settlesAt = event.at + COAT_SETTLES;
       return;
     }
@@ -61,7 +61,7 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
       return;
     case 'heat':
       heatPass(run, event);
-      state.strideS = undefined;
+      state.lastStepS = undefined;
       return;
     case 'stretch':
       stretch(run, event.ratio);
@@ -69,7 +69,7 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
     case 'taken-off': {
       const drySolids = drySolidsPerArea(run.setting.body, event.depthM);
       const before = bodySolids(wall.mesh);
-      relay(run, takenOff({ mesh: wall.mesh, x: state.x }, event.face, { ...event, drySolids }));
+      setMesh(run, takenOff({ mesh: wall.mesh, x: state.x }, event.face, { ...event, drySolids }));
       const left = bodySolids(run.wall.mesh) / before;
       run.setting = { ...run.setting, thicknessM: run.setting.thicknessM * left };
       return;
@@ -87,7 +87,7 @@ export function applyEvent(run: WallRun, event: WallEvent): void {
 }
 
 /** Dry solids of the wall's own clay, kg/m². */
-function bodySolids({ widths, body }: Laid['mesh']): number {
+function bodySolids({ widths, body }: MeshState['mesh']): number {
   let sum = 0;
   for (let i = body.from; i < body.to; i++) sum += widths[i]!;
   return sum;
@@ -96,7 +96,7 @@ function bodySolids({ widths, body }: Laid['mesh']): number {
 /** From then on all that is of an area is of the new one. */
 function stretch(run: WallRun, ratio: number): void {
   const { state, wall, setting, taken } = run;
-  relay(
+  setMesh(
     run,
     stretched({ mesh: wall.mesh, x: state.x }, ratio, (layer) => isSkin(layer, state.x)),
   );

@@ -4,7 +4,7 @@ import type { Instant } from '../units/quantity.ts';
 import type { AirShift, Climate } from './air.ts';
 import type { Cover } from './face.ts';
 import type { Trajectory } from './trajectory.ts';
-import { layerLaws, type Laid } from './mesh.ts';
+import { layerLaws, type MeshState } from './mesh.ts';
 import { createWall, type Wall, type WallState } from './wall.ts';
 
 /** What a wall is and how it was found to behave. */
@@ -96,13 +96,13 @@ export function faceAreaLaw(body: ClayBody): (meanX: number) => number {
 }
 
 /** The wall of a mesh of a body. */
-export const wallOf = (body: ClayBody, mesh: Laid['mesh']): Wall =>
+export const wallOf = (body: ClayBody, mesh: MeshState['mesh']): Wall =>
   createWall(mesh, layerLaws(body), faceAreaLaw(body));
 
 /** Goes on with another mesh. */
-export function relay(run: WallRun, { mesh, x }: Laid): void {
+export function setMesh(run: WallRun, { mesh, x }: MeshState): void {
   if (mesh === run.wall.mesh) return;
   run.wall = wallOf(run.setting.body, mesh);
   run.state.x = x;
-  run.state.strideS = undefined;
+  run.state.lastStepS = undefined;
 }

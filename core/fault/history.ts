@@ -7,10 +7,10 @@ import { readAt, wallAt, type Trajectory } from '../drying/trajectory.ts';
 import { entriesOf, type EntryOf, type SlipLaid } from '../log/entry.ts';
 import { instantOf } from '../time/moment.ts';
 import { foldPiece, routeOf, type PieceState } from '../log/piece.ts';
-import { believedNow } from '../piece/stateEstimate.ts';
-import { deedOf } from '../piece/operation.ts';
+import { estimateNow } from '../piece/stateEstimate.ts';
+import { operationOf } from '../piece/operation.ts';
 import { firedAt } from '../piece/events.ts';
-import type { PieceFacts } from '../piece/planInput.ts';
+import type { PlanInput } from '../piece/planInput.ts';
 import { softestAmong } from '../piece/softest.ts';
 import { judgedOn } from '../piece/walls.ts';
 import { refKey, type Planned } from '../technique/layer.ts';
@@ -70,17 +70,17 @@ const BEFORE_MS = 1;
 const LOOKED_ON = MINUTE;
 
 /** The history of a piece until an instant, with all that is on record of it; null where it was not made. */
-export function historyOf(facts: PieceFacts, now: Instant): PieceHistory | null {
+export function historyOf(facts: PlanInput, now: Instant): PieceHistory | null {
   const piece = foldPiece(facts.pieceId, facts.entries);
   if (!piece) return null;
   const done = entriesOf(facts.entries, 'piece.done').map(instantOf);
   const until = Math.max(piece.madeAt, ...done, Math.min(now, piece.finished?.at ?? now)) + LOOKED_ON;
-  const { best, divided, waterAdded } = believedNow(piece, facts, until, MEMBERS);
+  const { best, divided, waterAdded } = estimateNow(piece, facts, until, MEMBERS);
   const course = (name: string): Trajectory => (best[name as 'wall'] ?? best.wall!).trajectory;
   const { body } = facts;
   const laid: { at: Instant; face: string }[] = [];
   const deeds = entriesOf(facts.entries, 'piece.done').map((entry): DeedThen => {
-    const deed = deedOf(entry, piece.layers);
+    const deed = operationOf(entry, piece.layers);
     const wall = course(judgedOn(divided.own, deed.zones, divided.zones));
     const at = deed.at - BEFORE_MS;
     const { mesh } = wallAt(wall, at);

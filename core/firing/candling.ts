@@ -1,7 +1,7 @@
 import type { ClayBody } from '../clay/body.ts';
 import { saturationPressure, steadyClimate, KELVIN } from '../drying/air.ts';
 import { coreReading } from '../drying/readings.ts';
-import { carry, plainSetting, startRun } from '../drying/run.ts';
+import { integrate, plainSetting, startRun } from '../drying/run.ts';
 import { KILN_DRY_X } from '../technique/kiln.ts';
 import { waterViscosity } from '../slip/settle.ts';
 import { HOUR } from '../units/quantity.ts';
@@ -48,7 +48,7 @@ export function candlingTime(
     },
     0,
   );
-  carry(run, LONGEST, [], ({ x, mesh }) => coreReading(x, mesh) <= kilnDryX);
+  integrate(run, LONGEST, [], ({ x, mesh }) => coreReading(x, mesh) <= kilnDryX);
   const half = HOUR / 2;
   return Math.ceil((run.at + WARMING) / half) * half;
 }

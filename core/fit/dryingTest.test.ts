@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { steadyClimate } from '../drying/air.ts';
 import { meanReading } from '../drying/readings.ts';
-import { carry, plainSetting, startRun } from '../drying/run.ts';
+import { integrate, plainSetting, startRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { HOUR } from '../units/quantity.ts';
 import { defaultBody, linearShrinkage } from '../clay/body.ts';
@@ -25,7 +25,7 @@ function tested(hours: number[], lengths: boolean): DryingTest {
     outside: 'free' as const,
     inside: 'free' as const,
   };
-  const run = carry(startRun(plainSetting(truth, 0.01), surroundings, 0), 100 * HOUR);
+  const run = integrate(startRun(plainSetting(truth, 0.01), surroundings, 0), 100 * HOUR);
   return {
     points: hours.map((h) => {
       const x = readAt(run.trajectory, h * HOUR, meanReading);

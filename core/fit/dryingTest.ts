@@ -1,7 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import type { Climate } from '../drying/air.ts';
 import { meanReading } from '../drying/readings.ts';
-import { carry, plainSetting, startRun } from '../drying/run.ts';
+import { integrate, plainSetting, startRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import { ok, refused, type Result } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
@@ -89,7 +89,10 @@ export function fitDryingTest(body: ClayBody, test: DryingTest): Result<FittedCl
       outside: 'free' as const,
       inside: 'free' as const,
     };
-    const run = carry(startRun(setting, surroundings, points[0]!.at, { tolerance: 1e-3 }), points.at(-1)!.at);
+    const run = integrate(
+      startRun(setting, surroundings, points[0]!.at, { tolerance: 1e-3 }),
+      points.at(-1)!.at,
+    );
     return points.map((p) => readAt(run.trajectory, p.at, meanReading));
   };
   const { parameterValues } = levenbergMarquardt(

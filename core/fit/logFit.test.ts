@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../clay/body.ts';
 import { meanReading } from '../drying/readings.ts';
-import { carry } from '../drying/run.ts';
+import { integrate } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import type { PieceFacts } from '../piece/planInput.ts';
+import type { PlanInput } from '../piece/planInput.ts';
 import { wallCase } from '../piece/stateEstimate.ts';
 import { fitLog } from './logFit.ts';
 import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
@@ -14,7 +14,7 @@ const DRY_KG = 0.4;
 const END = hoursOn(60);
 
 /** A piece weighed at some hours, in a room whose air and a clay whose diffusivity are other than the usual. */
-function weighed(n: number, truth: { air: number; diffusion: number }, hours: number[]): PieceFacts {
+function weighed(n: number, truth: { air: number; diffusion: number }, hours: number[]): PlanInput {
   const form = { kind: 'plate', diameterM: 0.2, wallM: 0.004 + 0.001 * (n % 5) } as const;
   const made = cruetMade({ form, name: `plate ${n}` }, `p${n}`);
   const given = caseOf([made]);
@@ -25,7 +25,7 @@ function weighed(n: number, truth: { air: number; diffusion: number }, hours: nu
     diffusivity: { ...diffusivity, at0: diffusivity.at0 * Math.exp(truth.diffusion) },
   };
   const setting = { ...of.given, body, airFactor: Math.exp(truth.air) };
-  const run = carry(of.walls[0]!.begin(setting), END);
+  const run = integrate(of.walls[0]!.begin(setting), END);
   const weighings = hours.map((hour) =>
     logged(
       'piece.weighed',
@@ -42,12 +42,12 @@ function weighed(n: number, truth: { air: number; diffusion: number }, hours: nu
 }
 
 const truth = { air: 0.35, diffusion: -0.3 };
-const shop = (more: Entry[] = []): PieceFacts[] =>
+const shop = (more: Entry[] = []): PlanInput[] =>
   [0, 1, 2, 3, 4].map((n) => {
     const given = weighed(n, truth, [2, 5, 9, 14]);
     return n === 0 ? { ...given, entries: [...given.entries, ...more] } : given;
   });
-const fitted = (cases: PieceFacts[]) => {
+const fitted = (cases: PlanInput[]) => {
   const outcome = fitLog(cases, END);
   if (!outcome.ok) throw new Error(outcome.problem.message);
   return outcome.value;
@@ -88,7 +88,7 @@ describe('fit of the whole log', () => {
   });
 
   it('keeps two rooms apart', () => {
-    const moved = (given: PieceFacts): PieceFacts => ({
+    const moved = (given: PlanInput): PlanInput => ({
       ...given,
       entries: given.entries.map((entry) =>
         entry.kind === 'piece.made' ? { ...entry, body: { ...entry.body, roomId: 's' } } : entry,

@@ -9,7 +9,7 @@ import type { WallName } from '../form/places.ts';
 import { foldPiece } from '../log/piece.ts';
 import { ok, refused, type Result } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { PieceFacts } from '../piece/planInput.ts';
+import type { PlanInput } from '../piece/planInput.ts';
 import { dividedInto, wallCase } from '../piece/stateEstimate.ts';
 import { observationsOf } from '../piece/observations.ts';
 
@@ -77,7 +77,7 @@ interface FoundPiece {
  * @returns refused where too little was found
  */
 export function fitLog(
-  given: PieceFacts[],
+  given: PlanInput[],
   now: Instant,
   onProgress: (share: number) => void = () => {},
 ): Result<LogFit> {
@@ -134,7 +134,7 @@ export function fitLog(
   });
 }
 
-function foundPiece(given: PieceFacts, now: Instant): FoundPiece[] {
+function foundPiece(given: PlanInput, now: Instant): FoundPiece[] {
   const piece = foldPiece(given.pieceId, given.entries);
   if (!piece) return [];
   const { made, madeAt } = piece;

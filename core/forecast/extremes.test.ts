@@ -5,7 +5,7 @@ import { steadyClimate } from '../drying/air.ts';
 import { covers } from '../drying/face.ts';
 import { waterIn } from '../drying/mesh.ts';
 import { meanReading } from '../drying/readings.ts';
-import { carry, plainSetting, startRun, type WallEvent } from '../drying/run.ts';
+import { integrate, plainSetting, startRun, type WallEvent } from '../drying/run.ts';
 import { coatLoad } from '../slip/density.ts';
 import { HOUR } from '../units/quantity.ts';
 import { COARSE } from './ensemble.ts';
@@ -52,7 +52,7 @@ describe('the furthest members', () => {
         const climate = steadyClimate(celsius, humidity);
         const run = startRun(setting, { climate, heatTransfer, cover, outside: 'free', inside }, 0, COARSE);
         const start = waterIn(run.wall.mesh, run.state.x);
-        carry(run, 48 * HOUR, events);
+        integrate(run, 48 * HOUR, events);
         const brought = laid.reduce(
           (sum, { thicknessM, specificGravity }) => sum + coatLoad(thicknessM, specificGravity, 2600).water,
           0,

@@ -4,10 +4,10 @@ import { stageAt } from '../clay/stage.ts';
 import { alone } from '../drying/together.ts';
 import { steadyClimate } from '../drying/air.ts';
 import { meanReading } from '../drying/readings.ts';
-import { carry, plainSetting, startRun, type Fineness, type WallSetting } from '../drying/run.ts';
+import { integrate, plainSetting, startRun, type Fineness, type WallSetting } from '../drying/run.ts';
 import { firstWhen } from '../drying/trajectory.ts';
 import { HOUR } from '../units/quantity.ts';
-import { noAnswers } from './touchCheck.ts';
+import { emptyTouchCheck } from './touchCheck.ts';
 import { ensembleOf, type Ensemble, type WallCase } from './ensemble.ts';
 import type { Observation } from './observe.ts';
 import { usualPrior } from './prior.ts';
@@ -39,7 +39,7 @@ const runsOf = ({ members }: Ensemble) => members.map(({ wall: run }) => run!);
 const edge = (observations: Observation[], now?: number) => {
   const runs = runsOf(ensembleOf(wall(observations, now)));
   return spreadOf(
-    runs.map((run) => firstWhen(carry(run, 60 * HOUR).trajectory, 0, meanReading, (x) => x < 0.12)),
+    runs.map((run) => firstWhen(integrate(run, 60 * HOUR).trajectory, 0, meanReading, (x) => x < 0.12)),
   );
 };
 const width = ({ p10, p90 }: ReturnType<typeof edge>) => (p90! - p10!) / HOUR;
@@ -76,12 +76,12 @@ describe('ensemble smoother', () => {
 describe('forecast of a wall', () => {
   const before = edge([]);
   const at = 4 * HOUR;
-  const truth = carry(begin(plainSetting(defaultBody, 0.006)), at);
+  const truth = integrate(begin(plainSetting(defaultBody, 0.006)), at);
   const meanX = meanReading(truth.state.x, truth.wall.mesh);
 
   it('has the deterministic moment between its tenth and its ninetieth percent', () => {
     const moment = firstWhen(
-      carry(begin(plainSetting(defaultBody, 0.006)), 60 * HOUR).trajectory,
+      integrate(begin(plainSetting(defaultBody, 0.006)), 60 * HOUR).trajectory,
       0,
       meanReading,
       (x) => x < 0.12,
@@ -100,13 +100,15 @@ describe('forecast of a wall', () => {
   });
 
   it('narrows by answers of hand and eye, the more the more is answered', () => {
-    const one = edge([{ at, place: 'wall', kind: 'answers', answers: { ...noAnswers, dent: 'marks' } }]);
+    const one = edge([
+      { at, place: 'wall', kind: 'answers', answers: { ...emptyTouchCheck, dent: 'marks' } },
+    ]);
     const more = edge([
       {
         at,
         place: 'wall',
         kind: 'answers',
-        answers: { ...noAnswers, dent: 'marks', corner: 'stays', nail: 'marks' },
+        answers: { ...emptyTouchCheck, dent: 'marks', corner: 'stays', nail: 'marks' },
       },
     ]);
     expect(width(one)).toBeLessThan(width(before));
@@ -115,7 +117,7 @@ describe('forecast of a wall', () => {
 
   it('takes answers that contradict each other without falling over, and stays unsure', () => {
     const torn = edge([
-      { at, place: 'wall', kind: 'answers', answers: { ...noAnswers, dent: 'dents', nail: 'powders' } },
+      { at, place: 'wall', kind: 'answers', answers: { ...emptyTouchCheck, dent: 'dents', nail: 'powders' } },
     ]);
     expect(width(torn)).toBeGreaterThan(0);
   });
@@ -144,7 +146,7 @@ describe('forecast of a wall', () => {
     const runs = runsOf(ensembleOf(wall([], at)));
     const indices = runs.map((run) => (meanReading(run.state.x, run.wall.mesh) - 0.12) * 400 + 46);
     const moments = runs.map((run) =>
-      firstWhen(carry(run, 60 * HOUR).trajectory, 0, meanReading, (x) => x < 0.12),
+      firstWhen(integrate(run, 60 * HOUR).trajectory, 0, meanReading, (x) => x < 0.12),
     );
     const value = valueOfCheck('carve', indices, moments)!;
     expect(value.widthAfter).toBeLessThan(0.9 * value.widthNow);

@@ -3,7 +3,7 @@ import { defaultBody } from '../clay/body.ts';
 import { alone } from '../drying/together.ts';
 import { steadyClimate } from '../drying/air.ts';
 import { meanReading } from '../drying/readings.ts';
-import { carry, plainSetting, startRun, type Fineness, type WallSetting } from '../drying/run.ts';
+import { integrate, plainSetting, startRun, type Fineness, type WallSetting } from '../drying/run.ts';
 import { firstWhen, readAt } from '../drying/trajectory.ts';
 import { HOUR } from '../units/quantity.ts';
 import { ensembleOf } from './ensemble.ts';
@@ -25,7 +25,7 @@ const begin = (room: typeof real) => (setting: WallSetting, fineness?: Partial<F
   startRun(setting, room, 0, fineness);
 
 const wallOf = (n: number) => plainSetting(defaultBody, 0.005 + 0.0005 * (n % 5));
-const truthOf = (n: number) => carry(begin(real)(wallOf(n)), 40 * HOUR);
+const truthOf = (n: number) => integrate(begin(real)(wallOf(n)), 40 * HOUR);
 const drySince = (run: ReturnType<typeof truthOf>) =>
   firstWhen(run.trajectory, 0, meanReading, (x) => x < 0.12);
 
@@ -59,7 +59,7 @@ function lessonsAfter(pieces: number): Lesson[] {
 
 const errorOfNext = (prior: Prior): number => {
   const { members } = forecast(10, prior, false);
-  const { p50 } = spreadOf(members.map(({ wall }) => drySince(carry(wall!, 40 * HOUR))));
+  const { p50 } = spreadOf(members.map(({ wall }) => drySince(integrate(wall!, 40 * HOUR))));
   return Math.abs(p50! - drySince(truthOf(10))!) / HOUR;
 };
 

@@ -6,7 +6,7 @@ import { signAt, type Sign } from '../coat/sign.ts';
 import type { ClayShare, WallName } from '../form/places.ts';
 import type { Face } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
-import { readAnswers, type Answers } from './touchCheck.ts';
+import { readTouchCheck, type TouchCheck } from './touchCheck.ts';
 
 /** What was found of a wall by hand, eye or scale. */
 export type Observation = {
@@ -19,7 +19,7 @@ export type Observation = {
   (
     | { kind: 'water'; x: number; over: ClayShare[] }
     | { kind: 'stage'; stage: Stage }
-    | { kind: 'answers'; answers: Answers }
+    | { kind: 'answers'; answers: TouchCheck }
     /** The surface of the coat showed a sign. */
     | { kind: 'sign'; sign: Sign; face: Face }
   );
@@ -103,7 +103,7 @@ function numbersOf(observation: Observation): Omit<Compared, 'over'>[] {
       ];
     }
     case 'answers':
-      return readAnswers(observation.answers).map(({ of, predict, value, sigma }) => ({
+      return readTouchCheck(observation.answers).map(({ of, predict, value, sigma }) => ({
         predict: (run) => predict(run, at, of === 'outer' ? outerReading : meanReading),
         value,
         sigma,

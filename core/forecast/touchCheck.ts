@@ -6,7 +6,7 @@ import { readAt, wallAt } from '../drying/trajectory.ts';
 import type { Instant } from '../units/quantity.ts';
 
 /** What a touch check asks: only what can be seen or felt, each answered or left. */
-export interface Answers {
+export interface TouchCheck {
   flop: 'flops' | 'holds' | null;
   dent: 'dents' | 'marks' | 'none' | null;
   nail: 'sinks' | 'marks' | 'powders' | null;
@@ -15,7 +15,7 @@ export interface Answers {
   corner: 'stays' | 'bends' | 'cracks' | null;
 }
 
-export const noAnswers: Answers = {
+export const emptyTouchCheck: TouchCheck = {
   flop: null,
   dent: null,
   nail: null,
@@ -24,10 +24,10 @@ export const noAnswers: Answers = {
   corner: null,
 };
 
-export interface Question<K extends keyof Answers = keyof Answers> {
+export interface Question<K extends keyof TouchCheck = keyof TouchCheck> {
   id: K;
   asks: string;
-  options: { answer: NonNullable<Answers[K]>; name: string; means: Meaning }[];
+  options: { answer: NonNullable<TouchCheck[K]>; name: string; means: Meaning }[];
 }
 
 /** What an answer says: between which edges a reading lies, or how far below the room the surface is, K. */
@@ -108,7 +108,7 @@ export interface ReadAnswer {
  * Answers as numbers to compare. A wide answer says only that the reading is not beyond its edges: what is compared is
  * how far beyond it lies. A narrow one is its middle, as unsure as it is wide.
  */
-export function readAnswers(answers: Answers): ReadAnswer[] {
+export function readTouchCheck(answers: TouchCheck): ReadAnswer[] {
   return questions.flatMap((question) => {
     const given = question.options.find((o) => o.answer === answers[question.id]);
     return given ? [asNumbers(given.means)] : [];
@@ -155,7 +155,7 @@ function chillAt(run: WallRun, at: Instant): number {
 }
 
 /** Of answers that no one wall can give together: two that lie further apart than hands err. Null where all agree. */
-export function contradiction(answers: Answers): [string, string] | null {
+export function contradiction(answers: TouchCheck): [string, string] | null {
   const given = questions.flatMap((question) => {
     const { means, name } = question.options.find((o) => o.answer === answers[question.id]) ?? {};
     return means && means.of !== 'chill'

@@ -3,7 +3,7 @@ import type { ClayBody } from '../clay/body.ts';
 import type { Stage } from '../clay/stage.ts';
 import type { DailyCycle } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
-import type { Answers } from '../forecast/touchCheck.ts';
+import type { TouchCheck } from '../forecast/touchCheck.ts';
 import type { Taughtable } from '../forecast/learn.ts';
 import type { Form } from '../form/form.ts';
 import type { Stand } from '../form/places.ts';
@@ -206,9 +206,9 @@ export interface EntryBodies {
   'piece.redo': { ref: StepRef; from: StepKey; sign: string };
   'piece.checked': { stage: Stage; confirmed: boolean; note: string };
   /** A touch check: what was felt and seen, each answered or left. */
-  'piece.felt': Answers;
+  'piece.felt': TouchCheck;
   /** Another of its kind, made, kept and treated alike, was checked: what was found of that one. */
-  'piece.sampled': { of: string; stage: Stage | null; answers: Answers | null };
+  'piece.sampled': { of: string; stage: Stage | null; answers: TouchCheck | null };
   'piece.weighed': PieceWeighed;
   /** What is cut into it: no other piece on the bench has the same. */
   'piece.coded': { code: string };

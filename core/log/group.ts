@@ -1,5 +1,5 @@
 import type { Instant } from '../units/quantity.ts';
-import { rememberedBy } from './memoByRevision.ts';
+import { memoByRevision } from './memoByRevision.ts';
 import type { WorkingSpell } from '../time/hours.ts';
 import { entriesOf, type GroupSet, type StudioSet } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
@@ -40,7 +40,7 @@ function joinedHours(spells: readonly WorkingSpell[]): WorkingSpell[] {
 }
 
 /** All groups that stand, in the order they were first set up. */
-export const groupsOf = rememberedBy(['group'], (ledger: Ledger): GroupState[] =>
+export const groupsOf = memoByRevision(['group'], (ledger: Ledger): GroupState[] =>
   subjectsOf(ledger, 'group.set').flatMap((id) => {
     const entries = entriesAbout(ledger, 'group', id);
     const set = entriesOf(entries, 'group.set').at(-1)?.body;
@@ -55,7 +55,7 @@ export interface GuideState {
 }
 
 /** Guides that were begun and are not over, the newest first. */
-export const guidesOf = rememberedBy(['guide'], (ledger: Ledger): GuideState[] =>
+export const guidesOf = memoByRevision(['guide'], (ledger: Ledger): GuideState[] =>
   subjectsOf(ledger, 'guide.set')
     .flatMap((id) => {
       const set = entriesOf(entriesAbout(ledger, 'guide', id), 'guide.set').at(-1)?.body;

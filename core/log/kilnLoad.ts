@@ -1,5 +1,5 @@
 import type { Instant } from '../units/quantity.ts';
-import { rememberedBy } from './memoByRevision.ts';
+import { memoByRevision } from './memoByRevision.ts';
 import { entriesOf, type KilnSet, type LoadSet } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
 import { instantOf } from '../time/moment.ts';
@@ -18,7 +18,7 @@ export interface LoadState {
 }
 
 /** The kilns of a studio, in the order they were first set up. */
-export const kilnsOf = rememberedBy(['kiln'], (ledger: Ledger): KilnState[] =>
+export const kilnsOf = memoByRevision(['kiln'], (ledger: Ledger): KilnState[] =>
   subjectsOf(ledger, 'kiln.set').flatMap((id) => {
     const set = entriesOf(entriesAbout(ledger, 'kiln', id), 'kiln.set').at(-1)?.body;
     return set ? [{ id, set }] : [];
@@ -26,7 +26,7 @@ export const kilnsOf = rememberedBy(['kiln'], (ledger: Ledger): KilnState[] =>
 );
 
 /** All loads that stand, the newest first. */
-export const loadsOf = rememberedBy(['load'], (ledger: Ledger): LoadState[] =>
+export const loadsOf = memoByRevision(['load'], (ledger: Ledger): LoadState[] =>
   subjectsOf(ledger, 'load.set')
     .flatMap((id) => {
       const entries = entriesAbout(ledger, 'load', id);

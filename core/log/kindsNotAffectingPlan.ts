@@ -1,7 +1,7 @@
 import type { EntryKind } from './entry.ts';
 
 /** What is logged of a piece that no plan of it rests on. */
-export const tellsNothing: EntryKind[] = [
+export const kindsNotAffectingPlan: EntryKind[] = [
   'piece.noted',
   'piece.faulted',
   'piece.grouped',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { whyNot } from './admission/admit.ts';
+import { firstProblem } from './admission/admit.ts';
 import { entry, measuredBody, sampleOf, tubBody } from './entries.test-support.ts';
 import type { Act, Entry, RecordedAct, Taught } from './entry.ts';
 import { emptyLedger, entriesAbout, record, stands } from './ledger.ts';
@@ -71,7 +71,7 @@ const lesson = (belief: Taught) => ({ belief, pieces: 2, checks: 3, from: 'learn
 
 describe('what is refused, and why', () => {
   const ledger = ledgerOf(act(pieceMade()), act(tubMade));
-  const why = (e: Entry) => whyNot(ledger, act(e), NOW);
+  const why = (e: Entry) => firstProblem(ledger, act(e), NOW);
   it.each([
     ['a piece that does not exist', () => entry('piece.noted', 'nobody', { text: 'x' }), 'no-such-piece'],
     ['before the piece was made', () => covered('tight', '2026-03-09T09:00:00.000Z'), 'before-made'],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { layerOf } from '../catalogue/layerOf.test-support.ts';
 import { at, madeBody, today } from './admission/admit.test-support.ts';
-import { allAgainst, whyNot } from './admission/admit.ts';
+import { validate, firstProblem } from './admission/admit.ts';
 import { freeCodes, readCode, CODE } from './code.ts';
 import { tubBody } from './entries.test-support.ts';
 import { type Act, type Entry, type EntryBodies, type EntryKind, type GroupSet } from './entry.ts';
@@ -24,7 +24,7 @@ function studio(...pieces: string[]): Ledger & { take: (...entries: Entry[]) => 
   const ledger = emptyLedger();
   const take = (...entries: Entry[]) => {
     const one = act(entries);
-    const refusal = whyNot(ledger, one, NOW);
+    const refusal = firstProblem(ledger, one, NOW);
     if (!refusal) record(ledger, { ...one, n: ledger.acts.length + 1, recordedAt: at(0) });
     return refusal && `${refusal.field}: ${refusal.message}`;
   };
@@ -40,7 +40,7 @@ describe('an act over many pieces', () => {
     const ledger = studio('a', 'b', 'c');
     ledger.take(finished('a'));
     ledger.take(finished('c'));
-    const against = allAgainst(ledger, act(['a', 'b', 'c'].map((id) => ({ ...cover(id), at: at(3) }))), NOW);
+    const against = validate(ledger, act(['a', 'b', 'c'].map((id) => ({ ...cover(id), at: at(3) }))), NOW);
     expect(against.map(({ field }) => field)).toEqual(['entries.0.subject', 'entries.2.subject']);
     expect(against[0]!.message).toContain('“a” is finished');
   });
@@ -79,7 +79,7 @@ describe('an act of many entries about one thing', () => {
           return entry.at;
         },
       });
-      expect(allAgainst(ledger, act(Array.from({ length: many }, () => counted(one()))), NOW)).toEqual([]);
+      expect(validate(ledger, act(Array.from({ length: many }, () => counted(one()))), NOW)).toEqual([]);
       return count;
     };
     expect(reads(400)).toBeLessThan(5 * reads(100));
@@ -88,7 +88,7 @@ describe('an act of many entries about one thing', () => {
     const ledger = studio();
     ledger.take(tub());
     const take = (volumeM3: number, hours: number) => e('tub.decanted', 't', { volumeM3 }, hours);
-    const against = allAgainst(ledger, act([take(0.0006, 1), take(0.0003, 2), take(0.0002, 3)]), NOW);
+    const against = validate(ledger, act([take(0.0006, 1), take(0.0003, 2), take(0.0002, 3)]), NOW);
     expect(against.map(({ field }) => field)).toEqual(['entries.2.body.volumeM3']);
   });
 });

@@ -3,7 +3,7 @@ import type { FlowCup } from '../slip/flow.ts';
 import { rawMaterials } from '../slip/rawMaterials.ts';
 import type { Materials, Recipe } from '../slip/recipe.ts';
 import { entriesOf } from './entry.ts';
-import { rememberedBy } from './memoByRevision.ts';
+import { memoByRevision } from './memoByRevision.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
 
 /** What the slip shelf rests on: materials, recipes, cups, and what each use wants here. */
@@ -15,13 +15,13 @@ export interface SlipCatalogue {
 }
 
 /** Every material there is, worked out anew only where one was set. */
-export const materialsOf = rememberedBy(['material'], (ledger: Ledger): Materials => ({
+export const materialsOf = memoByRevision(['material'], (ledger: Ledger): Materials => ({
   ...rawMaterials,
   ...Object.fromEntries(newest(ledger, 'material.set').map(({ id, body }) => [id, body])),
 }));
 
 /** The catalogue as the log has it, worked out anew only where something of it was set. */
-export const catalogueOf = rememberedBy(['material', 'recipe', 'cup', 'wanted'], foldCatalogue);
+export const catalogueOf = memoByRevision(['material', 'recipe', 'cup', 'wanted'], foldCatalogue);
 
 type SetKind = 'material.set' | 'recipe.set' | 'cup.set' | 'wanted.set';
 

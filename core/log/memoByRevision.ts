@@ -2,7 +2,7 @@ import type { SubjectKind } from './entry.ts';
 import { revisionOf, type Ledger } from './ledger.ts';
 
 /** What a ledger folds into, worked out anew only where something of these kinds was logged. */
-export function rememberedBy<T>(kinds: SubjectKind[], fold: (ledger: Ledger) => T): (ledger: Ledger) => T {
+export function memoByRevision<T>(kinds: SubjectKind[], fold: (ledger: Ledger) => T): (ledger: Ledger) => T {
   const known = new WeakMap<Ledger, { at: string; value: T }>();
   return (ledger) => {
     const at = kinds.map((kind) => revisionOf(ledger, kind)).join();

@@ -4,7 +4,7 @@ import { whyNotInto } from '../slip/bin.ts';
 import { rawMaterials } from '../slip/rawMaterials.ts';
 import { alikeWhenWet, openWaterLoss, tubOnShelf } from '../shelf/tubOnShelf.ts';
 import { DAY } from '../units/quantity.ts';
-import { whyNot } from './admission/admit.ts';
+import { firstProblem } from './admission/admit.ts';
 import { dryInBatch, foldBatch, madeOf, nextLook, nextMaking } from './batch.ts';
 import { DEFAULT_CLAY } from './studio.ts';
 import { foldBin } from './bin.ts';
@@ -29,7 +29,7 @@ const ledgerOf = (...entries: Entry[]) => {
   return ledger;
 };
 const refusal = (ledger: ReturnType<typeof ledgerOf>, e: Entry) =>
-  whyNot(ledger, { id: 'new', makerId: 'm', deviceAt: e.at, entries: [e] }, NOW)?.code ?? null;
+  firstProblem(ledger, { id: 'new', makerId: 'm', deviceAt: e.at, entries: [e] }, NOW)?.code ?? null;
 const room = { climate: steadyClimate(20, 0.5), heatTransfer: 4 };
 const onShelf = (state: ReturnType<typeof tub>) =>
   tubOnShelf(state, catalogueOf(emptyLedger()), room, [], NOW);

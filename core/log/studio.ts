@@ -11,7 +11,7 @@ import {
   type StudioSet,
 } from './entry.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
-import { rememberedBy } from './memoByRevision.ts';
+import { memoByRevision } from './memoByRevision.ts';
 import { instantOf } from '../time/moment.ts';
 
 export const DEFAULT_CLAY = 'clay-default';
@@ -98,7 +98,7 @@ export interface StudioState {
 }
 
 /** The settings as the log has them, worked out anew only where one was set. */
-export const studioOf = rememberedBy(['studio', 'room', 'clay', 'maker', 'technique'], foldStudio);
+export const studioOf = memoByRevision(['studio', 'room', 'clay', 'maker', 'technique'], foldStudio);
 
 function foldStudio(ledger: Ledger): StudioState {
   const studio = revisions(ledger, 'studio.set', STUDIO, defaultStudio);

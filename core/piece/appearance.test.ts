@@ -5,7 +5,7 @@ import { outsideArea, silhouette, type Form } from '../form/form.ts';
 import { foldPiece } from '../log/piece.ts';
 import { wholeZone, type Zone } from '../technique/layer.ts';
 import type { Effect } from '../technique/technique.ts';
-import { lookOf, type Lies } from './appearance.ts';
+import { appearanceOf, type Lies } from './appearance.ts';
 import { nothingSaid, type Entry } from '../log/entry.ts';
 import { cruetMade, hoursOn, logged } from './piece.test-support.ts';
 
@@ -27,7 +27,7 @@ const look = (...deeds: { effects: Effect<number>[]; zone?: Zone; tubs?: string[
       ),
     ),
   ];
-  return lookOf(foldPiece('p', entries)!, entries, (id) => (id === 'known' ? colours : null));
+  return appearanceOf(foldPiece('p', entries)!, entries, (id) => (id === 'known' ? colours : null));
 };
 const lies = (of: { laid: { as: Lies }[] }) => of.laid.map(({ as }) => as);
 

@@ -6,23 +6,23 @@ import type { PieceState } from '../log/piece.ts';
 import { groundOf, type Zone } from '../technique/layer.ts';
 import type { Effect, FiredState } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, type Deed } from './operation.ts';
+import { operationOf, type Operation } from './operation.ts';
 
 /** A piece as it is seen: its form, what was laid on it and where, its cover. Drawn from its log alone. */
-export interface Look {
+export interface Appearance {
   form: Form;
   fired: FiredState;
   cover: Cover;
   /** Whether a handle or a spout stands off its side. */
   handle: boolean;
   /** In the order it was laid. */
-  laid: Laid[];
+  laid: DecorationLayer[];
 }
 
 /** How something lies on a piece. */
 export type Lies = 'coat' | 'lines' | 'cuts' | 'print' | 'skin' | 'cracks' | 'wash' | 'wax' | 'shine';
 
-export interface Laid {
+export interface DecorationLayer {
   as: Lies;
   /** Between two shares of the height. */
   from: number;
@@ -48,13 +48,13 @@ const unknownSlip: SlipColours = { wet: '#c9bda6', fired: '#e9dfc8' };
  * @param entries those that stand, in order
  * @param coloursOf of a tub; null where it is not known
  */
-export function lookOf(
+export function appearanceOf(
   piece: PieceState,
   entries: readonly Entry[],
   coloursOf: (tubId: string) => SlipColours | null,
-): Look {
-  const laid = entriesOf(entries, 'piece.done').reduce<Laid[]>((before, entry) => {
-    const deed = deedOf(entry, piece.layers);
+): Appearance {
+  const laid = entriesOf(entries, 'piece.done').reduce<DecorationLayer[]>((before, entry) => {
+    const deed = operationOf(entry, piece.layers);
     // what is poured inside is not seen from outside, but on flat ware
     if (deed.face === 'inside' && !isFlat(piece.form)) return before;
     const [tub] = entry.body.tubs;
@@ -72,9 +72,14 @@ export function lookOf(
   };
 }
 
-function withEffect(before: Laid[], effect: Effect<number>, deed: Deed, colours: SlipColours): Laid[] {
+function withEffect(
+  before: DecorationLayer[],
+  effect: Effect<number>,
+  deed: Operation,
+  colours: SlipColours,
+): DecorationLayer[] {
   const zones = deed.zones.map((zone) => heightsOf(zone, deed.zones));
-  const add = (as: Lies, share: number, slip: SlipColours | null = null): Laid[] => [
+  const add = (as: Lies, share: number, slip: SlipColours | null = null): DecorationLayer[] => [
     ...before,
     ...zones.map((zone) => ({
       as,
@@ -121,7 +126,7 @@ function withEffect(before: Laid[], effect: Effect<number>, deed: Deed, colours:
 type Heights = { from: number; to: number; share: number };
 
 /** A scrape brings a filled face level again: of the slip only what is in the cuts stays. */
-function scraped(before: Laid[], zones: Heights[]): Laid[] {
+function scraped(before: DecorationLayer[], zones: Heights[]): DecorationLayer[] {
   const filled = before.some((of) => of.as === 'lines' && meets(of, zones));
   return filled
     ? before.filter((of) => !((of.as === 'coat' || of.as === 'cuts') && meets(of, zones)))

@@ -6,8 +6,8 @@ import type { PartState, PieceState } from '../log/piece.ts';
 import { instantOf } from '../time/moment.ts';
 import type { Zone } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, wallEventsOf } from './operation.ts';
-import { roomClimate, roomSettingAt, type PieceFacts, type RoomFacts } from './planInput.ts';
+import { operationOf, wallEventsOf } from './operation.ts';
+import { roomClimate, roomSettingAt, type PlanInput, type RoomInput } from './planInput.ts';
 import type { OwnWall } from './walls.ts';
 
 /** What befell each wall of a piece: covers, moves, deeds, and what was changed about the room it stood in. */
@@ -18,14 +18,14 @@ export interface LoggedWall extends OwnWall {
   part: PartState | null;
 }
 
-export function roomOf(facts: PieceFacts, roomId: string): RoomFacts {
+export function roomOf(facts: PlanInput, roomId: string): RoomInput {
   const room = facts.rooms.find((r) => r.id === roomId);
   if (!room) throw new Error(`the case has no room ${roomId}`);
   return room;
 }
 
 export function surroundingsIn(
-  facts: PieceFacts,
+  facts: PlanInput,
   roomId: string,
   at: Instant,
 ): Pick<Surroundings, 'climate' | 'heatTransfer'> {
@@ -57,7 +57,7 @@ export function exposureOf(
  */
 export function eventsOf(
   piece: PieceState,
-  facts: PieceFacts,
+  facts: PlanInput,
   wall: LoggedWall,
   zones: readonly Zone[],
 ): WallEvent[] {
@@ -98,7 +98,7 @@ const movesOf = (piece: PieceState, entries: readonly Entry[]): { from: Instant;
 export const roomAt = (piece: PieceState, entries: readonly Entry[], at: Instant): string =>
   (movesOf(piece, entries).findLast(({ from }) => from <= at) ?? { roomId: piece.made.roomId }).roomId;
 
-function roomChanges(piece: PieceState, facts: PieceFacts): WallEvent[] {
+function roomChanges(piece: PieceState, facts: PlanInput): WallEvent[] {
   const moves = movesOf(piece, facts.entries);
   return moves.flatMap(({ from, roomId }, i) => {
     const to = moves[i + 1]?.from ?? Number.POSITIVE_INFINITY;
@@ -118,7 +118,7 @@ const isOnPiece = ({ part }: LoggedWall, at: Instant): boolean =>
 
 function eventsOfEntry(
   piece: PieceState,
-  facts: PieceFacts,
+  facts: PlanInput,
   wall: LoggedWall,
   zones: readonly Zone[],
   entry: Entry,
@@ -134,14 +134,14 @@ function eventsOfEntry(
     case 'piece.moved':
       return [{ at, kind: 'surroundings', change: surroundingsIn(facts, entry.body.roomId, at) }];
     case 'piece.done':
-      return onPiece ? wallEventsOf(deedOf(entry, piece.layers), wall, zones) : [];
+      return onPiece ? wallEventsOf(operationOf(entry, piece.layers), wall, zones) : [];
     default:
       return [];
   }
 }
 
 /** From when it is joined on, a part is covered as the piece is. */
-function joinedOn(piece: PieceState, facts: PieceFacts, wall: LoggedWall): WallEvent[] {
+function joinedOn(piece: PieceState, facts: PlanInput, wall: LoggedWall): WallEvent[] {
   const at = wall.part?.joinedAt ?? null;
   if (at === null) return [];
   const covered = entriesOf(facts.entries, 'piece.covered').findLast(

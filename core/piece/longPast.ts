@@ -1,10 +1,10 @@
-import { carry } from '../drying/run.ts';
+import { integrate } from '../drying/run.ts';
 import { meanReading } from '../drying/readings.ts';
 import { COARSE, type WallOfPiece } from '../forecast/ensemble.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import { instantOf } from '../time/moment.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
-import type { PieceFacts } from './planInput.ts';
+import type { PlanInput } from './planInput.ts';
 
 /** Where nothing was logged for longer than this, what went before is folded away. */
 export const LONG_PAST = 28 * DAY;
@@ -19,14 +19,14 @@ const BEFORE = 3 * DAY;
  */
 export function withoutLongPast(
   piece: PieceState,
-  facts: PieceFacts,
+  facts: PlanInput,
   now: Instant,
   wallOf: () => WallOfPiece & { begun: Parameters<WallOfPiece['begin']>[0] },
-): { piece: PieceState; facts: PieceFacts } {
+): { piece: PieceState; facts: PlanInput } {
   const from = begunAnew(piece, facts, now);
   if (from === null) return { piece, facts };
   const { begin, begun, events } = wallOf();
-  const { state, wall } = carry(
+  const { state, wall } = integrate(
     begin(begun, COARSE),
     from,
     events.filter((event) => event.at <= from),
@@ -48,7 +48,7 @@ export function withoutLongPast(
 }
 
 /** From when on a piece is carried that was left alone for long; null where it never was. */
-export function begunAnew(piece: PieceState, facts: PieceFacts, now: Instant): Instant | null {
+export function begunAnew(piece: PieceState, facts: PlanInput, now: Instant): Instant | null {
   const moments = [piece.madeAt, ...facts.entries.map(instantOf).filter((at) => at > piece.madeAt), now];
   const gap = moments.findLastIndex((at, i) => i > 0 && at <= now && at - moments[i - 1]! > LONG_PAST);
   return gap < 0 ? null : moments[gap]! - BEFORE;

@@ -8,16 +8,16 @@ import { instantOf } from '../time/moment.ts';
 import { refKey, type StepRef, type Zone } from '../technique/layer.ts';
 import type { Face } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, laidBy, type Deed } from './operation.ts';
+import { operationOf, laidBy, type Operation } from './operation.ts';
 import { firedAt } from './events.ts';
-import type { PieceFacts } from './planInput.ts';
+import type { PlanInput } from './planInput.ts';
 import { judgedOn, shareIn, sharesOf, type OwnWall } from './walls.ts';
 import { weighedWater } from './weighing.ts';
 
 /** What was found of a piece until an instant, oldest first, and the weighings that could not be used. */
 export function observationsOf(
   piece: PieceState,
-  facts: PieceFacts,
+  facts: PlanInput,
   now: Instant,
   { own: walls, zones }: { own: OwnWall[]; zones: readonly Zone[] },
 ) {
@@ -28,7 +28,7 @@ export function observationsOf(
       : [{ place, share }],
   );
   const laid = (entry: EntryOf<'piece.done'>) => {
-    const deed = deedOf(entry, piece.layers);
+    const deed = operationOf(entry, piece.layers);
     return laidBy(deed).dry * area * shareOfPiece(deed, walls, zones);
   };
   const weighings = weighedWater(facts.entries, laid);
@@ -51,7 +51,11 @@ export function observationsOf(
 }
 
 /** Which share of the piece's outside the zones of a deed take in. */
-export const shareOfPiece = ({ zones: done }: Deed, walls: OwnWall[], zones: readonly Zone[]): number => {
+export const shareOfPiece = (
+  { zones: done }: Operation,
+  walls: OwnWall[],
+  zones: readonly Zone[],
+): number => {
   const all = [...done, ...zones];
   return sharesOf(walls).reduce((sum, { share }, i) => {
     const within = done.reduce((part, zone) => part + shareIn(zone, walls[i]!, all), 0);

@@ -13,7 +13,7 @@ import type { Instant } from '../units/quantity.ts';
 import { shareIn, type OwnWall } from './walls.ts';
 
 /** Something done to a piece, or meant to be: what it does to the clay, where, with which slip. */
-export interface Deed {
+export interface Operation {
   refs: StepRef[];
   at: Instant;
   face: Face;
@@ -24,7 +24,7 @@ export interface Deed {
 }
 
 /** A logged deed: where it says no zone, in those of its layer. */
-export const deedOf = (entry: EntryOf<'piece.done'>, layers: readonly Layer[]): Deed => ({
+export const operationOf = (entry: EntryOf<'piece.done'>, layers: readonly Layer[]): Operation => ({
   refs: entry.body.refs,
   at: instantOf(entry),
   face: entry.face ?? 'outside',
@@ -39,7 +39,7 @@ function zonesOfRefs(refs: StepRef[], layers: readonly Layer[]): Zone[] {
 }
 
 /** A step as it is meant to be done: as is usual, from the tub it is planned from. */
-export function intended(planned: Planned, tubs: Record<string, SlipLaid>, at: Instant): Deed {
+export function intended(planned: Planned, tubs: Record<string, SlipLaid>, at: Instant): Operation {
   const effects = planned.step.effects.map(usually);
   // a tub that was let down to water lays nothing: it is taken as it must be by then
   const tub = planned.stock
@@ -151,7 +151,7 @@ export function slipTaken(effect: Effect<number>, slip: SlipLaid, refs: StepRef[
 }
 
 /** What a deed does to a wall of a piece: its coats, water, heat and stretch, on the share of it that its zones take in. */
-export function wallEventsOf(deed: Deed, wall: OwnWall, zones: readonly Zone[] = []): WallEvent[] {
+export function wallEventsOf(deed: Operation, wall: OwnWall, zones: readonly Zone[] = []): WallEvent[] {
   const all = [...deed.zones, ...zones];
   const share = Math.min(
     1,
@@ -165,7 +165,7 @@ const LEAST = 0.01;
 
 function eventsOf(
   effect: Effect<number>,
-  { at, face, slip, refs }: Deed,
+  { at, face, slip, refs }: Operation,
   name: WallName,
   within: number,
 ): WallEvent[] {
@@ -241,7 +241,7 @@ export const stretches = (name: WallName): boolean =>
 const MOSTLY = 0.5;
 
 /** Water and dry matter that a deed lays on each square metre of its zone, kg/m². */
-export function laidBy({ effects, slip, refs }: Deed): { water: number; dry: number } {
+export function laidBy({ effects, slip, refs }: Operation): { water: number; dry: number } {
   let water = 0;
   let dry = 0;
   for (const effect of effects) {

@@ -4,7 +4,7 @@ import { asToday, type AnyBody, type AnyKind } from '../log/upcast.test-support.
 import type { EarlierBodies } from '../log/upcast.ts';
 import { defaultRoom, defaultStudio } from '../log/studio.ts';
 import { HOUR, type Instant } from '../units/quantity.ts';
-import type { PieceFacts } from './planInput.ts';
+import type { PlanInput } from './planInput.ts';
 
 /** When the pieces of these tests were made: a Tuesday, 9 in the morning of the usual zone. */
 export const MADE = Date.parse('2026-03-10T08:00:00Z');
@@ -71,7 +71,7 @@ export const firstKey = (stepId: string): string => {
 };
 
 /** A piece in a room of the usual air, with what was logged of it. */
-export const caseOf = (entries: Entry[], body: ClayBody = defaultBody): PieceFacts => ({
+export const caseOf = (entries: Entry[], body: ClayBody = defaultBody): PlanInput => ({
   pieceId: entries[0]!.subject,
   body,
   entries,

@@ -3,13 +3,13 @@ import { moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts'
 import { meanReading, skinReading } from '../drying/readings.ts';
 import type { WallRun } from '../drying/run.ts';
 import { runsOf } from '../drying/together.ts';
-import { joined, readAt, type Trajectory } from '../drying/trajectory.ts';
+import { concatTrajectories, readAt, type Trajectory } from '../drying/trajectory.ts';
 import { spreadOf } from '../forecast/windows.ts';
 import type { WallName } from '../form/places.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
-import type { Believed } from './stateEstimate.ts';
+import type { StateEstimate } from './stateEstimate.ts';
 import { stretches } from './operation.ts';
 import { strainWatch, type Uneven } from './uneven.ts';
 
@@ -47,7 +47,7 @@ const LOOKS = 45 * MINUTE;
  * Rim, wall, foot, floor and attachment side by side, each a wall of its own that passes water to its neighbours.
  * @param ahead how they go on from now, as planned
  */
-export function placesNow(piece: PieceState, believed: Believed, ahead: Courses): PlacesNow {
+export function placesNow(piece: PieceState, believed: StateEstimate, ahead: Courses): PlacesNow {
   const { body } = believed.best.wall!.setting;
   const courses = coursesOf(believed, ahead);
   const thinner = piece.form.wallM / piece.made.form.wallM;
@@ -82,13 +82,15 @@ export function placesNow(piece: PieceState, believed: Believed, ahead: Courses)
 type Courses = Partial<Record<WallName, Trajectory>>;
 
 /** The walls over time: as they came to now, and on as planned. */
-const coursesOf = ({ best }: Believed, ahead: Courses): Courses =>
-  Object.fromEntries(runsOf(best).map(([name, run]) => [name, joined([run.trajectory, ahead[name]!])]));
+const coursesOf = ({ best }: StateEstimate, ahead: Courses): Courses =>
+  Object.fromEntries(
+    runsOf(best).map(([name, run]) => [name, concatTrajectories([run.trajectory, ahead[name]!])]),
+  );
 
 /** What strain stays in a piece, looked at from when it was made on; the worst that is still to be had. */
 function unevenIn(
   piece: PieceState,
-  { best, joined: joins, at: now }: Believed,
+  { best, joined: joins, at: now }: StateEstimate,
   courses: Courses,
 ): Uneven | null {
   const { body } = best.wall!.setting;

@@ -15,12 +15,12 @@ import { zoneOffset } from '../time/hours.ts';
 import type { Paces } from './pace.ts';
 
 /** Everything needed to forecast one piece, as plain data: the same on the server and in the browser. */
-export interface PieceFacts {
+export interface PlanInput {
   pieceId: string;
   /** Standing entries about the piece, in order. */
   entries: readonly Entry[];
   body: ClayBody;
-  rooms: RoomFacts[];
+  rooms: RoomInput[];
   studio: StudioSet;
   /** Slip of the tubs that are planned for it, as it stands now. */
   tubs: Record<string, SlipInTub>;
@@ -40,7 +40,7 @@ export interface SlipInTub extends SlipLaid {
   toxic?: true;
 }
 
-export interface RoomFacts {
+export interface RoomInput {
   id: string;
   /** The room as it was set, with when each setting began; ascending, at least one. */
   settings: (RoomSet & { from: Instant })[];
@@ -54,16 +54,16 @@ export interface RoomFacts {
 export const AIR_STEP = 30 * MINUTE;
 
 /** The setting of a room at an instant; its first setting also holds before it. */
-export function roomSettingAt(room: RoomFacts, at: Instant): RoomSet {
+export function roomSettingAt(room: RoomInput, at: Instant): RoomSet {
   return room.settings.findLast((setting) => setting.from <= at) ?? room.settings[0]!;
 }
 
 /** What was read in a room where nothing else measured it. */
-export const readsOf = ({ reads = [], series }: RoomFacts): readonly AirRead[] =>
+export const readsOf = ({ reads = [], series }: RoomInput): readonly AirRead[] =>
   reads.filter(({ at }) => !isMeasured(series, at));
 
 /** The climate of a room: what was measured there, else the daily cycle set at the time, through what was read. */
-export function roomClimate(room: RoomFacts, studio: StudioSet): Climate {
+export function roomClimate(room: RoomInput, studio: StudioSet): Climate {
   const offset = zoneOffset(studio.zone, room.settings.at(-1)!.from);
   const cycles = room.settings.map(({ from, cycle }) => ({ from, climate: cycleClimate(cycle, offset) }));
   const unmeasured: Climate = (at, out) =>

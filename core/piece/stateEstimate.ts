@@ -19,15 +19,15 @@ import { entriesOf } from '../log/entry.ts';
 import type { PieceState } from '../log/piece.ts';
 import type { Zone } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
-import { deedOf, laidBy } from './operation.ts';
+import { operationOf, laidBy } from './operation.ts';
 import { begunAt, eventsOf, exposureOf, roomAt, roomOf, surroundingsIn, type LoggedWall } from './events.ts';
 import { observationsOf, shareOfPiece } from './observations.ts';
 import { begunAnew, withoutLongPast } from './longPast.ts';
 import { ownWalls, partSeams, seamsOf, zonesOf, type OwnWall } from './walls.ts';
-import { readsOf, type PieceFacts } from './planInput.ts';
+import { readsOf, type PlanInput } from './planInput.ts';
 
 /** The walls of a piece as they are believed to be now, by its log and its checks. */
-export interface Believed extends Ensemble {
+export interface StateEstimate extends Ensemble {
   at: Instant;
   observations: Observation[];
   /** Weighings that could not be used, with the reason. */
@@ -53,7 +53,12 @@ export interface Divided {
 }
 
 /** Carries the walls of a piece from when it was made to `now`, with as many members as the case asks for. */
-export function believedNow(piece: PieceState, facts: PieceFacts, now: Instant, members = MEMBERS): Believed {
+export function estimateNow(
+  piece: PieceState,
+  facts: PlanInput,
+  now: Instant,
+  members = MEMBERS,
+): StateEstimate {
   const divided = dividedInto(piece, facts);
   const { observations, unread } = observationsOf(piece, facts, now, divided);
   const recent = withoutLongPast(piece, facts, now, () => ownWall(piece, facts));
@@ -77,19 +82,19 @@ export function believedNow(piece: PieceState, facts: PieceFacts, now: Instant, 
   };
 }
 
-function waterAdded(piece: PieceState, facts: PieceFacts, divided: Divided): number {
+function waterAdded(piece: PieceState, facts: PlanInput, divided: Divided): number {
   const solids = drySolidsPerArea(facts.body, piece.made.form.wallM);
   return entriesOf(facts.entries, 'piece.done').reduce((sum, entry) => {
-    const deed = deedOf(entry, piece.layers);
+    const deed = operationOf(entry, piece.layers);
     return sum + (laidBy(deed).water / solids) * shareOfPiece(deed, divided.own, divided.zones);
   }, 0);
 }
 
-const befallen = (walls: WallOfPiece[], until: Instant): Believed['befell'] =>
+const befallen = (walls: WallOfPiece[], until: Instant): StateEstimate['befell'] =>
   Object.fromEntries(walls.map(({ place, events }) => [place, events.filter(({ at }) => at <= until)]));
 
 /** What a piece is carried as: its places, its wall divided by the bands on it, and the parts made for it. */
-export function dividedInto(piece: PieceState, { entries }: PieceFacts): Divided {
+export function dividedInto(piece: PieceState, { entries }: PlanInput): Divided {
   const { form, stand, attachmentM } = piece.made;
   const zones = zonesOf(piece, entries);
   const own = ownWalls(form, zones);
@@ -126,12 +131,12 @@ function forgetPast(members: Walls[], piece: PieceState): void {
  * were any more.
  * @returns null where what was logged tells of what was before, of what the walls are, or of what was found of them
  */
-export function believedLater(
-  before: Believed,
+export function estimateLater(
+  before: StateEstimate,
   piece: PieceState,
-  facts: PieceFacts,
+  facts: PlanInput,
   now: Instant,
-): Believed | null {
+): StateEstimate | null {
   const divided = dividedInto(piece, facts);
   const { observations, unread } = observationsOf(piece, facts, now, divided);
   const sameWalls = isSame([divided, seams(piece, divided)], [before.divided, before.joined]);
@@ -140,7 +145,7 @@ export function believedLater(
   const begun = begunAnew(piece, facts, now) ?? piece.madeAt;
   if (!sameWalls || !sameFound || begun !== before.begun) return null;
   const befell = befallen(wallsOf(piece, facts, divided), now);
-  const coming: Believed['befell'] = {};
+  const coming: StateEstimate['befell'] = {};
   for (const { name } of divided.walls) {
     const [of, was] = [befell[name]!, before.befell[name]!];
     coming[name] = of.slice(was.length);
@@ -156,7 +161,7 @@ const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.s
 /** What is known of a piece's walls until an instant, before anything was found of them. */
 export function wallCase(
   piece: PieceState,
-  facts: PieceFacts,
+  facts: PlanInput,
   now: Instant,
   divided: Divided = dividedInto(piece, facts),
 ): Omit<WallCase, 'observations' | 'members'> {
@@ -176,7 +181,7 @@ export function wallCase(
 }
 
 /** Each wall of a piece: what is believed of its own wall holds for all in their thickness. */
-function wallsOf(piece: PieceState, facts: PieceFacts, { walls, zones }: Divided): WallOfPiece[] {
+function wallsOf(piece: PieceState, facts: PlanInput, { walls, zones }: Divided): WallOfPiece[] {
   const { made } = piece;
   const ordinary = startingX(made.stage, facts);
   return walls.map((wall) => {
@@ -203,7 +208,7 @@ function wallsOf(piece: PieceState, facts: PieceFacts, { walls, zones }: Divided
 }
 
 /** The wall of a piece before anything is believed of it: in the studio's own hours, its air known until it was last measured or read. */
-function begunSetting({ made, madeAt }: PieceState, facts: PieceFacts): WallSetting {
+function begunSetting({ made, madeAt }: PieceState, facts: PlanInput): WallSetting {
   const plain = plainSetting(facts.body, made.form.wallM, startingX(made.stage, facts));
   const room = roomOf(facts, made.roomId);
   const { at: measured } = room.series;
@@ -220,13 +225,13 @@ function begunSetting({ made, madeAt }: PieceState, facts: PieceFacts): WallSett
 }
 
 /** A piece's own wall as the defaults have it. */
-function ownWall(piece: PieceState, facts: PieceFacts) {
+function ownWall(piece: PieceState, facts: PlanInput) {
   const begun = begunSetting(piece, facts);
   const divided = dividedInto(piece, facts);
   return { ...wallsOf(piece, facts, divided).find(({ place }) => place === 'wall')!, begun };
 }
 
-function priorOf({ made }: PieceState, facts: PieceFacts): Prior {
+function priorOf({ made }: PieceState, facts: PlanInput): Prior {
   const measured = roomOf(facts, made.roomId).series.at.length > 1 ? measuredAir : {};
   const start =
     made.stage === null && facts.startX === undefined
@@ -242,7 +247,7 @@ function seedOf(name: string): number {
   return hash / 1_000_003;
 }
 
-const startingX = (stage: Stage | null, { body, startX }: PieceFacts): number =>
+const startingX = (stage: Stage | null, { body, startX }: PlanInput): number =>
   startX ?? stagedX(body, stage);
 
 /** The water of clay that was entered at a stage: fresh where none is said. */

@@ -3,7 +3,7 @@ import { defaultBody, linearShrinkage } from '../clay/body.ts';
 import { moistureIndex } from '../clay/stage.ts';
 import { steadyClimate } from '../drying/air.ts';
 import { meanReading } from '../drying/readings.ts';
-import { applyEvent, carry, plainSetting, startRun, type WallRun } from '../drying/run.ts';
+import { applyEvent, integrate, plainSetting, startRun, type WallRun } from '../drying/run.ts';
 import { readAt, whileHolds } from '../drying/trajectory.ts';
 import { foldPiece } from '../log/piece.ts';
 import { wholeZone, type Planned } from '../technique/layer.ts';
@@ -53,7 +53,7 @@ const all = (run: WallRun, done: Record<string, number>, ...needs: Need[]) =>
   intervalsOf(planned(...needs), read(run, done), 0, () => false);
 
 describe('when a step can be done', () => {
-  const dried = carry(wall(), 30 * HOUR);
+  const dried = integrate(wall(), 30 * HOUR);
 
   it('is while all its needs hold, and ends where the first of them does', () => {
     const { found } = all(dried, {}, water('mean', 50, 80), water('skin', 60, null));
@@ -71,9 +71,9 @@ describe('when a step can be done', () => {
       spans: [{ driest: 70, wettest: 80 }, { wettest: 6 }],
     };
     expect(all(dried, {}, spans).found).toHaveLength(2);
-    const again = carry(wall(), 6 * HOUR);
+    const again = integrate(wall(), 6 * HOUR);
     applyEvent(again, { at: 6 * HOUR, kind: 'mist', face: 'outside', water: 0.3 });
-    carry(again, 30 * HOUR);
+    integrate(again, 30 * HOUR);
     expect(all(again, {}, water('skin', 62, 75)).found.length).toBeGreaterThan(1);
   });
 
@@ -84,7 +84,7 @@ describe('when a step can be done', () => {
 
   it('ends on a mould before the clay has shrunk tight', () => {
     // by the figures of the model: 2.5 % since X 0.235 is reached at X 0.188, m 74.5
-    const draped = carry(wall(0.235, 0.012), 30 * HOUR);
+    const draped = integrate(wall(0.235, 0.012), 30 * HOUR);
     const { found } = all(draped, { 'one/drape/1': 0 }, { kind: 'shrunk', of: 'one/drape/1', most: 0.025 });
     const x = readAt(draped.trajectory, found[0]!.to, meanReading);
     expect(x).toBeCloseTo(0.188, 3);
@@ -93,13 +93,13 @@ describe('when a step can be done', () => {
   });
 
   it('wet in wet it ends with the shine, after a sign it begins with it', () => {
-    const coated = carry(wall(0.19), MINUTE);
+    const coated = integrate(wall(0.19), MINUTE);
     applyEvent(coated, {
       at: MINUTE,
       kind: 'coat',
       coat: { face: 'outside', thicknessM: 0.0008, specificGravity: 1.5, grainDensity: 2600 },
     });
-    carry(coated, 5 * HOUR);
+    integrate(coated, 5 * HOUR);
     const sign = (side: 'before' | 'after'): Need => ({
       kind: 'sign',
       sign: 'matte',
@@ -117,7 +117,7 @@ describe('when a step can be done', () => {
 
 describe('stretches of time in which something holds', () => {
   it('are ascending and apart, and hold inside', () => {
-    const run = carry(wall(), 30 * HOUR);
+    const run = integrate(wall(), 30 * HOUR);
     const found = [
       ...whileHolds(run.trajectory, 0, ({ x, mesh }) => Math.floor(meanReading(x, mesh) * 50) % 2 === 0),
     ];

@@ -6,7 +6,7 @@ import type { Planned, StepRef } from '../technique/layer.ts';
 import type { FiredState, Remedy, Role } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 
-export type GateStatus =
+export type StepStatus =
   | 'done'
   | 'left-out'
   /** Others come before it. */
@@ -38,9 +38,9 @@ export interface Window {
   chance: number;
 }
 
-export interface Gate {
+export interface StepWindow {
   planned: Planned;
-  status: GateStatus;
+  status: StepStatus;
   doneAt: Instant | null;
   /** When the clay comes into the window of the step; null if it does not within the time looked ahead. */
   opens: Instant | null;
@@ -66,7 +66,7 @@ export interface Gate {
 }
 
 /** A gate of which nothing is known yet. */
-export const gateOf = (planned: Planned, status: GateStatus, doneAt: Instant | null): Gate => ({
+export const stepWindowOf = (planned: Planned, status: StepStatus, doneAt: Instant | null): StepWindow => ({
   planned,
   status,
   doneAt,

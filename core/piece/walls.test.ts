@@ -3,7 +3,7 @@ import { waterIn } from '../drying/mesh.ts';
 import { carryTogether, runsOf } from '../drying/together.ts';
 import type { Form } from '../form/form.ts';
 import type { Zone } from '../technique/layer.ts';
-import { believedNow } from './stateEstimate.ts';
+import { estimateNow } from './stateEstimate.ts';
 import { foldPiece } from '../log/piece.ts';
 import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { judgedOn, ownWalls, seamsOf, shareIn, sharesOf } from './walls.ts';
@@ -48,7 +48,7 @@ describe('the walls that bands make of one', () => {
     const facts = caseOf([cruetMade({ form: jar })]);
     const piece = foldPiece('p', facts.entries)!;
     const routed = { ...piece, layers: [{ ...piece.layers[0]!, zones }] };
-    const { best, joined } = believedNow(routed, facts, hoursOn(2), 2);
+    const { best, joined } = estimateNow(routed, facts, hoursOn(2), 2);
     const seams = seamsOf(jar, null, ownWalls(jar, zones));
     expect(seams.joins.length).toBe(joined.joins.length);
     const total = () =>
@@ -87,7 +87,7 @@ describe('a coat on a band', () => {
     const facts = caseOf([cruetMade({ form: jar }), ...entries]);
     const piece = foldPiece('p', facts.entries)!;
     const routed = { ...piece, layers: [{ ...piece.layers[0]!, zones }] };
-    const { best } = believedNow(routed, facts, hoursOn(6), 2);
+    const { best } = estimateNow(routed, facts, hoursOn(6), 2);
     return (name: 'wall' | 'band 10–45' | 'band 55–90') => {
       const { wall, state } = best[name]!;
       const { from, to } = wall.mesh.body;

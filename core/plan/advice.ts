@@ -4,7 +4,7 @@ import { COARSE } from '../forecast/ensemble.ts';
 import type { Seams } from '../form/places.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import { followsOf, kilnDryAt, type Follows } from './follows.ts';
 import { isOpen } from '../piece/status.ts';
 import { project, type CoverChange, type Project } from './project.ts';
@@ -41,7 +41,12 @@ const LOOK = 4 * 24 * HOUR;
  * in working hours, and among those the soonest. The present cover is kept where nothing is gained. Whoever asks is there:
  * now the cover can be changed at any hour.
  */
-export function adviseCover(walls: Walls, ahead: Project, seams: Seams, present: Gate[]): CoverAdvice | null {
+export function adviseCover(
+  walls: Walls,
+  ahead: Project,
+  seams: Seams,
+  present: StepWindow[],
+): CoverAdvice | null {
   const { piece, spells, now } = ahead;
   if (spells.length === 0) return null;
   const rough: Walls = Object.fromEntries(
@@ -71,13 +76,14 @@ export function adviseCover(walls: Walls, ahead: Project, seams: Seams, present:
   };
 }
 
-const remaining = (gates: Gate[]) => gates.filter((gate) => isOpen(gate.status) && !gate.planned.optional);
-const inHours = (gates: Gate[]) => remaining(gates).filter(({ doAt }) => doAt !== null).length;
-const doAtOf = (gates: Gate[]) =>
+const remaining = (gates: StepWindow[]) =>
+  gates.filter((gate) => isOpen(gate.status) && !gate.planned.optional);
+const inHours = (gates: StepWindow[]) => remaining(gates).filter(({ doAt }) => doAt !== null).length;
+const doAtOf = (gates: StepWindow[]) =>
   remaining(gates).map(({ planned, doAt }) => ({ key: planned.key, at: doAt }));
 
 /** Each step done in hours counts one; days until it and changes of cover cost a little. */
-function worth(gates: Gate[], now: Instant, changes: number): number {
+function worth(gates: StepWindow[], now: Instant, changes: number): number {
   const days = remaining(gates).reduce(
     (sum, { doAt }) => sum + (doAt === null ? 0 : (doAt - now) / (24 * HOUR)),
     0,

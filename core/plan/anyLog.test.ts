@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { stages } from '../clay/stage.ts';
 import { covers } from '../drying/face.ts';
-import { noAnswers, questions, type Answers } from '../forecast/touchCheck.ts';
+import { emptyTouchCheck, questions, type TouchCheck } from '../forecast/touchCheck.ts';
 import { nothingSaid, type Entry } from '../log/entry.ts';
 import { inOrder } from '../log/ledger.ts';
 import { HOUR } from '../units/quantity.ts';
@@ -20,7 +20,10 @@ const answers = fc
   .tuple(...questions.map(({ options }) => fc.option(fc.constantFrom(...options.map((o) => o.answer)))))
   .map(
     (given) =>
-      ({ ...noAnswers, ...Object.fromEntries(questions.map(({ id }, i) => [id, given[i]])) }) as Answers,
+      ({
+        ...emptyTouchCheck,
+        ...Object.fromEntries(questions.map(({ id }, i) => [id, given[i]])),
+      }) as TouchCheck,
   );
 
 /** Anything a maker can log of a piece, in any order, sense or none. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry, EntryBodies } from '../log/entry.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
-import { rememberingPlanner } from './cachedPlanner.ts';
+import { cachedPlanner } from './cachedPlanner.ts';
 import { caseOf, coatLaid, cruetMade, firstKey, hoursOn, logged } from '../piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from './plan.ts';
 
@@ -14,7 +14,7 @@ const spread = (plan: PiecePlan | null, id: string) => gate(plan, id).windows[0]
 
 describe('a planner that remembers', () => {
   it('carries a wall on to where it would have come anew', () => {
-    const plan = rememberingPlanner(2);
+    const plan = cachedPlanner(2);
     plan(given, hoursOn(5), undefined, effort);
     const carried = plan(given, hoursOn(5) + 40 * MINUTE, undefined, effort);
     const anew = planPiece(given, hoursOn(5) + 40 * MINUTE, undefined, effort);
@@ -26,7 +26,7 @@ describe('a planner that remembers', () => {
   });
 
   it('answers the same question the same, however often it is asked', () => {
-    const plan = rememberingPlanner(2);
+    const plan = cachedPlanner(2);
     const first = plan(given, hoursOn(5), undefined, effort);
     plan(given, hoursOn(5), { covers: [{ at: hoursOn(6), cover: 'tight' }] }, effort);
     expect(plan(given, hoursOn(5), undefined, effort)).toEqual(first);
@@ -44,7 +44,7 @@ describe('a planner that remembers', () => {
     ['for later than now', [cover(hoursOn(5.1))], 5],
     ['hours later', [cover(hoursOn(14))], 20],
   ])('goes on with what was logged %s, to where it would have come anew', (_when, since, hours) => {
-    const plan = rememberingPlanner(2);
+    const plan = cachedPlanner(2);
     plan(given, hoursOn(5), undefined, effort);
     const more = { ...given, entries: [...given.entries, ...since] };
     const on = plan(more, hoursOn(hours), undefined, effort)!;
@@ -63,7 +63,7 @@ describe('a planner that remembers', () => {
 
   it('goes on with a piece that was left alone for long, as with any other', () => {
     const old = caseOf([cruetMade(), cover(hoursOn(40 * 24))]);
-    const plan = rememberingPlanner(2);
+    const plan = cachedPlanner(2);
     plan(old, hoursOn(40 * 24 + 1), undefined, effort);
     const more = { ...old, entries: [...old.entries, cover(hoursOn(40 * 24 + 2))] };
     const [on, anew] = [plan, planPiece].map((of) => of(more, hoursOn(40 * 24 + 3), undefined, effort)!);
@@ -77,7 +77,7 @@ describe('a planner that remembers', () => {
     ['something of before comes last', (entries) => [...entries, cover(hoursOn(2))]],
     ['what it is was corrected', ([made, ...rest]) => [made!, ...rest, corrected(made!)]],
   ])('plans anew where %s', (_what, changed) => {
-    const plan = rememberingPlanner(2);
+    const plan = cachedPlanner(2);
     plan(given, hoursOn(5), undefined, effort);
     const other = { ...given, entries: changed([...given.entries]) };
     expect(plan(other, hoursOn(5), undefined, effort)).toEqual(
@@ -86,7 +86,7 @@ describe('a planner that remembers', () => {
   });
 
   it('forgets what it knew once something is found, or the clock is set back', () => {
-    const plan = rememberingPlanner(2);
+    const plan = cachedPlanner(2);
     const before = plan(given, hoursOn(6), undefined, effort);
     const checked = logged('piece.checked', hoursOn(6), { stage: 'plastic', confirmed: true, note: '' });
     const wetter = plan({ ...given, entries: [...given.entries, checked] }, hoursOn(6), undefined, effort);
@@ -97,7 +97,7 @@ describe('a planner that remembers', () => {
   });
 
   it('keeps no more pieces than it was told to', () => {
-    const plan = rememberingPlanner(1);
+    const plan = cachedPlanner(1);
     const other = caseOf([cruetMade({}, 'q')]);
     const first = plan(given, hoursOn(5), undefined, effort);
     plan(other, hoursOn(5), undefined, effort);
@@ -105,11 +105,11 @@ describe('a planner that remembers', () => {
   });
 
   it('knows of no piece before it was made', () => {
-    expect(rememberingPlanner(1)({ ...given, entries: [] }, hoursOn(5))).toBeNull();
+    expect(cachedPlanner(1)({ ...given, entries: [] }, hoursOn(5))).toBeNull();
   });
 
   it('looks ahead with few members at even shares, and their spread is like that of all', () => {
-    const plan = rememberingPlanner(2);
+    const plan = cachedPlanner(2);
     const all = spread(plan(given, hoursOn(5)), 'carve');
     const few = spread(plan(given, hoursOn(5), undefined, { ahead: 8 }), 'carve');
     expect(Math.abs(few.p50! - all.p50!)).toBeLessThan(0.5 * HOUR);
@@ -121,7 +121,7 @@ describe('a planner that remembers', () => {
 
 describe('what if', () => {
   const at = hoursOn(5);
-  const plan = rememberingPlanner(1);
+  const plan = cachedPlanner(1);
   const tried = (cover: 'draped' | 'tight' | 'fan', from: number) =>
     plan(given, at, { covers: [{ at: from, cover }] }, effort);
 

@@ -2,14 +2,14 @@ import { MEMBERS } from '../forecast/ensemble.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import type { Entry } from '../log/entry.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
-import { believedLater, believedNow, type Believed } from '../piece/stateEstimate.ts';
-import type { PieceFacts } from '../piece/planInput.ts';
+import { estimateLater, estimateNow, type StateEstimate } from '../piece/stateEstimate.ts';
+import type { PlanInput } from '../piece/planInput.ts';
 import type { Told } from './told.ts';
 import { planAt, planFrom, type Effort, type PiecePlan, type WhatIf } from './plan.ts';
 
 /** Plans a piece, however it is done. */
 export type PlanOf = (
-  facts: PieceFacts,
+  facts: PlanInput,
   now: Instant,
   whatIf?: WhatIf,
   effort?: Effort,
@@ -24,7 +24,7 @@ interface Remembered {
   key: string;
   entries: readonly Entry[];
   from: Instant;
-  believed: Believed;
+  believed: StateEstimate;
 }
 
 /** Whether entries are those of before, and some that came later and leave what was made as it is. */
@@ -37,10 +37,10 @@ const goOn = (before: readonly Entry[], entries: readonly Entry[]): boolean =>
  * changed but for what was logged since, its walls are only carried on, or only looked ahead from.
  * @param pieces how many are remembered; those not asked for longest are forgotten first
  */
-export function rememberingPlanner(pieces: number): PlanOf {
+export function cachedPlanner(pieces: number): PlanOf {
   const known = new Map<string, Remembered>();
 
-  const recall = (piece: PieceState, facts: PieceFacts, at: Instant, members: number): Believed => {
+  const recall = (piece: PieceState, facts: PlanInput, at: Instant, members: number): StateEstimate => {
     // the walls do not rest on how fast hands are
     const { entries, paces: _hands, ...rest } = facts;
     const key = JSON.stringify([rest, members]);
@@ -51,8 +51,8 @@ export function rememberingPlanner(pieces: number): PlanOf {
       at >= last.believed.at &&
       at - last.from < CARRIED_ON &&
       goOn(last.entries, entries);
-    const carried = mayGoOn ? believedLater(last.believed, piece, facts, at) : null;
-    const believed = carried ?? believedNow(piece, facts, at, members);
+    const carried = mayGoOn ? estimateLater(last.believed, piece, facts, at) : null;
+    const believed = carried ?? estimateNow(piece, facts, at, members);
     known.set(piece.id, { key, entries, from: carried ? last!.from : at, believed });
     if (known.size > pieces) known.delete(known.keys().next().value!);
     return believed;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Effect, Need, Usual } from '../technique/technique.ts';
 import { MINUTE, SECOND } from '../units/quantity.ts';
-import { leadOf, startsWait, timedIn, workOf, type Led } from './dispatch.ts';
+import { dispatch, startsWait, timedIn, workOf, type Led } from './dispatch.ts';
 import type { NextStep } from './next.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');
@@ -43,7 +43,7 @@ const sign = (inS: number): NextStep['wait'] => ({
 
 describe('which piece to take up', () => {
   it('looks at a sign that is due before anything is begun', () => {
-    const lead = leadOf(
+    const lead = dispatch(
       [led('a', { closes: NOW + MINUTE }), led('b', { status: 'waiting', wait: sign(-5) })],
       NOW,
       null,
@@ -57,8 +57,8 @@ describe('which piece to take up', () => {
       led('b', { closes: NOW + MINUTE }),
       led('c', { status: 'waiting', wait: sign(-5) }),
     ];
-    expect(leadOf(pieces, NOW, 'a').pick).toEqual({ pieceId: 'a', why: 'wet-in-wet' });
-    expect(leadOf(pieces, NOW, null).pick).toEqual({ pieceId: 'c', why: 'sign-due' });
+    expect(dispatch(pieces, NOW, 'a').pick).toEqual({ pieceId: 'a', why: 'wet-in-wet' });
+    expect(dispatch(pieces, NOW, null).pick).toEqual({ pieceId: 'c', why: 'sign-due' });
   });
   it('takes up what closes first', () => {
     const pieces = [
@@ -66,20 +66,20 @@ describe('which piece to take up', () => {
       led('b', { closes: NOW + 60 * MINUTE }),
       led('c', { closes: NOW + 20 * MINUTE }),
     ];
-    expect(leadOf(pieces, NOW, null).pick).toEqual({ pieceId: 'c', why: 'closes-first' });
+    expect(dispatch(pieces, NOW, null).pick).toEqual({ pieceId: 'c', why: 'closes-first' });
   });
   it('while one goes matte does what is done before that, and else waits', () => {
     const matte = led('a', { status: 'waiting', wait: sign(180) });
-    expect(leadOf([matte, led('b', { takesS: 120 })], NOW, 'a')).toEqual({
+    expect(dispatch([matte, led('b', { takesS: 120 })], NOW, 'a')).toEqual({
       pick: { pieceId: 'b', why: 'ready' },
       comes: { pieceId: 'a', at: NOW + 180 * SECOND },
     });
-    expect(leadOf([matte, led('b', { takesS: 240 })], NOW, 'a').pick).toBeNull();
+    expect(dispatch([matte, led('b', { takesS: 240 })], NOW, 'a').pick).toBeNull();
   });
   it('names what is late only once nothing can be saved', () => {
     const late = led('a', { status: 'closed', closes: NOW - MINUTE });
-    expect(leadOf([late], NOW, null).pick).toEqual({ pieceId: 'a', why: 'late' });
-    expect(leadOf([late, led('b', { status: 'waiting', wait: sign(60) })], NOW, null).pick).toBeNull();
+    expect(dispatch([late], NOW, null).pick).toEqual({ pieceId: 'a', why: 'late' });
+    expect(dispatch([late, led('b', { status: 'waiting', wait: sign(60) })], NOW, null).pick).toBeNull();
   });
 
   const given = fc.record({
@@ -99,7 +99,7 @@ describe('which piece to take up', () => {
             ...(waits !== null && { status: 'waiting' as const, wait: sign(waits) }),
           }),
         );
-        const { pick, comes } = leadOf(pieces, NOW, null);
+        const { pick, comes } = dispatch(pieces, NOW, null);
         const next = pieces.find(({ pieceId }) => pieceId === pick?.pieceId)?.next;
         if (!next || !pick || pick.why === 'sign-due' || !comes || comes.at - NOW > 15 * MINUTE) return;
         const done = NOW + workOf(next);

@@ -56,7 +56,7 @@ const wetInWet = ({ planned, chain }: NextStep): boolean =>
  * Nothing is begun that cannot be done before the next sign shows, nor what would show its own sign at the same time.
  * @param held the piece in hand, if any
  */
-export function leadOf(pieces: readonly Led[], now: Instant, held: string | null): Lead {
+export function dispatch(pieces: readonly Led[], now: Instant, held: string | null): Lead {
   const open = pieces.flatMap(({ pieceId, next }) => {
     if (!next) return [];
     const { asks, wait } = standingOf(next, now);

@@ -1,5 +1,5 @@
 import { isOpen } from '../piece/status.ts';
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import type { Instant } from '../units/quantity.ts';
 
 /** What comes of a piece that is covered in some way: when its next step is then done, or that it is lost. */
@@ -13,7 +13,7 @@ export interface Follows {
 }
 
 /** @param gates of the piece, in order; null where nothing is left to do, or the next step is too late already */
-export function followsOf(gates: readonly Gate[]): Follows | null {
+export function followsOf(gates: readonly StepWindow[]): Follows | null {
   const next = gates.find(({ status, planned }) => isOpen(status) && !planned.optional);
   if (!next || next.status === 'closed') return null;
   const { opens, closes, doAt, planned } = next;
@@ -25,7 +25,7 @@ export const isLost = ({ opens, closes, doAt }: Follows): boolean =>
   doAt === null && opens !== null && closes !== null;
 
 /** When a piece is dry enough for the kiln; null where that is not planned, or does not come. */
-export const kilnDryAt = (gates: readonly Gate[]): Instant | null =>
+export const kilnDryAt = (gates: readonly StepWindow[]): Instant | null =>
   gates.find(
     ({ status, planned }) => isOpen(status) && planned.step.needs.some(({ kind }) => kind === 'kiln-dry'),
   )?.opens ?? null;

@@ -6,7 +6,7 @@ import type { Cover } from '../drying/face.ts';
 import type { Entry } from '../log/entry.ts';
 import { nothingSaid } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
-import { believedNow } from '../piece/stateEstimate.ts';
+import { estimateNow } from '../piece/stateEstimate.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import { HOUR } from '../units/quantity.ts';
 import { remedyFor } from './next.ts';
@@ -87,7 +87,7 @@ describe('a pot and its handle', () => {
     ];
     const index = (hours: number, until: number) => {
       const facts = caseOf(entries.slice(0, until));
-      const { best } = believedNow(foldPiece('p', facts.entries)!, facts, hoursOn(hours), 2);
+      const { best } = estimateNow(foldPiece('p', facts.entries)!, facts, hoursOn(hours), 2);
       const { state, wall, setting } = best['part h']!;
       return moistureIndex(setting.body, meanReading(state.x, wall.mesh));
     };

@@ -2,22 +2,22 @@ import { wetness } from '../clay/colour.ts';
 import { outerReading } from '../drying/readings.ts';
 import { readAt } from '../drying/trajectory.ts';
 import type { Instant } from '../units/quantity.ts';
-import { RIBBON_LASTS, RIBBON_STEP, type Ribbon } from './moistureForecast.ts';
-import type { Believed } from '../piece/stateEstimate.ts';
-import type { PieceFacts } from '../piece/planInput.ts';
-import { answersOf, type PiecePlan, type PlanAnswers } from './plan.ts';
+import { RIBBON_LASTS, RIBBON_STEP, type MoistureForecast } from './moistureForecast.ts';
+import type { StateEstimate } from '../piece/stateEstimate.ts';
+import type { PlanInput } from '../piece/planInput.ts';
+import { resultOf, type PiecePlan, type PlanResult } from './plan.ts';
 
 /** What is kept of a plan once its walls are let go: all that is shown of many pieces at once. */
-export interface PlanKept {
-  answers: PlanAnswers;
+export interface KeptPlan {
+  answers: PlanResult;
   /** Thickness that the wall proved to have, m. */
   thicknessM: number;
-  ribbon: Ribbon;
+  ribbon: MoistureForecast;
   /** What was found of it, and what is believed since. */
-  found: { checks: number; belief: Believed['belief'] };
+  found: { checks: number; belief: StateEstimate['belief'] };
 }
 
-export function keptOf(plan: PiecePlan, { body }: PieceFacts): PlanKept {
+export function keptOf(plan: PiecePlan, { body }: PlanInput): KeptPlan {
   const at = Array.from({ length: RIBBON_LASTS / RIBBON_STEP + 1 }, (_, i) => plan.at + i * RIBBON_STEP);
   const moisture = at.map((t) => rounded(wetness(body, readAt(plan.trajectory, t, outerReading))));
   const edge = (name: 'rim' | 'foot'): number[] => {
@@ -26,7 +26,7 @@ export function keptOf(plan: PiecePlan, { body }: PieceFacts): PlanKept {
   };
   const { setting, observations, belief } = plan.believed;
   return {
-    answers: answersOf(plan),
+    answers: resultOf(plan),
     thicknessM: setting.thicknessM,
     ribbon: { at, moisture, rim: edge('rim'), foot: edge('foot') },
     // what a sister taught is that one's lesson, not this one's too

@@ -1,7 +1,7 @@
 import { DAY, HOUR, type Instant } from '../units/quantity.ts';
 
 /** How wet a piece looks over the coming time: 0 dry, 1 wet. */
-export interface Ribbon {
+export interface MoistureForecast {
   at: Instant[];
   /** Its outer wall. */
   moisture: number[];
@@ -16,7 +16,7 @@ const RIBBON_SHOWN = DAY;
 export const RIBBON_LASTS = 2 * DAY;
 
 /** The part of a ribbon shown at a moment. */
-export function ribbonFrom({ at, moisture, rim, foot }: Ribbon, now: Instant): Ribbon {
+export function forecastFrom({ at, moisture, rim, foot }: MoistureForecast, now: Instant): MoistureForecast {
   const shown = at.flatMap((t, i) => (t > now - RIBBON_STEP && t <= now + RIBBON_SHOWN ? [i] : []));
   const of = (values: number[]) => (values.length === 0 ? [] : shown.map((i) => values[i]!));
   return { at: of(at), moisture: of(moisture), rim: of(rim), foot: of(foot) };
@@ -29,7 +29,7 @@ const PALE = 0.5;
  * When a wall is done being stiff leather-hard: from then on it is carried about wrapped, or not at all.
  * @returns null where that does not come within what was looked ahead; a moment gone by where it is so already
  */
-export function carriedUntil({ at, moisture }: Ribbon): Instant | null {
+export function carriedUntil({ at, moisture }: MoistureForecast): Instant | null {
   const k = moisture.findIndex((wet) => wet < PALE);
   return k < 0 ? null : at[k]!;
 }
@@ -42,7 +42,7 @@ export interface Wet {
 }
 
 /** How a piece looks at a moment by its ribbon, between its moments; held at its ends. */
-export function wetAt({ at, moisture, rim, foot }: Ribbon, t: Instant): Wet {
+export function wetAt({ at, moisture, rim, foot }: MoistureForecast, t: Instant): Wet {
   const place = (t - at[0]!) / RIBBON_STEP;
   const k = Math.min(at.length - 1, Math.max(0, Math.floor(place)));
   const share = Math.min(1, Math.max(0, place - k));

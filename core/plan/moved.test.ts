@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import { movedSince } from './moved.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');
-const gate = (opens: number, closes: number | null = null, key = 'coat'): Gate =>
-  ({ planned: { key }, opens, closes, windows: [] }) as unknown as Gate;
-const before = (next: Gate | null) => ({ next, moved: null });
+const gate = (opens: number, closes: number | null = null, key = 'coat'): StepWindow =>
+  ({ planned: { key }, opens, closes, windows: [] }) as unknown as StepWindow;
+const before = (next: StepWindow | null) => ({ next, moved: null });
 
 describe('a window that is told anew', () => {
   it('tells how far it moved and why', () => {

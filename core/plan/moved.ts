@@ -1,4 +1,4 @@
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import { asKnown } from './standing.ts';
 
@@ -25,8 +25,8 @@ const TOLD = HOUR;
  * @param why what came between them; null where nothing did but time
  */
 export function movedSince(
-  before: { next: Gate | null; moved: Moved | null },
-  next: Gate | null,
+  before: { next: StepWindow | null; moved: Moved | null },
+  next: StepWindow | null,
   why: MovedBy | null,
   now: Instant,
 ): Moved | null {
@@ -39,5 +39,5 @@ export function movedSince(
   return { edge, by: is - was, why, at: now };
 }
 
-const shownOf = (gate: Gate, edge: Moved['edge']): Instant | null =>
+const shownOf = (gate: StepWindow, edge: Moved['edge']): Instant | null =>
   asKnown(gate[edge], gate.windows[0]?.[edge]);

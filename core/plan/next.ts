@@ -3,11 +3,11 @@ import type { Waste } from '../slip/bin.ts';
 import type { Planned } from '../technique/layer.ts';
 import type { Instant } from '../units/quantity.ts';
 import { statusAt } from '../piece/status.ts';
-import type { Gate } from '../piece/stepWindow.ts';
-import type { PlanAnswers } from './plan.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
+import type { PlanResult } from './plan.ts';
 
 /** What a piece asks for next, as plain data for a screen. */
-export interface NextStep extends Omit<Gate, 'doneAt'> {
+export interface NextStep extends Omit<StepWindow, 'doneAt'> {
   name: string;
   verb: string;
 }
@@ -25,11 +25,11 @@ export const headOf = ({ name, status, opens, closes, wait, windows }: NextStep)
 });
 
 /** The next step of a plan as it stands at a moment within the plan's hold. */
-export const nextStep = ({ next }: Pick<PlanAnswers, 'next'>, now: Instant): NextStep | null =>
+export const nextStep = ({ next }: Pick<PlanResult, 'next'>, now: Instant): NextStep | null =>
   next && stepAt(next, now);
 
 /** One step of a plan as plain data, as it stands at a moment within the plan's hold. */
-export function stepAt({ doneAt, ...gate }: Gate, now: Instant): NextStep {
+export function stepAt({ doneAt, ...gate }: StepWindow, now: Instant): NextStep {
   const { name, verb } = gate.planned.step;
   return { ...gate, name, verb, status: statusAt(gate, now) };
 }

@@ -5,14 +5,14 @@ import { runsOf, type Walls } from '../drying/together.ts';
 import type { WallName } from '../form/places.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
 import type { WallRun, WallSetting } from '../drying/run.ts';
-import { joined, type Trajectory } from '../drying/trajectory.ts';
+import { concatTrajectories, type Trajectory } from '../drying/trajectory.ts';
 import { candlingTime } from '../firing/candling.ts';
 import { hazards, type Hazard } from '../hazard/hazard.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import { CLOCKS_DIFFER } from '../time/moment.ts';
-import { believedNow, type Believed } from '../piece/stateEstimate.ts';
-import { roomSettingAt, type PieceFacts } from '../piece/planInput.ts';
-import type { Gate, Window } from '../piece/stepWindow.ts';
+import { estimateNow, type StateEstimate } from '../piece/stateEstimate.ts';
+import { roomSettingAt, type PlanInput } from '../piece/planInput.ts';
+import type { StepWindow, Window } from '../piece/stepWindow.ts';
 import { isOpen } from '../piece/status.ts';
 import { judgedOn } from '../piece/walls.ts';
 import { placesNow, type PlacesNow } from '../piece/places.ts';
@@ -45,8 +45,8 @@ export interface PiecePlan {
   piece: PieceState;
   at: Instant;
   now: WallNow;
-  gates: Gate[];
-  next: Gate | null;
+  gates: StepWindow[];
+  next: StepWindow | null;
   /** What cannot be in its route. */
   conflicts: Conflict[];
   advice: CoverAdvice | null;
@@ -56,7 +56,7 @@ export interface PiecePlan {
   warnings: Hazard[];
   /** The softest that coats make it; null where none wets it. */
   softest: Softest | null;
-  believed: Omit<Believed, 'best' | 'members' | 'joined' | 'divided' | 'begun' | 'befell'> & {
+  believed: Omit<StateEstimate, 'best' | 'members' | 'joined' | 'divided' | 'begun' | 'befell'> & {
     setting: WallSetting;
   };
   places: PlacesNow;
@@ -71,7 +71,7 @@ export interface PiecePlan {
 }
 
 /** What a plan answers, without the walls it was read off. */
-export type PlanAnswers = Pick<
+export type PlanResult = Pick<
   PiecePlan,
   | 'at'
   | 'now'
@@ -86,7 +86,7 @@ export type PlanAnswers = Pick<
   | 'holdsUntil'
 >;
 
-export const answersOf = (plan: PiecePlan): PlanAnswers => {
+export const resultOf = (plan: PiecePlan): PlanResult => {
   const { at, now, gates, next, conflicts, advice, cautions, warnings, softest, check, holdsUntil } = plan;
   return { at, now, gates, next, conflicts, advice, cautions, warnings, softest, check, holdsUntil };
 };
@@ -108,14 +108,14 @@ export interface Effort {
 
 /** The plan of a piece at a moment: each step's window under its present cover, and which cover would serve better. */
 export function planPiece(
-  facts: PieceFacts,
+  facts: PlanInput,
   now: Instant,
   whatIf?: WhatIf,
   effort: Effort = {},
 ): PiecePlan | null {
   const piece = foldPiece(facts.pieceId, facts.entries);
   if (!piece) return null;
-  const believed = believedNow(piece, facts, planAt(piece, now), effort.members);
+  const believed = estimateNow(piece, facts, planAt(piece, now), effort.members);
   return planFrom(believed, piece, facts, whatIf, effort);
 }
 
@@ -128,9 +128,9 @@ export const planAt = (piece: PieceState, now: Instant): Instant =>
  * @param told what was told of its steps by the very same facts
  */
 export function planFrom(
-  believed: Believed,
+  believed: StateEstimate,
   piece: PieceState,
-  facts: PieceFacts,
+  facts: PlanInput,
   whatIf: WhatIf | undefined,
   effort: Effort = {},
   told: readonly Told[] = [],
@@ -159,13 +159,13 @@ export function planFrom(
   const projected = project(best, ahead, seams);
   const courses = divided.own.map(({ name }) => ({
     name,
-    trajectory: joined([best[name]!.trajectory, projected.trajectories[name]!]),
+    trajectory: concatTrajectories([best[name]!.trajectory, projected.trajectories[name]!]),
   }));
   const softest = piece.fired === 'raw' ? softestAmong(courses, facts.body, at) : null;
   const places = placesNow(piece, believed, projected.trajectories);
   const carried = acrossQuantiles(members, effort.ahead);
   const { windows, check } = overMembers(carried, ahead, projected);
-  const isNext = (gate: Gate) => isOpen(gate.status) && !gate.planned.optional;
+  const isNext = (gate: StepWindow) => isOpen(gate.status) && !gate.planned.optional;
   const worked = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
   const gates = asTold(worked, told, at);
   const next = gates.find(isNext) ?? null;
@@ -288,7 +288,7 @@ function warningsFor(places: PlacesNow, softest: Softest | null): Hazard[] {
 }
 
 /** A plan is looked at afresh when the next thing in it happens, and at least every ten minutes. */
-function holdsUntil(now: Instant, next: Gate | null, spells: Spell[]): Instant {
+function holdsUntil(now: Instant, next: StepWindow | null, spells: Spell[]): Instant {
   const turns = [
     next?.opens,
     next?.closes,

@@ -9,12 +9,12 @@ import type { Trajectory } from '../drying/trajectory.ts';
 import { outsideArea } from '../form/form.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import type { Divided } from '../piece/stateEstimate.ts';
-import { intended, wallEventsOf, type Deed } from '../piece/operation.ts';
+import { intended, wallEventsOf, type Operation } from '../piece/operation.ts';
 import { apart } from '../piece/events.ts';
-import { gateOf, type Gate, type Interval } from '../piece/stepWindow.ts';
+import { stepWindowOf, type StepWindow, type Interval } from '../piece/stepWindow.ts';
 import { intervalsOf, type Found } from '../piece/intervals.ts';
 import { paceUntil, type Paces } from '../piece/pace.ts';
-import type { PieceFacts } from '../piece/planInput.ts';
+import type { PlanInput } from '../piece/planInput.ts';
 import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
@@ -24,13 +24,20 @@ import type { FiredState, Role } from '../technique/technique.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';
 import { handsAt, soonest, type Policy } from './policy.ts';
-import { beginStrand, coursesOf, layOn, type Between, type NextOn, type Strand } from './wallProjection.ts';
+import {
+  beginProjection,
+  coursesOf,
+  layOn,
+  type Between,
+  type NextOn,
+  type WallProjection,
+} from './wallProjection.ts';
 
 /** Covers changed at given moments, from now on. */
 export type CoverChange = { at: Instant; cover: Cover };
 
 export interface Projection {
-  gates: Gate[];
+  gates: StepWindow[];
   /** Each wall from now on, if all is done as planned. */
   trajectories: Partial<Record<WallName, Trajectory>>;
   /** What passes between them meanwhile. */
@@ -42,7 +49,7 @@ export interface Project {
   piece: PieceState;
   divided: Divided;
   route: Planned[];
-  tubs: PieceFacts['tubs'];
+  tubs: PlanInput['tubs'];
   spells: Spell[];
   now: Instant;
   schedule: CoverChange[];
@@ -85,15 +92,15 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
   let earliest = piece.madeAt;
   let fired: FiredState = piece.fired;
 
-  const gates = route.map((of, i): Gate => {
+  const gates = route.map((of, i): StepWindow => {
     const known = doneOf(piece, of);
     if (known) {
       earliest = known.at;
-      return gateOf(of, known.leftOut ? 'left-out' : 'done', known.at);
+      return stepWindowOf(of, known.leftOut ? 'left-out' : 'done', known.at);
     }
     if (!open.includes(of)) {
       planned[of.key] = 'left-out';
-      return gateOf(of, 'left-out', null);
+      return stepWindowOf(of, 'left-out', null);
     }
     const chain = (chains[of.key] ?? []).filter((key) => open.some((other) => other.key === key));
     const inShine = route.filter(({ key }) => key === of.key || chain.includes(key));
@@ -156,14 +163,14 @@ function strandsOf(
   { divided, now, schedule }: Project,
   between: Seams | { passed: Passed },
   next: NextOn,
-): { strands: Strand[]; passed: Passed } {
+): { strands: WallProjection[]; passed: Passed } {
   const covers = schedule.map(({ at, cover }): WallEvent => ({
     at,
     kind: 'surroundings',
     change: { cover },
   }));
   const begun = (names: WallName[], how: Between, judged: WallName[], under = covers, on = next) =>
-    beginStrand(
+    beginProjection(
       Object.fromEntries(names.map((name) => [name, walls[name]!])),
       now,
       { between: how, covers: under, judged },
@@ -182,13 +189,13 @@ function strandsOf(
   return { strands: [together, ...byThemselves], passed: notes.passed };
 }
 
-const strandWith = (strands: Strand[], name: WallName): Strand =>
+const strandWith = (strands: WallProjection[], name: WallName): WallProjection =>
   strands.find(({ runs }) => runs[name] !== undefined)!;
 
 /** What a deed does to the walls of a strand, those that it does something to. */
 function befalling(
-  deed: Deed,
-  { runs }: Strand,
+  deed: Operation,
+  { runs }: WallProjection,
   { walls, zones }: Divided,
 ): Partial<Record<WallName, WallEvent[]>> {
   return Object.fromEntries(
@@ -232,18 +239,18 @@ function withWindow(
   { found, wait, tooDry, joint }: Found,
   now: Instant,
   doAt: Instant | null,
-): Gate {
-  const gate = { ...gateOf(planned, 'never', null), wait, joint };
+): StepWindow {
+  const gate = { ...stepWindowOf(planned, 'never', null), wait, joint };
   if (found.length === 0) return tooDry ? { ...gate, status: 'closed', opens: now, closes: now } : gate;
   const inIt = doAt === null ? undefined : found.find(({ from, to }) => from <= doAt && doAt <= to);
   const window = inIt ?? found.find(({ to }) => to > now) ?? found.at(-1)!;
   const closes = Number.isFinite(window.to) ? window.to : null;
-  const open: Gate = { ...gate, status: 'waiting', opens: window.from, closes, doAt };
+  const open: StepWindow = { ...gate, status: 'waiting', opens: window.from, closes, doAt };
   return { ...open, status: statusAt(open, now) };
 }
 
 /** Only the first open step, and optional ones before it, can be done now or be late; the rest lie ahead. */
-function inOrder(gates: Gate[]): Gate[] {
+function inOrder(gates: StepWindow[]): StepWindow[] {
   const first = gates.findIndex((gate) => isOpen(gate.status));
   return gates.map((gate, i) => {
     if (i <= first || !isOpen(gate.status) || gate.status === 'never') return gate;
@@ -255,7 +262,7 @@ function inOrder(gates: Gate[]): Gate[] {
 }
 
 /** What is done until it is enough may be left after each time that it was done often enough. */
-function withEnough(gates: Gate[], piece: PieceState): Gate[] {
+function withEnough(gates: StepWindow[], piece: PieceState): StepWindow[] {
   return gates.map((gate) => {
     const { planned } = gate;
     const { repeat } = planned.step;

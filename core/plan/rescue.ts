@@ -1,9 +1,9 @@
-import { applyEvent, carry, forkRun, standing, type WallRun } from '../drying/run.ts';
+import { applyEvent, integrate, forkRun, standing, type WallRun } from '../drying/run.ts';
 import type { Walls } from '../drying/together.ts';
-import { joined, type Trajectory } from '../drying/trajectory.ts';
+import { concatTrajectories, type Trajectory } from '../drying/trajectory.ts';
 import { wallEventsOf, usually } from '../piece/operation.ts';
 import { apart } from '../piece/events.ts';
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import { intervalsOf } from '../piece/intervals.ts';
 import { judgedOn, type OwnWall } from '../piece/walls.ts';
 import { wholeZone, type Planned } from '../technique/layer.ts';
@@ -24,7 +24,7 @@ export function rescued(
   walls: Walls,
   planned: Planned,
   { piece, divided, route, now }: Project,
-): Gate['rescue'] {
+): StepWindow['rescue'] {
   const name = judgedOn(divided.own, planned.zones, divided.zones);
   const wall = divided.own.find((own) => own.name === name)!;
   for (const remedy of wetting(planned)) {
@@ -59,7 +59,7 @@ export function rescued(
  */
 export function backAt(
   walls: Walls,
-  { planned, joint }: Gate,
+  { planned, joint }: StepWindow,
   { piece, divided, route, now }: Project,
 ): Instant | null {
   const wall = apart(divided.walls).find(({ part }) => part.part === joint?.part);
@@ -105,8 +105,8 @@ function remedied(
   for (const effect of effects)
     if (effect.does === 'stand' && effect.cover)
       applyEvent(fork, { at: now, kind: 'surroundings', change: { cover: effect.cover } });
-  carry(fork, now + LOOK);
-  return joined([fork.trajectory]);
+  integrate(fork, now + LOOK);
+  return concatTrajectories([fork.trajectory]);
 }
 
 /** The sign that is waited for after a remedy. */

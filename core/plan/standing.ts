@@ -1,6 +1,6 @@
 import { isSign } from '../coat/sign.ts';
 import type { EdgeSpread } from '../forecast/windows.ts';
-import type { Gate, Wait } from '../piece/stepWindow.ts';
+import type { StepWindow, Wait } from '../piece/stepWindow.ts';
 import { statusAt } from '../piece/status.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { ComingNight } from './night.ts';
@@ -34,7 +34,7 @@ export interface Standing {
 }
 
 /** What a standing is read from: of a next step, or of any gate. */
-export type Stands = Pick<Gate, 'status' | 'opens' | 'closes' | 'wait' | 'windows'>;
+export type Stands = Pick<StepWindow, 'status' | 'opens' | 'closes' | 'wait' | 'windows'>;
 
 /** @param next the step a piece asks for; null where none is left */
 export function standingOf(next: Stands | null, now: Instant): Standing {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import { DAY, HOUR, MINUTE } from '../units/quantity.ts';
 import { caseOf, cruetMade, hoursOn, logged } from '../piece/piece.test-support.ts';
-import { rememberingPlanner } from './cachedPlanner.ts';
+import { cachedPlanner } from './cachedPlanner.ts';
 import { asTold, toldOf } from './told.ts';
 
 const NOW = Date.parse('2026-03-10T12:00:00Z');
-const gate = (change: Partial<Gate>, key = 'coat'): Gate =>
+const gate = (change: Partial<StepWindow>, key = 'coat'): StepWindow =>
   ({
     planned: { key },
     status: 'waiting',
@@ -15,10 +15,10 @@ const gate = (change: Partial<Gate>, key = 'coat'): Gate =>
     wait: null,
     windows: [],
     ...change,
-  }) as unknown as Gate;
+  }) as unknown as StepWindow;
 const told = toldOf({ gates: [gate({ opens: NOW + HOUR, closes: NOW + 3 * HOUR })] });
-const again = (next: Gate, now: number) => asTold([next], told, now)[0]!;
-const moved = (by: number, change: Partial<Gate> = {}) =>
+const again = (next: StepWindow, now: number) => asTold([next], told, now)[0]!;
+const moved = (by: number, change: Partial<StepWindow> = {}) =>
   gate({ opens: NOW + HOUR + by, closes: NOW + 3 * HOUR + by, ...change });
 
 describe('what was told of the same facts', () => {
@@ -80,7 +80,7 @@ it('a window under tight plastic, days ahead, does not move by the clock alone',
     cruetMade({ cover: 'tight' }),
     logged('piece.checked', hoursOn(1), { stage: 'plastic', confirmed: true, note: '' }, { place: 'wall' }),
   ]);
-  const plan = rememberingPlanner(2);
+  const plan = cachedPlanner(2);
   let last = null as ReturnType<typeof plan>;
   const seen = new Set<string>();
   for (let quarter = 0; quarter < 12; quarter++) {

@@ -1,13 +1,13 @@
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
 import { HORIZON } from './wallProjection.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 
 /** What was told of the window of a step. */
-export type Told = Pick<Gate, 'opens' | 'closes' | 'windows' | 'toldAt'> & { key: string };
+export type Told = Pick<StepWindow, 'opens' | 'closes' | 'windows' | 'toldAt'> & { key: string };
 
 /** The windows of the steps still to be done, as they were told. */
-export const toldOf = ({ gates }: { gates: readonly Gate[] }): Told[] =>
+export const toldOf = ({ gates }: { gates: readonly StepWindow[] }): Told[] =>
   gates.flatMap(({ planned: { key }, status, opens, closes, windows, toldAt }) =>
     isOpen(status) && opens !== null
       ? [{ key, opens, closes, windows, ...(toldAt !== undefined && { toldAt }) }]
@@ -19,7 +19,7 @@ export const toldOf = ({ gates }: { gates: readonly Gate[] }): Told[] =>
  * time a window differs by the steps in which the wall is carried there, and of one days ahead under tight plastic that
  * is hours: for so little nothing moves.
  */
-export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate[] {
+export function asTold(gates: StepWindow[], told: readonly Told[], now: Instant): StepWindow[] {
   return gates.map((gate) => {
     const before = isOpen(gate.status) && told.find(({ key }) => key === gate.planned.key);
     if (!before) return { ...gate, toldAt: now };
@@ -30,7 +30,7 @@ export function asTold(gates: Gate[], told: readonly Told[], now: Instant): Gate
     if (opens === gate.opens && closes === gate.closes) return { ...gate, toldAt };
     const windows = closes === before.closes ? before.windows : gate.windows;
     const status = gate.status === 'never' && opens !== null ? 'waiting' : gate.status;
-    const again: Gate = { ...gate, status, opens, closes, windows, toldAt };
+    const again: StepWindow = { ...gate, status, opens, closes, windows, toldAt };
     return { ...again, status: statusAt(again, now) };
   });
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Cover } from '../drying/face.ts';
 import { nothingSaid, type Entry, type SlipLaid } from '../log/entry.ts';
 import { defaultRoom, defaultStudio } from '../log/studio.ts';
-import type { Gate } from '../piece/stepWindow.ts';
+import type { StepWindow } from '../piece/stepWindow.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';
 import { stepsOf, techniqueNamed } from '../catalogue/catalogue.ts';
 import { compose } from '../compose/compose.ts';
@@ -42,7 +42,7 @@ const plan = (
     { members: 2 },
   )!;
 };
-const gate = (of: PiecePlan, step: string): Gate =>
+const gate = (of: PiecePlan, step: string): StepWindow =>
   of.gates.find(({ planned }) => planned.refs[0]!.step === step)!;
 const opens = (of: PiecePlan, step: string): number => (gate(of, step).opens! - MADE) / HOUR;
 const slip = (specificGravity: number): SlipLaid => ({

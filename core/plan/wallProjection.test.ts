@@ -6,11 +6,11 @@ import type { WallEvent } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
 import type { WallName } from '../form/places.ts';
 import { foldPiece } from '../log/piece.ts';
-import { believedNow } from '../piece/stateEstimate.ts';
+import { estimateNow } from '../piece/stateEstimate.ts';
 import { caseOf, cruetMade, hoursOn } from '../piece/piece.test-support.ts';
 import { MINUTE } from '../units/quantity.ts';
 import { planPiece } from './plan.ts';
-import { beginStrand, coursesOf, layOn, type Between } from './wallProjection.ts';
+import { beginProjection, coursesOf, layOn, type Between } from './wallProjection.ts';
 
 const judged: WallName[] = ['wall'];
 const tile = {
@@ -32,11 +32,11 @@ describe('a look ahead', () => {
 
   const fresh = () => {
     const given = caseOf([cruetMade()]);
-    return believedNow(foldPiece('p', given.entries)!, given, hoursOn(1), 2);
+    return estimateNow(foldPiece('p', given.entries)!, given, hoursOn(1), 2);
   };
   const wetAt = (between: Between, walls: ReturnType<typeof fresh>['best'], hours: number) => {
     const covers: WallEvent[] = [{ at: hoursOn(5), kind: 'surroundings', change: { cover: 'draped' } }];
-    const strand = beginStrand(walls, hoursOn(1), { between, covers, judged }, () => undefined);
+    const strand = beginProjection(walls, hoursOn(1), { between, covers, judged }, () => undefined);
     const coat = { face: 'outside', thicknessM: 0.0003, specificGravity: 1.4, grainDensity: 2600 } as const;
     layOn(
       strand,

@@ -2,7 +2,7 @@ import { carryAside, type Passed, type PassedNotes } from '../drying/passed.ts';
 import { coreReading, signReading } from '../drying/readings.ts';
 import { applyEvent, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
 import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
-import { joined, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
+import { concatTrajectories, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
 import { signAt } from '../coat/sign.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import { waterOf } from '../piece/intervals.ts';
@@ -22,7 +22,7 @@ export type NextOn = (name: WallName) => Planned | undefined;
 export type Between = { seams: Seams; notes: PassedNotes } | { passed: Passed };
 
 /** Walls of a piece ahead of now, carried on side by side no further than they are asked for. */
-export interface Strand {
+export interface WallProjection {
   between: Between;
   /** All changes of cover of the schedule. */
   covers: WallEvent[];
@@ -43,28 +43,30 @@ export interface Strand {
 type Courses = Partial<Record<WallName, Trajectory>>;
 
 /** Walls that go on by themselves from an instant under a schedule of covers. */
-export function beginStrand(
+export function beginProjection(
   from: Walls,
   now: Instant,
-  given: Pick<Strand, 'between' | 'covers' | 'judged'>,
+  given: Pick<WallProjection, 'between' | 'covers' | 'judged'>,
   next: NextOn,
-): Strand {
+): WallProjection {
   const begins = (run: WallRun) => Math.max(now, run.at);
   const runs = each(from, (run) => forkRun(run, begins(run), standing(run)));
   const at = Math.min(...runsOf(from).map(([, run]) => begins(run)));
-  const strand: Strand = {
+  const strand: WallProjection = {
     ...given,
     ...{ runs, at, since: stopped(runs), coming: given.covers },
     ...{ courses: {}, parts: {} },
   };
   goOn(strand, next);
-  strand.courses = each(from, ({ trajectory }, name) => joined([trajectory, runs[name]!.trajectory]));
+  strand.courses = each(from, ({ trajectory }, name) =>
+    concatTrajectories([trajectory, runs[name]!.trajectory]),
+  );
   return strand;
 }
 
 /** Lays a deed on walls of a strand at an instant, and carries it on as far as what comes next needs it. */
 export function layOn(
-  strand: Strand,
+  strand: WallProjection,
   events: Partial<Record<WallName, WallEvent[]>>,
   at: Instant,
   next: NextOn,
@@ -84,13 +86,13 @@ export function layOn(
   strand.coming = covers.filter((event) => event.at > at);
   goOn(strand, next);
   strand.courses = each(strand.runs, ({ trajectory }, name) =>
-    events[name] ? trajectory : joined([until(courses[name]!, at), trajectory]),
+    events[name] ? trajectory : concatTrajectories([until(courses[name]!, at), trajectory]),
   );
 }
 
 /** The whole course of each wall of a strand, from when it began. */
-export const coursesOf = ({ parts, runs }: Strand): Courses =>
-  each(runs, ({ trajectory }, name) => joined([...(parts[name] ?? []), trajectory]));
+export const coursesOf = ({ parts, runs }: WallProjection): Courses =>
+  each(runs, ({ trajectory }, name) => concatTrajectories([...(parts[name] ?? []), trajectory]));
 
 const each = <T>(walls: Walls, of: (run: WallRun, name: WallName) => T): Partial<Record<WallName, T>> =>
   Object.fromEntries(runsOf(walls).map(([name, run]) => [name, of(run, name)]));
@@ -99,7 +101,7 @@ const each = <T>(walls: Walls, of: (run: WallRun, name: WallName) => T): Partial
 const stopped = (runs: Walls): Walls => each(runs, (run) => ({ ...run }));
 
 /** On until the kiln-dry end, or only until the next step that changes the wall is decided: the wall goes on from there. */
-function goOn(strand: Strand, next: NextOn): void {
+function goOn(strand: WallProjection, next: NextOn): void {
   if ('notes' in strand.between) strand.between.notes.turns(strand.at);
   const over = new Map(
     strand.judged.map((name) => {
@@ -150,7 +152,7 @@ const changing: Does[] = [
 
 /** Carries walls on to an instant, or until they are asked for no further. */
 function carryOn(
-  strand: Strand,
+  strand: WallProjection,
   to: Instant,
   over: (name: WallName, wall: WallAt) => boolean = () => false,
 ): void {

@@ -12,7 +12,7 @@ import type { Pairing } from '../guard/pairing.ts';
 import { nonceOf, policy } from '../guard/policy.ts';
 import { onError, sendProblem } from '../guard/problems.ts';
 import { createImporter } from '../archive/import.ts';
-import { choresHere, type Chores } from '../jobs/jobs.ts';
+import { jobsHere, type Jobs } from '../jobs/jobs.ts';
 import type { Plans } from '../planning/plans.ts';
 import { actRoutes } from '../routes/acts.ts';
 import { archiveRoutes } from '../routes/archive.ts';
@@ -38,7 +38,7 @@ export interface AppParts {
   pairing: Pairing | null;
   tls: boolean;
   plans: Plans;
-  chores?: Chores;
+  chores?: Jobs;
   sensors?: Sensors;
   /** The look at the kept files. */
   look?: FilesLook;
@@ -56,7 +56,7 @@ export function createApp(parts: AppParts): Express {
     pairing,
     tls,
     plans,
-    chores = choresHere(),
+    chores = jobsHere(),
     sensors = null,
     look = null,
   } = parts;
@@ -76,7 +76,7 @@ function apiRoutes(
   files: FileStore,
   clock: Clock,
   plans: Plans,
-  chores: Chores,
+  chores: Jobs,
   sensors: Sensors | null,
   look: FilesLook | null,
 ): Router {

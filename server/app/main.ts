@@ -8,9 +8,9 @@ import { fileURLToPath } from 'node:url';
 import envPaths from 'env-paths';
 import qrcode from 'qrcode';
 import { createApp } from './app.ts';
-import { createChores, type Chores } from '../jobs/jobs.ts';
+import { createJobs, type Jobs } from '../jobs/jobs.ts';
 import { derivedFile } from '../files/answerCache.ts';
-import { planningAlike } from '../planning/sharedPlan.ts';
+import { sharingPlans } from '../planning/sharedPlan.ts';
 import { threadedPlanner } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from '../time/clock.ts';
@@ -33,7 +33,7 @@ async function main(): Promise<void> {
     fail('This machine has no network address to share on. Connect it, or set KOSMEMA_ADDRESS.');
   const tls = tlsFiles();
   const clock = clockFor(dataFolder);
-  const chores = createChores(join(import.meta.dirname, 'chore.worker.js'));
+  const chores = createJobs(join(import.meta.dirname, 'chore.worker.js'));
   const folder = await opened(dataFolder, clock, chores);
   const pairing = share ? createPairing(join(dataFolder, 'paired.json'), clock) : null;
   const sensors = createSensors({
@@ -48,7 +48,7 @@ async function main(): Promise<void> {
   const derived = (name: string) => join(dataFolder, 'derived', `${name}.json`);
   const plans = createPlans({
     store: folder.store,
-    planner: planningAlike(threadedPlanner(planThread)),
+    planner: sharingPlans(threadedPlanner(planThread)),
     studyPlanner: threadedPlanner(planThread),
     sensors,
     kept: derivedFile(derived('answers'), made),
@@ -93,7 +93,7 @@ function clockFor(dataFolder: string): Clock {
   return start ? workshopClock(join(dataFolder, 'workshop-time'), Date.parse(start)) : systemClock;
 }
 
-async function opened(dataFolder: string, clock: Clock, chores: Chores): Promise<OpenFolder> {
+async function opened(dataFolder: string, clock: Clock, chores: Jobs): Promise<OpenFolder> {
   const outcome = await openFolder(dataFolder, clock, { chores });
   return outcome.ok ? outcome.value : fail(outcome.problem.message);
 }
@@ -150,7 +150,7 @@ function endCleanly(
   folder: OpenFolder,
   sensors: Sensors,
   plans: Plans,
-  chores: Chores,
+  chores: Jobs,
   look: FilesLook,
 ): void {
   let ending = false;

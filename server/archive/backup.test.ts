@@ -14,7 +14,7 @@ import { Readable } from 'node:stream';
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest';
 import type { FileLacking, ImportAnswer } from '../../api/index.ts';
 import { openZip } from '../jobs/archive.ts';
-import { choresHere } from '../jobs/jobs.ts';
+import { jobsHere } from '../jobs/jobs.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { png } from '../testing/image.ts';
 import { listeningOn } from '../testing/listening.ts';
@@ -60,9 +60,7 @@ async function exported(folder: OpenFolder): Promise<Buffer> {
 /** Takes an export into a new studio. */
 async function takenBack(archive: Buffer): Promise<{ answer: ImportAnswer; folder: OpenFolder }> {
   const folder = await opened(emptyFolder());
-  const outcome = await createImporter(folder.store, folder.files, choresHere()).take(
-    Readable.from([archive]),
-  );
+  const outcome = await createImporter(folder.store, folder.files, jobsHere()).take(Readable.from([archive]));
   if (!outcome.ok) throw new Error(outcome.problem.message);
   return { answer: outcome.value, folder };
 }
@@ -185,7 +183,7 @@ describe.skipIf(onPostgres !== undefined)('a backup', () => {
     expect(answer.lacking.map(({ harm }) => harm)).toEqual(['missing', 'missing']);
     expect(await back.store.measured('room-default')).toBeNull();
     // an older backup that has them puts both right
-    const importer = createImporter(back.store, back.files, choresHere());
+    const importer = createImporter(back.store, back.files, jobsHere());
     const mended = await importer.take(Readable.from([sound]));
     expect(mended).toMatchObject({ ok: true, value: { acts: 0, files: 2, lacking: [] } });
     await vi.waitFor(async () =>

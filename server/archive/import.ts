@@ -3,7 +3,7 @@ import type { ImportAnswer, ImportProgress } from '../../api/index.ts';
 import type { AnyRecordedAct } from '../../core/log/upcast.ts';
 import { ok, problem, refused, type Problem, type Result } from '../../core/units/problem.ts';
 import { notAZip, openZip, type ArchiveHead } from '../jobs/archive.ts';
-import type { Chores } from '../jobs/jobs.ts';
+import type { Jobs } from '../jobs/jobs.ts';
 import type { FileStore, Harm } from '../files/fileStore.ts';
 import { filesNamed, lackingIn } from '../files/named.ts';
 import type { Store } from '../store/store.ts';
@@ -31,7 +31,7 @@ interface Running extends ImportProgress {
   stopped: boolean;
 }
 
-export function createImporter(store: Store, files: FileStore, chores: Chores): Importer {
+export function createImporter(store: Store, files: FileStore, chores: Jobs): Importer {
   let running: Running | null = null;
 
   const takeSpooled = async (path: string, state: Running): Promise<Result<ImportAnswer>> => {

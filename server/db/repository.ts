@@ -2,7 +2,7 @@ import { and, asc, eq, gt, gte, inArray, lte, max, min, sql } from 'drizzle-orm'
 import type { AirReading } from '../../core/drying/series.ts';
 import type { AnyEntry, AnyRecordedAct } from '../../core/log/upcast.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
-import { breathe } from '../time/yieldToEventLoop.ts';
+import { yieldToEventLoop } from '../time/yieldToEventLoop.ts';
 import type { Tx } from './open.ts';
 import { acts, airDays, entries } from './schema.ts';
 
@@ -22,11 +22,11 @@ type AirDay = typeof airDays.$inferSelect;
 /** Inserts acts whole: with their entries and readings. */
 export async function insertWhole(tx: Tx, recorded: AnyRecordedAct[], means: ReadingsByAct): Promise<void> {
   await insertActs(tx, recorded);
-  await breathe();
+  await yieldToEventLoop();
   for (const act of recorded)
     for (const part of pages(daysOf(act.id, means), 10)) {
       await insertDays(tx, part);
-      await breathe();
+      await yieldToEventLoop();
     }
   await insertEntries(tx, recorded);
 }
@@ -57,7 +57,7 @@ export async function insertEntries(tx: Tx, recorded: AnyRecordedAct[]): Promise
       insert into ${entries} (act_id, seq, id, kind, v, subject, at, place, face, body)
       select * from json_to_recordset(${JSON.stringify(part)}::json) as l(
         act_id uuid, seq int, id text, kind text, v int, subject text, at timestamptz, place text, face text, body jsonb)`);
-    await breathe();
+    await yieldToEventLoop();
   }
 }
 

@@ -12,7 +12,7 @@ import {
 import { dirname } from 'node:path';
 
 /** Something worked out from the log, by name, that is kept over restarts only to be at hand at once. It can be lost. */
-export interface Derived<T> {
+export interface AnswerCache<T> {
   /** What is sound of it; null where there is nothing. */
   read: () => Record<string, T> | null;
   /** Written soon, the newest only. */
@@ -28,7 +28,7 @@ const SOON_MS = 5_000;
  * @param path of its file; null keeps nothing
  * @param made what made it: of another maker nothing is read
  */
-export function derivedFile<T extends object>(path: string | null, made: string): Derived<T> {
+export function derivedFile<T extends object>(path: string | null, made: string): AnswerCache<T> {
   let waiting: (() => Iterable<[string, T]>) | null = null;
   let timer: NodeJS.Timeout | null = null;
   /** Lines of values that are as they were when they were written last. */

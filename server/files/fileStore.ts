@@ -16,7 +16,7 @@ import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadingsAnswers } from '../../core/log/entry.ts';
 import { refused, type Result } from '../../core/units/problem.ts';
-import { choresHere, type Chores } from '../jobs/jobs.ts';
+import { jobsHere, type Jobs } from '../jobs/jobs.ts';
 import type { ClimateFile } from '../jobs/climate.ts';
 
 /** What is wrong with a file that the log names. */
@@ -58,7 +58,7 @@ const REMEMBERED = 3;
 const DRAINED = 20;
 
 /** @param spool where what arrives lies until it is kept: on the same disk as `folder` */
-export function fileStore(folder: string, spool: string, chores: Chores = choresHere()): FileStore {
+export function fileStore(folder: string, spool: string, chores: Jobs = jobsHere()): FileStore {
   mkdirSync(folder, { recursive: true });
   mkdirSync(spool, { recursive: true });
   const path = (file: string) => join(folder, file);

@@ -1,6 +1,6 @@
 import { statSync } from 'node:fs';
 import type { RecordedAct } from '../../core/log/entry.ts';
-import { whyNot } from '../../core/log/admission/admit.ts';
+import { firstProblem } from '../../core/log/admission/admit.ts';
 import { emptyLedger, ledgerOf, record, type Ledger } from '../../core/log/ledger.ts';
 import { upcast, type AnyRecordedAct } from '../../core/log/upcast.ts';
 import type { Clock } from '../time/clock.ts';
@@ -66,7 +66,8 @@ export function sifted({ acts, old, passedOver }: Agreed): { ledger: Ledger; pas
   const ledger = emptyLedger();
   const over = [...passedOver];
   for (const act of today) {
-    const refusal = old.has(act.id) && isUndo(act) ? whyNot(ledger, act, Date.parse(act.recordedAt)) : null;
+    const refusal =
+      old.has(act.id) && isUndo(act) ? firstProblem(ledger, act, Date.parse(act.recordedAt)) : null;
     if (refusal?.code === 'in-use') over.push({ id: act.id, n: act.n, line: '', why: refusal.message });
     else record(ledger, act);
   }

@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Clock } from '../time/clock.ts';
 import { openDatabase, type Database } from '../db/open.ts';
-import { choresHere, type Chores } from '../jobs/jobs.ts';
+import { jobsHere, type Jobs } from '../jobs/jobs.ts';
 import { insertWhole } from '../db/repository.ts';
 import { fileStore, type FileStore } from '../files/fileStore.ts';
 import { filesNamed } from '../files/named.ts';
@@ -33,7 +33,7 @@ const FEW = 500;
 
 interface FolderParts {
   open: OpenDatabase;
-  chores: Chores;
+  chores: Jobs;
 }
 
 /** Opens the database of a data folder. */
@@ -58,7 +58,7 @@ export async function openFolder(
       `The data folder ${path} is in use by another Kosmema. Use that one, or choose another folder with KOSMEMA_DATA.`,
     );
   try {
-    const opened = await openLocked(path, clock, { open: openDatabase, chores: choresHere(), ...parts });
+    const opened = await openLocked(path, clock, { open: openDatabase, chores: jobsHere(), ...parts });
     if (!opened.ok) {
       await lock.release();
       return opened;

@@ -1,6 +1,6 @@
 import { v5 as uuid } from 'uuid';
 import type { FormatKind, FormatPreview } from '../../api/formats.ts';
-import { whyNot } from '../../core/log/admission/admit.ts';
+import { firstProblem } from '../../core/log/admission/admit.ts';
 import type { Entry, RecordedAct } from '../../core/log/entry.ts';
 import { forget, record } from '../../core/log/ledger.ts';
 import { problem, refused, ok, type Result } from '../../core/units/problem.ts';
@@ -59,7 +59,7 @@ export function readFormat(
     }
     const entry = named(row.entry, `${file}:${row.line}`, now);
     const act = { id: entry.id, makerId, deviceAt: entry.at, entries: [entry] };
-    const refusal = whyNot(ledger, act, now);
+    const refusal = firstProblem(ledger, act, now);
     // a row that was taken before is here already, and no worse for that
     if (refusal && refusal.code !== 'same-entry') {
       bad.push({ line: row.line, message: refusal.message });

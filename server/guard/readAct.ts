@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { schema } from '../../api/index.ts';
-import { breathe } from '../time/yieldToEventLoop.ts';
+import { yieldToEventLoop } from '../time/yieldToEventLoop.ts';
 
 type SentAct = z.infer<typeof schema.act>;
 type Read =
@@ -13,7 +13,7 @@ export async function readAct(body: unknown): Promise<Read> {
   const entries: SentAct['entries'] = [];
   const issues: z.core.$ZodIssue[] = [];
   for (const [i, unread] of head.data.entries.entries()) {
-    await breathe();
+    await yieldToEventLoop();
     const read = schema.entryAlone.safeParse(unread);
     if (read.success) entries.push(read.data);
     else

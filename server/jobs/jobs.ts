@@ -9,7 +9,7 @@ import { readClimate, type ClimateFile } from './climate.ts';
 import { labelSheet, type LabelTask } from './labels.ts';
 
 /** Heavy reading and drawing of files, done off the server's thread. */
-export interface Chores {
+export interface Jobs {
   climate: (path: string, answers: ReadingsAnswers) => Promise<Result<ClimateFile>>;
   /** Hands over the acts of an export in parts, each when the one before was taken. */
   archive: (path: string, take: (acts: AnyRecordedAct[]) => Promise<void>) => Promise<Result<ArchiveHead>>;
@@ -22,8 +22,8 @@ export interface Chores {
 const MEMORY_MB = 1_200;
 
 /** In threads of their own; on this one where the built thread is not beside the program, as in tests. */
-export function createChores(path: string): Chores {
-  if (!existsSync(path)) return choresHere();
+export function createJobs(path: string): Jobs {
+  if (!existsSync(path)) return jobsHere();
   const pool = new Piscina({
     filename: path,
     minThreads: 0,
@@ -57,7 +57,7 @@ export function createChores(path: string): Chores {
   };
 }
 
-export const choresHere = (): Chores => ({
+export const jobsHere = (): Jobs => ({
   climate: (path, answers) => Promise.resolve(readClimate({ path, answers })),
   archive: (path, take) => readArchive(path, take),
   labels: labelSheet,

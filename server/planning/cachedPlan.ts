@@ -1,4 +1,4 @@
-import type { PlanKept } from '../../core/plan/keptPlan.ts';
+import type { KeptPlan } from '../../core/plan/keptPlan.ts';
 import { movedSince, type Moved } from '../../core/plan/moved.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
@@ -12,22 +12,22 @@ export const sameMarks = (a: Marks, b: Marks): boolean =>
   a.airMark === b.airMark && a.priorMark === b.priorMark;
 
 /** The last full answer about a piece, as it is kept over restarts. */
-export interface KeptAnswer extends PlanKept, Marks {
+export interface CachedPlan extends KeptPlan, Marks {
   logMark: string;
   moved: Moved | null;
 }
 
 /** How near the next thing of a piece is, to come or gone by, ms, as it was worked out last. */
-export function howNear({ answers: { next } }: KeptAnswer, now: Instant): number {
+export function howNear({ answers: { next } }: CachedPlan, now: Instant): number {
   const moments = [next?.wait?.to, next?.opens, next?.closes].filter((at) => at != null);
   return Math.min(Number.MAX_SAFE_INTEGER, ...moments.map((at) => Math.abs(at - now)));
 }
 
 /** How the next window of a piece moved since it was worked out last, of which the log is the same. */
 export function movedFrom(
-  before: KeptAnswer,
+  before: CachedPlan,
   marks: Marks,
-  { answers }: PlanKept,
+  { answers }: KeptPlan,
   now: Instant,
 ): Moved | null {
   const why =

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { createLine } from './keyedPriorityQueue.ts';
+import { createKeyedPriorityQueue } from './keyedPriorityQueue.ts';
 
 describe('a line of work', () => {
   const held = () => {
     const log: string[] = [];
     let open = () => {};
     const gate = new Promise<void>((resolve) => (open = resolve));
-    const line = createLine((key, error) => log.push(`${key} failed: ${String(error)}`));
+    const line = createKeyedPriorityQueue((key, error) => log.push(`${key} failed: ${String(error)}`));
     const first = line.ask('first', '', 'pressing', () => gate);
     const work = (name: string) => () => {
       log.push(name);

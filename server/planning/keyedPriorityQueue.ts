@@ -3,7 +3,7 @@ const urgencies = ['looked-at', 'pressing', 'behind'] as const;
 export type Urgency = (typeof urgencies)[number];
 
 /** Work that is done one thing at a time, the pressing first. */
-export interface Line {
+export interface KeyedPriorityQueue {
   /**
    * Asks for work on something. What waits for its turn is asked for once however often, and what is at it is joined
    * where its mark is the same.
@@ -23,7 +23,7 @@ interface Asked {
 }
 
 /** @param failed is told what a piece of work threw */
-export function createLine(failed: (key: string, error: unknown) => void): Line {
+export function createKeyedPriorityQueue(failed: (key: string, error: unknown) => void): KeyedPriorityQueue {
   const waiting = new Map<string, Asked>();
   let atIt: { key: string; asked: Asked } | null = null;
   let running: Promise<void> | null = null;

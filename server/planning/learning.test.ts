@@ -5,7 +5,7 @@ import { derivedFile } from '../files/answerCache.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { plansOf } from '../testing/plans.ts';
 import { act, emptyFolder, entry, NOW, opened, pieceMade } from '../testing/studio.ts';
-import { createCases } from './planInputs.ts';
+import { createPlanInputs } from './planInputs.ts';
 import { createLearning, type Studied } from './learning.ts';
 import { plannerHere, threadedPlanner, type Planner } from './planner.ts';
 
@@ -28,7 +28,7 @@ function learningOf({ store }: OpenFolder, path: string | null = null) {
   const kept = derivedFile<Studied>(path, 'test');
   const learning = createLearning({
     store,
-    cases: createCases(store, null),
+    cases: createPlanInputs(store, null),
     plan: (...wanted) => {
       count += 1;
       return here(...wanted).then((planned) => planned && planned.kept);

@@ -12,14 +12,14 @@ import { entriesOf, type Entry, type EntryKind, type RecordedAct } from '../../c
 import { revisionOf, subjectsOf } from '../../core/log/ledger.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { instantOf } from '../../core/time/moment.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
-import type { PlanKept } from '../../core/plan/keptPlan.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
+import type { KeptPlan } from '../../core/plan/keptPlan.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
-import { breathe } from '../time/yieldToEventLoop.ts';
+import { yieldToEventLoop } from '../time/yieldToEventLoop.ts';
 import { SENSOR_FILE } from '../sensors/means.ts';
-import type { Derived } from '../files/answerCache.ts';
+import type { AnswerCache } from '../files/answerCache.ts';
 import type { Store } from '../store/store.ts';
-import type { Cases } from './planInputs.ts';
+import type { PlanInputs } from './planInputs.ts';
 
 /** What finished pieces have taught of rooms and clays: computed from the log, never kept as fact. */
 export interface Learning {
@@ -58,9 +58,9 @@ const nothing: Reached = { upTo: 0, acts: 0, pieces: 0 };
 
 interface LearningParts {
   store: Store;
-  cases: Pick<Cases, 'piece' | 'finished' | 'of'>;
-  plan: (given: PieceFacts, now: Instant) => Promise<PlanKept | null>;
-  kept: Derived<Studied>;
+  cases: Pick<PlanInputs, 'piece' | 'finished' | 'of'>;
+  plan: (given: PlanInput, now: Instant) => Promise<KeptPlan | null>;
+  kept: AnswerCache<Studied>;
 }
 
 /** A sensor's act tells of the hours before it. */
@@ -129,7 +129,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
 
   const taughtBy = async (
     { id, made }: PieceState,
-    given: PieceFacts,
+    given: PlanInput,
     lastFound: Instant,
     at: Instant,
   ): Promise<Lesson | null> => {
@@ -218,7 +218,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
     const isNew = (piece: PieceState) => !known.has(piece.id) && lastFound(piece) !== undefined;
     left = pieces.filter(isNew).length;
     for (const [i, piece] of pieces.entries()) {
-      await breathe();
+      await yieldToEventLoop();
       const fresh = isNew(piece);
       const lesson = await lessonOf(piece, learned);
       if (fresh) left -= 1;
@@ -296,7 +296,7 @@ export function createLearning({ store, cases, plan, kept }: LearningParts): Lea
 }
 
 /** All that a lesson rests on, but for notes. */
-const markOf = (given: PieceFacts): string =>
+const markOf = (given: PlanInput): string =>
   createHash('sha1')
     .update(JSON.stringify({ ...given, entries: given.entries.filter(({ kind }) => kind !== 'piece.noted') }))
     .digest('base64url');

@@ -6,7 +6,7 @@ import { roomClimate } from '../../core/piece/planInput.ts';
 import { wholeZone, type Layer } from '../../core/technique/layer.ts';
 import { act, emptyFolder, entry, NOW, opened } from '../testing/studio.ts';
 import type { Sensors } from '../sensors/sensors.ts';
-import { createCases } from './planInputs.ts';
+import { createPlanInputs } from './planInputs.ts';
 
 const HOUR = 3_600_000;
 const at = (hours: number) => new Date(NOW - hours * HOUR).toISOString();
@@ -64,7 +64,7 @@ describe('what a plan rests on', () => {
         entry('piece.moved', 'p', { roomId: 'room-default' }, at(4)),
       ),
     );
-    const cases = createCases(folder.store, null);
+    const cases = createPlanInputs(folder.store, null);
     const mark = () => cases.logMark(cases.piece('p')!);
     const moved = async (entered: ReturnType<typeof entry>) => {
       const before = mark();
@@ -86,7 +86,7 @@ describe('what a plan rests on', () => {
     const folder = await opened(emptyFolder());
     const { keep } = folder.store;
     await keep(act(entry('tub.made', 'black', tubBody(), at(9)), made('p')));
-    const cases = createCases(folder.store, null);
+    const cases = createPlanInputs(folder.store, null);
     const mark = cases.logMark(cases.piece('p')!);
     const reading = { celsius: 25, humidity: 0.3 };
     expect(await keep(act(entry('room.read', 'room-default', reading, at(2))))).toMatchObject({
@@ -118,10 +118,10 @@ describe('what a plan rests on', () => {
     await folder.store.keep(act(made('p')));
     const ended: AirReading[] = [];
     let lastAt = NOW;
-    const cases = createCases(folder.store, { recent: () => ended, heardFrom: () => ({ lastAt }) } as Pick<
-      Sensors,
-      'recent' | 'heardFrom'
-    >);
+    const cases = createPlanInputs(folder.store, {
+      recent: () => ended,
+      heardFrom: () => ({ lastAt }),
+    } as Pick<Sensors, 'recent' | 'heardFrom'>);
     const given = async () => JSON.stringify(await cases.of(cases.piece('p')!, {}, NOW));
     const before = await given();
     lastAt += 20_000;
@@ -143,7 +143,7 @@ describe('what a plan rests on', () => {
       );
     await keep(act(entry('tub.made', 'black', tubBody(), at(9))));
     expect(await keep(act(meets(2), ...classOf('p')))).toMatchObject({ kind: 'kept' });
-    const cases = createCases(folder.store, null);
+    const cases = createPlanInputs(folder.store, null);
     const hours = async () => {
       const given = await cases.of(cases.piece('p')!, {}, NOW);
       return given.ok ? given.value.studio.hours.map(({ weekday }) => weekday) : [];

@@ -3,15 +3,15 @@ import { meansOver } from '../../core/drying/series.ts';
 import type { Prior } from '../../core/forecast/prior.ts';
 import { entriesOf, type Entry, type SubjectKind } from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/memoByRevision.ts';
-import { tellsNothing } from '../../core/log/kindsNotAffectingPlan.ts';
+import { kindsNotAffectingPlan } from '../../core/log/kindsNotAffectingPlan.ts';
 import { groupsOf, hoursFor } from '../../core/log/group.ts';
 import { actsNaming, revisionOf, stands, subjectsOf } from '../../core/log/ledger.ts';
 import { foldPiece, tubsNamed, type PieceState } from '../../core/log/piece.ts';
 import { instantOf } from '../../core/time/moment.ts';
 import { foldTub } from '../../core/log/tub.ts';
 import { readsIn, settingAt } from '../../core/log/studio.ts';
-import { lookOf, type Look, type SlipColours } from '../../core/piece/appearance.ts';
-import { AIR_STEP, type PieceFacts } from '../../core/piece/planInput.ts';
+import { appearanceOf, type Appearance, type SlipColours } from '../../core/piece/appearance.ts';
+import { AIR_STEP, type PlanInput } from '../../core/piece/planInput.ts';
 import { pacesOf } from '../../core/piece/pace.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import { DAY, type Instant } from '../../core/units/quantity.ts';
@@ -19,18 +19,18 @@ import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
 
 /** Pieces as their logs have them, and all that a plan of one rests on. */
-export interface Cases {
+export interface PlanInputs {
   piece: (id: string) => PieceState | null;
   /** Every piece that stands, in the order they were first logged. */
   pieces: () => PieceState[];
   unfinished: () => PieceState[];
   finished: () => PieceState[];
   /** As it is seen. */
-  look: (piece: PieceState) => Look;
+  look: (piece: PieceState) => Appearance;
   /** Who logged that it was made. */
   makerOf: (piece: PieceState) => string;
   /** All that a plan of a piece rests on, or why it cannot be planned. */
-  of: (piece: PieceState, learned: Partial<Prior>, now: Instant) => Promise<Result<PieceFacts>>;
+  of: (piece: PieceState, learned: Partial<Prior>, now: Instant) => Promise<Result<PlanInput>>;
   /** Changes when something that the maker logged changes what is known of a piece; the same over restarts. */
   logMark: (piece: PieceState) => string;
   /** Changes when its air was measured further. */
@@ -42,7 +42,7 @@ const BEFORE = 2 * DAY;
 /** What the air did longer ago than this, with nothing done to the piece since, is no longer felt in it. */
 const FORGOTTEN = 60 * DAY;
 
-export function createCases(store: Store, sensors: Pick<Sensors, 'recent'> | null): Cases {
+export function createPlanInputs(store: Store, sensors: Pick<Sensors, 'recent'> | null): PlanInputs {
   const { ledger } = store;
   const folded = createFolded(ledger);
   const marked = new Map<string, { at: string; mark: string }>();
@@ -87,9 +87,9 @@ export function createCases(store: Store, sensors: Pick<Sensors, 'recent'> | nul
     const made = tubOf(tubId)?.made;
     return made ? { wet: made.wetColour, fired: made.firedColour } : null;
   };
-  const looks = new WeakMap<PieceState, { at: number; look: Look }>();
+  const looks = new WeakMap<PieceState, { at: number; look: Appearance }>();
 
-  const slipIn = (tubId: string): PieceFacts['tubs'] => {
+  const slipIn = (tubId: string): PlanInput['tubs'] => {
     const tub = tubOf(tubId);
     if (!tub || tub.specificGravity === null) return {};
     const { specificGravity, adjusted, made } = tub;
@@ -108,7 +108,7 @@ export function createCases(store: Store, sensors: Pick<Sensors, 'recent'> | nul
       const at = revisionOf(ledger, 'tub');
       const known = looks.get(asked);
       if (known?.at === at) return known.look;
-      const look = lookOf(asked, store.entriesAbout('piece', asked.id), coloursOf);
+      const look = appearanceOf(asked, store.entriesAbout('piece', asked.id), coloursOf);
       looks.set(asked, { at, look });
       return look;
     },
@@ -131,7 +131,7 @@ export function createCases(store: Store, sensors: Pick<Sensors, 'recent'> | nul
       const to = asked.finished?.at ?? Number.POSITIVE_INFINITY;
       const groups = groupsOf(ledger);
       const guarded = groups.some(({ id, set }) => asked.groups.includes(id) && set.guarded);
-      const inCase: PieceFacts['rooms'] = [];
+      const inCase: PlanInput['rooms'] = [];
       for (const id of roomsOf(asked)) {
         const room = rooms.find((r) => r.id === id);
         if (!room)
@@ -156,7 +156,7 @@ export function createCases(store: Store, sensors: Pick<Sensors, 'recent'> | nul
         body: settingAt(clay, asked.madeAt),
         rooms: inCase,
         studio: hoursFor(studio, groups, asked.groups),
-        tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as PieceFacts['tubs'],
+        tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as PlanInput['tubs'],
         learned,
         ...(!asked.finished && { paces: pacesOf([...likeOf(asked), asked]) }),
         ...(guarded && { guarded: true }),
@@ -173,7 +173,7 @@ export function createCases(store: Store, sensors: Pick<Sensors, 'recent'> | nul
       const mark = digest([
         ...store
           .entriesAbout('piece', asked.id)
-          .flatMap((e) => (tellsNothing.includes(e.kind) ? [] : [e.id])),
+          .flatMap((e) => (kindsNotAffectingPlan.includes(e.kind) ? [] : [e.id])),
         ...rests.flatMap(({ kind, id }) => [kind, id, ...store.entriesAbout(kind, id).map((e) => e.id)]),
       ]);
       marked.set(asked.id, { at, mark });

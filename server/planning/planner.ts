@@ -1,9 +1,9 @@
 import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 import type { PlanReply } from '../../api/index.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
-import { keptOf, type PlanKept } from '../../core/plan/keptPlan.ts';
-import { rememberingPlanner } from '../../core/plan/cachedPlanner.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
+import { keptOf, type KeptPlan } from '../../core/plan/keptPlan.ts';
+import { cachedPlanner } from '../../core/plan/cachedPlanner.ts';
 import { nightsOf } from '../../core/plan/night.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { Told } from '../../core/plan/told.ts';
@@ -12,7 +12,7 @@ import type { Instant } from '../../core/units/quantity.ts';
 
 /** What is kept of a plan, and all of it as it is sent where that was asked for. */
 export interface Planned {
-  kept: PlanKept;
+  kept: KeptPlan;
   /** JSON of a PlanReply. */
   whole: string | null;
 }
@@ -26,7 +26,7 @@ export interface Wanted {
 }
 
 /** Plans a piece, wherever that is done, and lets its walls go. */
-export type Planner = (given: PieceFacts, now: Instant, wanted?: Wanted) => Promise<Planned | null>;
+export type Planner = (given: PlanInput, now: Instant, wanted?: Wanted) => Promise<Planned | null>;
 
 const plain: Wanted = { whole: false, told: [] };
 
@@ -39,7 +39,7 @@ const MEMORY_MB = 1_200;
 
 export interface PlanTask {
   ticket: number;
-  given: PieceFacts;
+  given: PlanInput;
   now: Instant;
   wanted: Wanted;
 }
@@ -54,14 +54,14 @@ interface Asked {
   reject: (error: Error) => void;
 }
 
-const replyOf = (plan: PiecePlan, { studio }: PieceFacts): PlanReply => ({
+const replyOf = (plan: PiecePlan, { studio }: PlanInput): PlanReply => ({
   plan: toWire(plan),
   nights: nightsOf(plan, studio),
 });
 
 /** Plans on this thread, and hands over what is kept of it. */
 export function plannerHere(): Planner {
-  const plan = rememberingPlanner(REMEMBERED);
+  const plan = cachedPlanner(REMEMBERED);
   return async (given, now, { whole, told } = plain) => {
     const planned = plan(given, now, undefined, undefined, told);
     return (

@@ -13,8 +13,8 @@ import type { PieceState } from '../../core/log/piece.ts';
 import { firstWanted, groupsOf } from '../../core/log/group.ts';
 import { formsMade, type FormMade } from '../../core/piece/formsMade.ts';
 import { tallyOf } from '../../core/piece/tally.ts';
-import type { Look } from '../../core/piece/appearance.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { Appearance } from '../../core/piece/appearance.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { dueOf, isPast, standingOf } from '../../core/plan/standing.ts';
 import { comingNight } from '../../core/plan/night.ts';
@@ -23,13 +23,13 @@ import { toldOf } from '../../core/plan/told.ts';
 import { recordsOf, type TechniqueRecord } from '../../core/compose/record.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import type { Derived } from '../files/answerCache.ts';
+import type { AnswerCache } from '../files/answerCache.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
-import { createCases } from './planInputs.ts';
+import { createPlanInputs } from './planInputs.ts';
 import { headOf, kilnRow, pieceRow, plannedOf } from './rows.ts';
-import { howNear, movedFrom, sameMarks, type KeptAnswer, type Marks } from './cachedPlan.ts';
-import { createLine, type Urgency } from './keyedPriorityQueue.ts';
+import { howNear, movedFrom, sameMarks, type CachedPlan, type Marks } from './cachedPlan.ts';
+import { createKeyedPriorityQueue, type Urgency } from './keyedPriorityQueue.ts';
 import { createLearning, type Studied } from './learning.ts';
 import { isAskedFor } from './search.ts';
 import type { Planner } from './planner.ts';
@@ -41,7 +41,7 @@ export interface Plans {
   /** Every unfinished piece with the step it asks for. */
   forKiln: (now: Instant) => KilnAnswer['rows'];
   /** As it is seen; null where it does not stand. */
-  lookOf: (pieceId: string) => Look | null;
+  lookOf: (pieceId: string) => Appearance | null;
   /** The forms that are made here. */
   formsMade: () => FormMade[];
   /** What pieces carry; those that are not in the log are left out. */
@@ -53,13 +53,13 @@ export interface Plans {
   counted: () => number;
   /** What the pieces say of each technique. */
   records: () => Record<string, TechniqueRecord>;
-  caseOf: (pieceId: string, now: Instant) => Promise<Result<PieceFacts> | null>;
+  caseOf: (pieceId: string, now: Instant) => Promise<Result<PlanInput> | null>;
   /** All that is planned of a piece, as JSON of a PlanReply, from the very plan that Today shows; null where there is none. */
   whole: (pieceId: string, now: Instant) => Promise<Result<string> | null>;
   /** What Today shows of a piece, while it holds. */
-  answersOf: (pieceId: string) => Pick<KeptAnswer, 'answers' | 'thicknessM' | 'moved'> | null;
+  answersOf: (pieceId: string) => Pick<CachedPlan, 'answers' | 'thicknessM' | 'moved'> | null;
   /** The latest pieces, oldest first. */
-  cases: (most: number, now: Instant) => Promise<PieceFacts[]>;
+  inputs: (most: number, now: Instant) => Promise<PlanInput[]>;
   /** What finished pieces have taught so far; what they teach since is then worked out. */
   learned: () => LearningAnswer;
   /** How many finished pieces have still to be learned from. */
@@ -70,7 +70,7 @@ export interface Plans {
 
 /** The last whole plan of a piece that somebody looks at; none while it is worked out for the first time. */
 interface WholePlan {
-  of: KeptAnswer | null;
+  of: CachedPlan | null;
   text: string | null;
 }
 
@@ -84,8 +84,8 @@ export interface PlanParts {
   /** Plans finished pieces for what they teach, beside the other. */
   studyPlanner?: Planner;
   sensors: Sensors | null;
-  kept: Derived<KeptAnswer>;
-  studied: Derived<Studied>;
+  kept: AnswerCache<CachedPlan>;
+  studied: AnswerCache<Studied>;
 }
 
 /**
@@ -108,11 +108,11 @@ export function createPlans({
   kept,
   studied,
 }: PlanParts): Plans {
-  const cases = createCases(store, sensors);
+  const cases = createPlanInputs(store, sensors);
   const answers = new Map(Object.entries(kept.read() ?? {}));
   const failed = new Map<string, { logMark: string; message: string }>();
   const looked = new LRUCache<string, WholePlan>({ max: WHOLE });
-  const line = createLine((id, error) => {
+  const queue = createKeyedPriorityQueue((id, error) => {
     const piece = cases.piece(id);
     console.error(`${piece?.made.name ?? id} could not be planned: ${String(error)}`);
     if (!piece) return;
@@ -128,7 +128,7 @@ export function createPlans({
     kept: studied,
     plan: async (given, now) => {
       // a lesson gives way to whatever Today waits for
-      await line.idle();
+      await queue.idle();
       return closed ? null : ((await studyPlanner(given, now))?.kept ?? null);
     },
   });
@@ -141,7 +141,7 @@ export function createPlans({
   const priorOf = (piece: PieceState) =>
     piece.finished ? {} : learning.prior(piece.made.roomId, piece.made.clayId);
 
-  const knownOf = (piece: PieceState): KeptAnswer | null => {
+  const knownOf = (piece: PieceState): CachedPlan | null => {
     const known = answers.get(piece.id);
     return known?.logMark === cases.logMark(piece) ? known : null;
   };
@@ -150,7 +150,7 @@ export function createPlans({
   const workOut = (piece: PieceState, now: Instant, urgency: Urgency): Promise<void> => {
     const logMark = cases.logMark(piece);
     const marks = marksOf(piece);
-    return line.ask(piece.id, `${logMark} ${marks.airMark} ${marks.priorMark}`, urgency, async () => {
+    return queue.ask(piece.id, `${logMark} ${marks.airMark} ${marks.priorMark}`, urgency, async () => {
       if (closed || cases.logMark(piece) !== logMark) return;
       const given = await cases.of(piece, priorOf(piece), now);
       if (!given.ok) return void failed.set(piece.id, { logMark, message: given.problem.message });
@@ -170,7 +170,7 @@ export function createPlans({
     });
   };
 
-  const isCurrent = (kept: KeptAnswer, piece: PieceState, now: Instant): boolean =>
+  const isCurrent = (kept: CachedPlan, piece: PieceState, now: Instant): boolean =>
     now >= kept.answers.at && now < kept.answers.holdsUntil && sameMarks(kept, marksOf(piece));
 
   /** Whether a piece is to be answered for the first time, and what little finished pieces have to teach comes first. */
@@ -216,7 +216,7 @@ export function createPlans({
   /** Begins to work out what does not hold any more, what is not known at all first. @returns waits for that, a little */
   const catchUp = (now: Instant): (() => Promise<void>) => {
     const pressing: Promise<void>[] = [];
-    const behind: { piece: PieceState; known: KeptAnswer }[] = [];
+    const behind: { piece: PieceState; known: CachedPlan }[] = [];
     for (const piece of cases.unfinished()) {
       if (isResting(piece, now)) continue;
       const known = knownOf(piece);
@@ -265,8 +265,8 @@ export function createPlans({
       return learning.answer();
     },
     toLearn: () => learning.pending(),
-    cases: async (most, now) => {
-      const found: PieceFacts[] = [];
+    inputs: async (most, now) => {
+      const found: PlanInput[] = [];
       for (const piece of cases.pieces().slice(-most)) {
         const given = await cases.of(piece, priorOf(piece), now);
         if (given.ok) found.push(given.value);

@@ -5,22 +5,22 @@ import { doneOf, routeOf, stepsLeft, techniqueNames, type PieceState } from '../
 import { settingAt } from '../../core/log/studio.ts';
 import { coverFor } from '../../core/plan/advice.ts';
 import { KILN_DRY_X } from '../../core/technique/kiln.ts';
-import { carriedUntil, ribbonFrom } from '../../core/plan/moistureForecast.ts';
+import { carriedUntil, forecastFrom } from '../../core/plan/moistureForecast.ts';
 import { headOf as stepHead, nextStep, stepAt } from '../../core/plan/next.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import { asKnown, isPast } from '../../core/plan/standing.ts';
-import type { PlanKept } from '../../core/plan/keptPlan.ts';
+import type { KeptPlan } from '../../core/plan/keptPlan.ts';
 import { stateName } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store/store.ts';
-import type { Cases } from './planInputs.ts';
-import type { KeptAnswer } from './cachedPlan.ts';
+import type { PlanInputs } from './planInputs.ts';
+import type { CachedPlan } from './cachedPlan.ts';
 
 /** Pieces as lists show them. */
 
 type BenchHead = Omit<Extract<BenchRow, { state: 'working' }>, 'state' | 'asOf'>;
 
-export const headOf = (piece: PieceState, store: Store, cases: Cases): BenchHead => ({
+export const headOf = (piece: PieceState, store: Store, cases: PlanInputs): BenchHead => ({
   pieceId: piece.id,
   name: piece.made.name,
   cover: piece.cover,
@@ -49,7 +49,7 @@ const THEN = 3;
 /** A planned piece on Today, besides what every row has. */
 export function plannedOf(
   piece: PieceState,
-  { answers, thicknessM, ribbon, moved }: KeptAnswer,
+  { answers, thicknessM, ribbon, moved }: CachedPlan,
   store: Store,
   now: Instant,
 ): Omit<BenchPiece, 'state' | keyof BenchHead> {
@@ -79,12 +79,12 @@ export function plannedOf(
     cautions: answers.cautions,
     warnings: answers.warnings,
     lastAt: piece.lastAt,
-    ribbon: { ...ribbonFrom(ribbon, now), wetColour: body.wetColour, dryColour: body.dryColour },
+    ribbon: { ...forecastFrom(ribbon, now), wetColour: body.wetColour, dryColour: body.dryColour },
   };
 }
 
 /** Whether its core is dry enough for the kiln, and when it will be. */
-function kilnDry({ answers: { now, gates } }: PlanKept): PieceRow['kiln'] {
+function kilnDry({ answers: { now, gates } }: KeptPlan): PieceRow['kiln'] {
   const loading = gates.find(({ planned }) => planned.step.needs.some(({ kind }) => kind === 'kiln-dry'));
   const need = loading?.planned.step.needs.find(({ kind }) => kind === 'kiln-dry');
   const dry = now.coreX <= (need?.kind === 'kiln-dry' ? need.wettestX : KILN_DRY_X);
@@ -94,9 +94,9 @@ function kilnDry({ answers: { now, gates } }: PlanKept): PieceRow['kiln'] {
 /** A piece among all, with what is known of it at a moment. */
 export function pieceRow(
   piece: PieceState,
-  known: PlanKept | null,
+  known: KeptPlan | null,
   working: boolean,
-  { store, cases, now, leave }: { store: Store; cases: Cases; now: Instant; leave: Instant },
+  { store, cases, now, leave }: { store: Store; cases: PlanInputs; now: Instant; leave: Instant },
 ): PieceRow {
   const needed = routeOf(piece).planned.filter(({ optional }) => !optional);
   const { wetColour, dryColour } = bodyOf(piece, store);

@@ -2,12 +2,12 @@ import type { PiecesQuery } from '../../api/index.ts';
 import { groupsOf } from '../../core/log/group.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import type { Store } from '../store/store.ts';
-import type { Cases } from './planInputs.ts';
+import type { PlanInputs } from './planInputs.ts';
 import { clayName, roomName } from './rows.ts';
 
 interface Of {
   store: Store;
-  cases: Cases;
+  cases: PlanInputs;
 }
 
 /** Whether a piece is among those that a list is asked for, by its log alone. */

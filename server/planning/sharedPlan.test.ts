@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { caseOf, coatLaid, cruetMade, hoursOn, MADE } from '../../core/piece/piece.test-support.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
-import { alikeMark, planningAlike } from './sharedPlan.ts';
+import { alikeMark, sharingPlans } from './sharedPlan.ts';
 import { plannerHere, type Planner } from './planner.ts';
 
 const piece = (id: string, name = id) => caseOf([cruetMade({ name }, id)]);
@@ -13,7 +13,7 @@ describe('planning pieces alike', () => {
       asked += 1;
       return plannerHere()(given, now);
     };
-    const plan = planningAlike(counting);
+    const plan = sharingPlans(counting);
     const all = await Promise.all(
       Array.from({ length: 30 }, (_, i) => plan(piece(`p${i}`), MADE + 4 * HOUR)),
     );
@@ -33,7 +33,7 @@ describe('planning pieces alike', () => {
 
   it('asks again once time has gone on, and after a failure', async () => {
     let asked = 0;
-    const plan = planningAlike(() => {
+    const plan = sharingPlans(() => {
       asked += 1;
       return asked === 1 ? Promise.reject(new Error('died')) : Promise.resolve(null);
     });

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { Entry } from '../../core/log/entry.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import type { Planned, Planner } from './planner.ts';
 
@@ -11,7 +11,7 @@ const KEPT = 60;
 const SERVES = MINUTE;
 
 /** All that a plan rests on, without what only names the piece: the same for pieces made and treated alike. */
-export function alikeMark({ pieceId: _named, entries, ...rest }: PieceFacts): string {
+export function alikeMark({ pieceId: _named, entries, ...rest }: PlanInput): string {
   const plain = entries.map(({ id: _id, subject: _subject, ...entry }) => unnamed(entry as Entry));
   return createHash('sha1')
     .update(JSON.stringify([plain, rest]))
@@ -26,7 +26,7 @@ function unnamed(entry: Omit<Entry, 'id' | 'subject'>): object {
 }
 
 /** A planner that works out pieces alike once: a class of thirty is one piece until their logs differ. */
-export function planningAlike(planner: Planner): Planner {
+export function sharingPlans(planner: Planner): Planner {
   const plans = new LRUCache<string, { at: Instant; plan: Promise<Planned | null> }>({ max: KEPT });
   return (given, now, wanted) => {
     // a whole plan names its piece

@@ -1,7 +1,7 @@
 import { Router, json } from 'express';
 import { z } from 'zod';
 import type { LabelsRequest } from '../../api/index.ts';
-import type { Chores } from '../jobs/jobs.ts';
+import type { Jobs } from '../jobs/jobs.ts';
 import { sendSchemaProblem } from '../guard/problems.ts';
 
 const request = z.object({
@@ -22,7 +22,7 @@ const request = z.object({
 });
 
 /** Labels to print. Their codes lead back here under the address the page was asked for. */
-export function labelRoutes(chores: Chores): Router {
+export function labelRoutes(chores: Jobs): Router {
   const router = Router();
   router.post('/labels', json({ limit: '512kb' }), async (asked, response) => {
     const parsed = request.safeParse(asked.body);

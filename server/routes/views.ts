@@ -127,7 +127,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   router.get('/learning', (_request, response) => void response.json(plans.learned()));
 
   router.get('/learning/cases', async (_request, response) => {
-    const cases: LearningCasesAnswer = await plans.cases(LATEST_PIECES, clock.now());
+    const cases: LearningCasesAnswer = await plans.inputs(LATEST_PIECES, clock.now());
     response.json(cases);
   });
 

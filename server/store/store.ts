@@ -1,10 +1,10 @@
-import { allAgainst } from '../../core/log/admission/admit.ts';
+import { validate } from '../../core/log/admission/admit.ts';
 import type { Entry, RecordedAct, SubjectKind } from '../../core/log/entry.ts';
 import { entriesAbout, record, type Ledger } from '../../core/log/ledger.ts';
 import { studioOf, type StudioState } from '../../core/log/studio.ts';
 import { upcast, type AnyAct, type AnyRecordedAct } from '../../core/log/upcast.ts';
 import type { Problem } from '../../core/units/problem.ts';
-import { breathe } from '../time/yieldToEventLoop.ts';
+import { yieldToEventLoop } from '../time/yieldToEventLoop.ts';
 import type { Clock } from '../time/clock.ts';
 import type { Database } from '../db/open.ts';
 import {
@@ -93,14 +93,14 @@ export function createStore(parts: {
   const commit = async (recorded: AnyRecordedAct, brought: ReadingsByAct): Promise<void> => {
     const heavy = [...brought.values()].flat().reduce((sum, { means }) => sum + means.length, 0) > AT_ONCE;
     journal.append([recorded]);
-    await breathe();
+    await yieldToEventLoop();
     try {
       if (!heavy) await db.transaction((tx) => insertWhole(tx, [recorded], brought));
     } catch (error) {
       journal.undoAppend();
       throw error;
     }
-    await breathe();
+    await yieldToEventLoop();
     record(ledger, upcast(recorded));
     numbers.last = recorded.n;
     clock.save();
@@ -115,9 +115,9 @@ export function createStore(parts: {
       const known = ledger.byId.get(act.id);
       if (known)
         return sameAct(known, act) ? { kind: 'kept', act: known, again: true } : { kind: 'conflict' };
-      const against = allAgainst(ledger, act, clock.now());
+      const against = validate(ledger, act, clock.now());
       const [refusal] = against;
-      await breathe();
+      await yieldToEventLoop();
       if (refusal) return { kind: 'refused', problem: refusal, all: against };
       if (read && 'problem' in read) return { kind: 'refused', problem: read.problem, all: [read.problem] };
       const number = { n: numbers.last + 1, recordedAt: new Date(clock.now()).toISOString() };

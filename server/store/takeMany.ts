@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { whyNot } from '../../core/log/admission/admit.ts';
+import { firstProblem } from '../../core/log/admission/admit.ts';
 import {
   versionOf,
   type Entry,
@@ -12,7 +12,7 @@ import { settingsKept } from '../../core/log/settingsKept.ts';
 import { DEFAULT_MAKER, studioOf, type Settable } from '../../core/log/studio.ts';
 import { upcast, type AnyRecordedAct } from '../../core/log/upcast.ts';
 import { problem, type Problem } from '../../core/units/problem.ts';
-import { breathe } from '../time/yieldToEventLoop.ts';
+import { yieldToEventLoop } from '../time/yieldToEventLoop.ts';
 import type { Clock } from '../time/clock.ts';
 import { inLines, type Journal, type JournalBatch } from '../journal/journal.ts';
 import { normal, sameAct } from './sameAct.ts';
@@ -81,7 +81,7 @@ async function takeOnce(
   const { ledger, journal, clock, turns, numbers } = parts;
   /** Gives way; false where it is to stop. */
   const goesOn = async (phase: Parameters<Told>[0], done: number) => {
-    await breathe();
+    await yieldToEventLoop();
     return told(phase, done);
   };
 
@@ -108,7 +108,7 @@ async function takeOnce(
       ? sameAct(known, act)
         ? null
         : differs
-      : whyNot(fork, act, Date.parse(act.recordedAt));
+      : firstProblem(fork, act, Date.parse(act.recordedAt));
     if (found) kept.passedOver.push({ ...found, field: `acts.${i}.${found.field ?? 'id'}` });
     else if (known) kept.alreadyHere += 1;
     else {
@@ -122,7 +122,7 @@ async function takeOnce(
   const batch = journal.begin();
   let written = 0;
   for (const part of inLines(kept.fresh)) {
-    await breathe();
+    await yieldToEventLoop();
     await turns.last(() => Promise.resolve(batch.add(part)));
     written += part.acts;
     if (!told('keeping', written)) return { problem: stopped };
@@ -133,12 +133,12 @@ async function takeOnce(
   const caughtUp = (): boolean => {
     for (; seen < ledger.acts.length; seen++) {
       const act = ledger.acts[seen]!;
-      if (fork.byId.has(act.id) || whyNot(fork, act, Date.parse(act.recordedAt))) return false;
+      if (fork.byId.has(act.id) || firstProblem(fork, act, Date.parse(act.recordedAt))) return false;
       record(fork, act);
     }
     return true;
   };
-  for (; seen < ledger.acts.length; await breathe()) if (!caughtUp()) return 'contradicted';
+  for (; seen < ledger.acts.length; await yieldToEventLoop()) if (!caughtUp()) return 'contradicted';
   return turns.first((): ReturnType<typeof takeOnce> => {
     if (!caughtUp()) return Promise.resolve('contradicted');
     const now = new Date(clock.now()).toISOString();

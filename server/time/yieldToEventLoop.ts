@@ -7,7 +7,7 @@ const SPELL_MS = 25;
 let since = 0;
 
 /** To be awaited between the parts of long work: gives way to waiting requests when nothing has for a while. */
-export async function breathe(): Promise<void> {
+export async function yieldToEventLoop(): Promise<void> {
   if (performance.now() - since < SPELL_MS) return;
   await turn();
   since = performance.now();

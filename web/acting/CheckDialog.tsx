@@ -1,7 +1,12 @@
 import { useState, type ReactNode } from 'react';
 import { Box, Button, ButtonBase, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { stages, stagesApart, type Stage, type StageDescription } from '../../core/clay/stage.ts';
-import { contradiction, noAnswers, questions, type Answers } from '../../core/forecast/touchCheck.ts';
+import {
+  contradiction,
+  emptyTouchCheck,
+  questions,
+  type TouchCheck,
+} from '../../core/forecast/touchCheck.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import { isPlace, type PlaceName } from '../../core/form/places.ts';
 import type { PlaceNow } from '../../core/piece/places.ts';
@@ -43,7 +48,7 @@ interface CheckDialogProps {
 export function CheckDialog({ of, alike = [], onClose, children }: CheckDialogProps) {
   const { id, name, cover, places } = of;
   const [typed, setTyped, forget] = useDraft(`check ${id}`, () => ({
-    answers: noAnswers as Answers,
+    answers: emptyTouchCheck as TouchCheck,
     stage: null as Stage | null,
     place: 'wall' as PlaceName,
   }));
@@ -104,7 +109,7 @@ export function CheckDialog({ of, alike = [], onClose, children }: CheckDialogPr
               exclusive
               value={answers[question.id]}
               onChange={(_event, answer: string | null) =>
-                set({ answers: { ...answers, [question.id]: answer } as Answers })
+                set({ answers: { ...answers, [question.id]: answer } as TouchCheck })
               }
               aria-label={question.asks}
               sx={{ flexWrap: 'wrap' }}

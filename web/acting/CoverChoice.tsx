@@ -1,7 +1,7 @@
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { covers, type Cover } from '../../core/drying/face.ts';
 import { isLost } from '../../core/plan/follows.ts';
-import type { Look } from '../../core/piece/appearance.ts';
+import type { Appearance } from '../../core/piece/appearance.ts';
 import type { Wet } from '../../core/plan/moistureForecast.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { followsWords } from '../ui/answer.ts';
@@ -12,7 +12,7 @@ import type { CoverFollows } from '../planning/coverFollows.ts';
 
 /** A piece as it is drawn under each cover. */
 export interface Drawn {
-  look: Look;
+  look: Appearance;
   clay: { wetColour: string; dryColour: string };
   wet: Wet | null;
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { stands } from '../../core/form/places.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../ui/fields.tsx';
@@ -28,7 +28,7 @@ export function CoverDialog({
 }: {
   plan: PiecePlan;
   /** What it is worked out from that follows under each cover. */
-  given?: PieceFacts | null;
+  given?: PlanInput | null;
   drawn?: Drawn | undefined;
   onClose: () => void;
 }) {

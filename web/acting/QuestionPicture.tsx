@@ -1,11 +1,11 @@
 import { Box } from '@mui/material';
-import type { Answers } from '../../core/forecast/touchCheck.ts';
+import type { TouchCheck } from '../../core/forecast/touchCheck.ts';
 import { board, ink } from '../ui/theme.ts';
 
 const slabShape = 'M4 30 H44 V38 H4 Z';
 
 /** What each question of a touch check asks the hand or the eye to do, as a small picture beside it. */
-const pictures: Record<keyof Answers, { fill: string; lines: string }> = {
+const pictures: Record<keyof TouchCheck, { fill: string; lines: string }> = {
   flop: {
     fill: 'M2 20 Q24 20 24 20 T46 36 L46 42 Q30 26 24 27 T2 42 L2 36 Q18 20 24 20',
     lines: 'M24 20 V6',
@@ -20,7 +20,7 @@ const pictures: Record<keyof Answers, { fill: string; lines: string }> = {
   colour: { fill: slabShape, lines: 'M4 22 Q24 6 44 22 Q24 34 4 22 M24 22 h0.1' },
 };
 
-export function QuestionPicture({ id }: { id: keyof Answers }) {
+export function QuestionPicture({ id }: { id: keyof TouchCheck }) {
   const { fill, lines } = pictures[id];
   return (
     <Box component="svg" viewBox="0 0 48 46" aria-hidden sx={{ width: 56, height: 54 }}>

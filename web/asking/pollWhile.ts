@@ -13,7 +13,7 @@ export const DEDUPED_MS = 200;
  * @param key where it is asked for
  * @param working whether something in it is
  */
-export function useSoon<T>(
+export function usePollWhile<T>(
   key: string,
   working: (answer: T) => boolean,
   otherwise = REFRESH_MS,

@@ -1,6 +1,6 @@
 import { useId, type CSSProperties, type ReactNode } from 'react';
 import { EDGE_SHOWN, outlineOf } from '../../core/form/outline.ts';
-import type { Laid, Look } from '../../core/piece/appearance.ts';
+import type { DecorationLayer, Appearance } from '../../core/piece/appearance.ts';
 import type { Wet } from '../../core/plan/moistureForecast.ts';
 import { isFlat } from '../../core/form/form.ts';
 import { ink } from '../ui/theme.ts';
@@ -8,7 +8,7 @@ import { shadeOf, shadeStyle, type ClayColours } from './clayShade.ts';
 import { hatching } from './cover.ts';
 
 interface PiecePictureProps {
-  look: Look;
+  look: Appearance;
   clay: ClayColours;
   /** As wet as it is; null where that is not known, and of fired ware. */
   wet: Wet | null;
@@ -102,7 +102,7 @@ export function PiecePicture({ look, clay, wet, height, width }: PiecePicturePro
 /** How high an ellipse stands for a circle seen a little from above, of its width. */
 const LOOKED_DOWN = 0.07;
 
-const isFired = ({ fired }: Look): boolean => fired !== 'raw';
+const isFired = ({ fired }: Appearance): boolean => fired !== 'raw';
 
 /** Where from the top the shades of rim, wall and foot stand. */
 const stops: [string, 'rim' | 'wall' | 'foot'][] = [
@@ -122,8 +122,10 @@ function outlinePath(points: { heightM: number; diameterM: number }[], down: num
   return `M${side(-1).join('L')}L${side(1).reverse().join('L')}${base}`;
 }
 
-const slipColour = ({ wet, fired }: NonNullable<Laid['colours']>, state: Look['fired']): string =>
-  state === 'raw' ? wet : fired;
+const slipColour = (
+  { wet, fired }: NonNullable<DecorationLayer['colours']>,
+  state: Appearance['fired'],
+): string => (state === 'raw' ? wet : fired);
 
 /** What is not laid evenly, as it looks from afar. */
 function Pattern({
@@ -133,9 +135,9 @@ function Pattern({
   fired,
 }: {
   id: string;
-  laid: Laid;
+  laid: DecorationLayer;
   unit: number;
-  fired: Look['fired'];
+  fired: Appearance['fired'];
 }): ReactNode {
   if (as === 'coat') return null;
   const slip = colours ? slipColour(colours, fired) : ink;
@@ -233,7 +235,7 @@ function CoverOver({
   room,
   perPx,
 }: {
-  look: Look;
+  look: Appearance;
   id: string;
   tall: number;
   wide: number;

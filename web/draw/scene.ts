@@ -2,7 +2,7 @@ import type { ClayBody } from '../../core/clay/body.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import type { Trajectory } from '../../core/drying/trajectory.ts';
 import type { Spell } from '../../core/time/hours.ts';
-import type { Gate } from '../../core/piece/stepWindow.ts';
+import type { StepWindow } from '../../core/piece/stepWindow.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 /** Everything the wall strip shows. */
@@ -13,7 +13,7 @@ export interface StripScene {
   from: Instant;
   to: Instant;
   now: Instant;
-  gates: Gate[];
+  gates: StepWindow[];
   covers: { cover: Cover; from: Instant; to: Instant }[];
   /** Other places of the piece that dry otherwise than its wall, with their mean water over time. */
   places: { name: string; at: Instant[]; meanX: number[] }[];

@@ -1,4 +1,4 @@
-import type { Gate, GateStatus } from '../../core/piece/stepWindow.ts';
+import type { StepWindow, StepStatus } from '../../core/piece/stepWindow.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, ink, ironRed, ochre, sans } from '../ui/theme.ts';
@@ -11,7 +11,7 @@ export const LEFT = 96;
 export const GATE_ROW = 27;
 
 /** The rows of gates: everything done shares one, each step to come has its own. */
-export function gateRows(gates: Gate[]): Gate[][] {
+export function gateRows(gates: StepWindow[]): StepWindow[][] {
   const done = gates.filter(({ doneAt }) => doneAt !== null);
   const open = gates.filter(({ doneAt, opens }) => doneAt === null && opens !== null);
   return [...(done.length > 0 ? [done] : []), ...open.map((gate) => [gate])];
@@ -25,7 +25,7 @@ export function paintGates(painter: Painter, scene: StripScene, x: ToX, width: n
   });
 }
 
-const gateColour: Record<GateStatus, string> = {
+const gateColour: Record<StepStatus, string> = {
   done: ink,
   'left-out': faded,
   now: copperGreen,
@@ -41,7 +41,7 @@ function paintDone(
   painter: Painter,
   scene: StripScene,
   x: ToX,
-  row: Gate[],
+  row: StepWindow[],
   top: number,
   width: number,
 ): void {
@@ -64,7 +64,7 @@ function paintGate(
   painter: Painter,
   scene: StripScene,
   x: ToX,
-  gate: Gate,
+  gate: StepWindow,
   top: number,
   width: number,
 ): void {

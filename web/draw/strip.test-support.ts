@@ -1,4 +1,4 @@
-import { gateOf, type Gate } from '../../core/piece/stepWindow.ts';
+import { stepWindowOf, type StepWindow } from '../../core/piece/stepWindow.ts';
 import { compose } from '../../core/compose/compose.ts';
 import { layerOf } from '../../core/catalogue/layerOf.test-support.ts';
 
@@ -6,13 +6,13 @@ const HOUR = 3_600_000;
 const [first, second, third, ...rest] = compose([
   layerOf('sgraffito', {}, { id: 'first', upon: null }),
 ]).planned;
-const gate = (of: Gate['planned'], change: Partial<Gate>): Gate => ({
-  ...gateOf(of, 'ahead', null),
+const gate = (of: StepWindow['planned'], change: Partial<StepWindow>): StepWindow => ({
+  ...stepWindowOf(of, 'ahead', null),
   ...change,
 });
 
 /** Two steps done, four to come one after another, and one that never opens. */
-export const sgraffitoGates: Gate[] = [
+export const sgraffitoGates: StepWindow[] = [
   gate(first!, { status: 'done', doneAt: 2 * HOUR }),
   gate(second!, { status: 'done', doneAt: 3 * HOUR }),
   ...[third!, ...rest]

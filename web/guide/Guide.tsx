@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { GuideAnswer } from '../../api/routes.ts';
-import { leadOf, SHORT } from '../../core/plan/dispatch.ts';
+import { dispatch, SHORT } from '../../core/plan/dispatch.ts';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { headlineOf, waitWords } from '../ui/answer.ts';
@@ -14,7 +14,7 @@ import { entry } from '../saving/outbox.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { SavedState } from '../saving/SavedState.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { useSoon } from '../asking/pollWhile.ts';
+import { usePollWhile } from '../asking/pollWhile.ts';
 import { board, faded, hairline, ink, ochre, slab } from '../ui/theme.ts';
 import { clockTime, whenNear } from '../ui/times.ts';
 import { callOut, useAwake } from './attend.ts';
@@ -32,7 +32,7 @@ const AGAIN = 30 * SECOND;
 /** One step at a time, at arm's length: several pieces led through their steps by one pair of wet hands. */
 export function Guide() {
   const { id = '' } = useParams();
-  const { data, error } = useSoon(`/api/guides/${id}`, anyWorking, REFRESH_MS);
+  const { data, error } = usePollWhile(`/api/guides/${id}`, anyWorking, REFRESH_MS);
   const now = useNow(1000);
   const led = useLed(data, error !== undefined, now);
   if (!data)
@@ -128,7 +128,7 @@ function Leading({ led, now }: { led: LedPiece[]; now: Instant }) {
   const asked = led.filter(
     ({ pieceId, next }) => !(standingOf(next, now).asks === 'look' && (later[pieceId] ?? 0) > now),
   );
-  const { pick, comes } = leadOf(asked, now, held ?? last);
+  const { pick, comes } = dispatch(asked, now, held ?? last);
   // what is in hand stays in hand until it is logged or left, whatever presses beside it
   if (!inHand && pick && pick.why !== 'late' && pick.pieceId !== held) hold(pick.pieceId);
   // with nothing else to do the next sign is waited for

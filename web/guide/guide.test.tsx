@@ -4,8 +4,8 @@ import type { GuideAnswer } from '../../api/routes.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import { caseOf, coatLaid, cruetMade } from '../../core/piece/piece.test-support.ts';
 import { foldPiece } from '../../core/log/piece.ts';
-import { lookOf } from '../../core/piece/appearance.ts';
-import { answersOf, planPiece } from '../../core/plan/plan.ts';
+import { appearanceOf } from '../../core/piece/appearance.ts';
+import { resultOf, planPiece } from '../../core/plan/plan.ts';
 import { HOUR, MINUTE, SECOND } from '../../core/units/quantity.ts';
 import { complaint, known, NOON, press, show, testStudio } from '../testing/studio.test-support.tsx';
 import { Countdown } from './Countdown.tsx';
@@ -42,9 +42,9 @@ function led(...logs: Entry[][]) {
         given,
         unplanned: null,
         moved: null,
-        answers: answersOf(planPiece(given, NOON)!),
+        answers: resultOf(planPiece(given, NOON)!),
         thicknessM: piece.form.wallM,
-        look: lookOf(piece, entries, () => null),
+        look: appearanceOf(piece, entries, () => null),
       };
     }),
   });

@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { GuideAnswer } from '../../api/routes.ts';
 import { outsideArea } from '../../core/form/form.ts';
-import { tellsNothing } from '../../core/log/kindsNotAffectingPlan.ts';
+import { kindsNotAffectingPlan } from '../../core/log/kindsNotAffectingPlan.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
-import type { Look } from '../../core/piece/appearance.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { Appearance } from '../../core/piece/appearance.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import { stepByLog } from '../../core/plan/dispatch.ts';
 import { nextStep, type NextStep } from '../../core/plan/next.ts';
-import type { PlanAnswers } from '../../core/plan/plan.ts';
+import type { PlanResult } from '../../core/plan/plan.ts';
 import { isPast } from '../../core/plan/standing.ts';
 import type { Planned } from '../../core/technique/layer.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -20,7 +20,7 @@ export interface LedPiece {
   pieceId: string;
   name: string;
   piece: PieceState;
-  look: Look;
+  look: Appearance;
   areaM2: number;
   wall: CoatedWall;
   /** What it asks for; null where nothing is left, or its time is still being worked out. */
@@ -31,7 +31,7 @@ export interface LedPiece {
 
 interface Answered {
   key: string;
-  answers: PlanAnswers | null;
+  answers: PlanResult | null;
 }
 
 /**
@@ -61,7 +61,7 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
     const askHere = ({ pieceId, facts, key, own, answers }: (typeof cases)[number]) => {
       const known = answered[pieceId];
       const here = known?.key === key ? known.answers : null;
-      const holds = (of: PlanAnswers | null) => of !== null && due < of.holdsUntil;
+      const holds = (of: PlanResult | null) => of !== null && due < of.holdsUntil;
       if (!(own || (away && !holds(answers))) || holds(here)) return;
       const question = `${pieceId} ${key} ${here === null ? '' : due}`;
       if (ask.current.has(question)) return;
@@ -102,9 +102,10 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
 }
 
 /** Entries that a plan rests on. */
-const weighty = ({ entries }: PieceFacts) => entries.filter(({ kind }) => !tellsNothing.includes(kind));
+const weighty = ({ entries }: PlanInput) =>
+  entries.filter(({ kind }) => !kindsNotAffectingPlan.includes(kind));
 
-const keyOf = (facts: PieceFacts): string => {
+const keyOf = (facts: PlanInput): string => {
   const entries = weighty(facts);
   return `${entries.length} ${entries.at(-1)?.id ?? ''}`;
 };

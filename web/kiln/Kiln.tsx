@@ -12,7 +12,7 @@ import { LogDialog } from '../saving/LogDialog.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Empty, Section, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { rowsWorking, useSoon } from '../asking/pollWhile.ts';
+import { rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
 import { asNow } from '../ui/asNow.ts';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
@@ -20,7 +20,7 @@ import { TickedLine, toggled } from './TickedLine.tsx';
 
 /** What is gathered for the kiln, what is in it, and what comes out. */
 export function Kiln() {
-  const { data, error } = useSoon<KilnAnswer>('/api/kiln', rowsWorking);
+  const { data, error } = usePollWhile<KilnAnswer>('/api/kiln', rowsWorking);
   const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
   const now = useNow(60_000);
   if (!data)

@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { Box, Button } from '@mui/material';
 import { outsideArea } from '../../core/form/form.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { Drawn } from '../acting/CoverChoice.tsx';
 import { CheckDialog, checkedOf } from '../acting/CheckDialog.tsx';
@@ -16,7 +16,7 @@ import { WeighDialog } from '../acting/WeighDialog.tsx';
 
 interface ActionRowProps {
   plan: PiecePlan;
-  given: PieceFacts;
+  given: PlanInput;
   drawn: Drawn | undefined;
   next: NextStep | null;
 }

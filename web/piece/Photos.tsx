@@ -3,7 +3,7 @@ import { Box, Button, ButtonBase, Dialog, DialogActions, DialogContent } from '@
 import { entriesOf, type EntryOf } from '../../core/log/entry.ts';
 import { instantOf } from '../../core/time/moment.ts';
 import { firedAt } from '../../core/piece/events.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { FileButton } from '../ui/FileButton.tsx';
 import { useLog } from '../saving/notice.tsx';
@@ -16,7 +16,7 @@ import { takePhoto } from './takePhoto.ts';
 type Pictured = EntryOf<'piece.pictured'>;
 
 /** Photographs of a piece in the order they were taken, those before the fire apart from those after it. */
-export function Photos({ facts, now, zone }: { facts: PieceFacts; now: Instant; zone: string }) {
+export function Photos({ facts, now, zone }: { facts: PlanInput; now: Instant; zone: string }) {
   const log = useLog();
   const [busy, setBusy] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);

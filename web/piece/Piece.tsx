@@ -8,7 +8,7 @@ import { waterAtIndex } from '../../core/clay/stage.ts';
 import type { Wet } from '../../core/plan/moistureForecast.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import { stateName, type PiecePlan } from '../../core/plan/plan.ts';
 import {
   formatFixed,
@@ -33,14 +33,14 @@ import { Conflicts } from '../layers/Conflicts.tsx';
 import { ActionRow } from './ActionRow.tsx';
 import { SilentSensor } from './SilentSensor.tsx';
 import { LastAct, PieceLog } from './PieceLog.tsx';
-import type { PlanAnswer } from '../planning/planMessages.ts';
+import type { WorkedPlan } from '../planning/planMessages.ts';
 import { sceneOf, wallWords, type Zoom } from '../planning/wallScene.ts';
 import { Photos } from './Photos.tsx';
 import { Parts } from './Parts.tsx';
 import { Places } from './Places.tsx';
 import { Steps } from '../steps/Steps.tsx';
 import { WentWrong } from '../steps/WentWrong.tsx';
-import { useTrial } from '../planning/useWhatIf.ts';
+import { useWhatIf } from '../planning/useWhatIf.ts';
 import { Moves, TrialChoice, triedWords } from './WhatIf.tsx';
 import { useCase, usePlan } from '../planning/usePlan.ts';
 
@@ -139,8 +139,8 @@ function Title({ piece, clay }: { piece: PieceState; clay?: string }) {
 
 interface PieceViewProps {
   plan: PiecePlan;
-  given: PieceFacts;
-  nights: PlanAnswer['nights'];
+  given: PlanInput;
+  nights: WorkedPlan['nights'];
   acts: PieceAnswer['acts'];
   look: PieceAnswer['look'];
   moved: string | null;
@@ -153,7 +153,7 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, h
   const { now, zone } = here;
   const units = useUnits();
   const [zoom, setZoom] = useState<Zoom>('near');
-  const trying = useTrial(plan, given);
+  const trying = useWhatIf(plan, given);
   const { trial } = trying;
   const next = plan.piece.finished ? null : nextStep(plan, now);
   const answer = answerFor(next, here, plan.piece.cover);
@@ -287,7 +287,7 @@ const dryTimes = ({ gates, advice }: PiecePlan) => ({
 });
 
 /** How wet it looks now. */
-function wetNow({ now, places, piece }: PiecePlan, { body }: PieceFacts): Wet | null {
+function wetNow({ now, places, piece }: PiecePlan, { body }: PlanInput): Wet | null {
   if (piece.fired !== 'raw') return null;
   const of = (name: 'rim' | 'foot') => places.places.find(({ place }) => place === name)?.meanX ?? now.meanX;
   return {

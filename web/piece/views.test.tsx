@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Entry } from '../../core/log/entry.ts';
 import { foldPiece } from '../../core/log/piece.ts';
 import { inOrder } from '../../core/log/ledger.ts';
-import { noAnswers } from '../../core/forecast/touchCheck.ts';
+import { emptyTouchCheck } from '../../core/forecast/touchCheck.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged } from '../../core/piece/piece.test-support.ts';
 import { defaultStudio } from '../../core/log/studio.ts';
@@ -59,7 +59,7 @@ describe('the log of a piece', () => {
       logged('piece.checked', hoursOn(1), { stage: 'leather-hard', confirmed: false, note: '' }),
       /^Checked: leather-hard$/,
     ],
-    [logged('piece.felt', hoursOn(1), { ...noAnswers, chill: 'cold' }), /^Felt: cold$/],
+    [logged('piece.felt', hoursOn(1), { ...emptyTouchCheck, chill: 'cold' }), /^Felt: cold$/],
     [logged('piece.weighed', hoursOn(1), { massKg: 0.9, tareKg: 0.3, dryKg: null }), /^Weighed: 600(.0)? g$/],
     [
       logged('piece.heated', hoursOn(1), { tool: 'torch', seconds: 90, duty: 0.5 }, { face: 'outside' }),

@@ -8,7 +8,7 @@ import { ManyBar } from '../class/ManyBar.tsx';
 import { useNow } from '../asking/clock.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { rowsWorking, useSoon } from '../asking/pollWhile.ts';
+import { rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
 import { asNow } from '../ui/asNow.ts';
 import { DryingRoom } from './DryingRoom.tsx';
 import { FinishedPieces } from './FinishedPieces.tsx';
@@ -24,7 +24,10 @@ export function Pieces() {
   const asked = useDeferredValue(search.trim());
   const query = new URLSearchParams({ which, search: asked, page: String(page), ...filters });
   const plain = which === 'open' && asked === '' && page === 0 && Object.keys(filters).length === 0;
-  const { data, error } = useSoon<PiecesAnswer>(plain ? '/api/pieces' : `/api/pieces?${query}`, rowsWorking);
+  const { data, error } = usePollWhile<PiecesAnswer>(
+    plain ? '/api/pieces' : `/api/pieces?${query}`,
+    rowsWorking,
+  );
   const choosing = useChoosing();
   const now = useNow(60_000);
   // on a phone the shelf comes first, and what finds in it when it is asked for

@@ -2,7 +2,7 @@ import type { PieceRow } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { foldPiece } from '../../core/log/piece.ts';
 import { cruetMade } from '../../core/piece/piece.test-support.ts';
-import { lookOf } from '../../core/piece/appearance.ts';
+import { appearanceOf } from '../../core/piece/appearance.ts';
 import { HOUR, MINUTE } from '../../core/units/quantity.ts';
 import { NOON } from '../testing/studio.test-support.tsx';
 
@@ -28,7 +28,7 @@ export const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
     handedAt: null,
     carryBy: null,
     kiln: null,
-    look: lookOf(piece, [made(id)], () => null),
+    look: appearanceOf(piece, [made(id)], () => null),
     clay: defaultBody,
     wet: null,
     working: false,

@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react';
 import { covers, type Cover } from '../../core/drying/face.ts';
 import { followsOf, type Follows } from '../../core/plan/follows.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { planInWorker } from './usePlan.ts';
 
 /** Pieces that stand alike: what one of them is worked out from, and how many they are. */
 export interface StandingAlike {
-  given: PieceFacts;
+  given: PlanInput;
   pieces: number;
 }
 

@@ -1,9 +1,9 @@
-import { rememberingPlanner } from '../../core/plan/cachedPlanner.ts';
+import { cachedPlanner } from '../../core/plan/cachedPlanner.ts';
 import { nightsOf } from '../../core/plan/night.ts';
 import type { PlanAnswered, PlanRequest } from './planMessages.ts';
 
 /** One tablet looks at few pieces at a time. */
-const plan = rememberingPlanner(4);
+const plan = cachedPlanner(4);
 
 function answerTo({ ticket, given, now, whatIf, effort }: PlanRequest): PlanAnswered {
   try {

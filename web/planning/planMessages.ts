@@ -1,20 +1,20 @@
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Spell } from '../../core/time/hours.ts';
 import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 export interface PlanRequest {
   ticket: number;
-  given: PieceFacts;
+  given: PlanInput;
   now: Instant;
   whatIf?: WhatIf;
   effort?: Effort;
 }
 
 /** As the worker answers. */
-export type PlanAnswered = PlanAnswer & { ticket: number };
+export type PlanAnswered = WorkedPlan & { ticket: number };
 
-export interface PlanAnswer {
+export interface WorkedPlan {
   plan: PiecePlan | null;
   nights: Spell[];
   /** Why it cannot be planned, in the studio's words. */

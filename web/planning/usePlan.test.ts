@@ -1,6 +1,6 @@
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import { caseOf, cruetMade, hoursOn } from '../../core/piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from '../../core/plan/plan.ts';
 import { toWire } from '../../core/plan/wire.ts';
@@ -29,7 +29,7 @@ const problem = (status: number, code: string, detail: string) =>
   new Response(JSON.stringify({ code, detail, status, title: '', type: '', field: null }), { status });
 
 const settled = (ms = 0) => act(() => vi.advanceTimersByTimeAsync(ms));
-const hook = (own: boolean, of: PieceFacts = given) =>
+const hook = (own: boolean, of: PlanInput = given) =>
   renderHook((props: { own: boolean; now: number }) => usePlan(of, props.own, props.now), {
     initialProps: { own, now },
   });

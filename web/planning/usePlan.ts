@@ -1,21 +1,21 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { PieceAnswer, PlanReply } from '../../api/routes.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import { inOrder } from '../../core/log/ledger.ts';
 import { fromWire } from '../../core/plan/wire.ts';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';
 import { useOutbox, type Waiting } from '../saving/outbox.ts';
 import { ask, ServerProblem } from '../asking/server.ts';
-import type { PlanAnswer, PlanAnswered, PlanRequest } from './planMessages.ts';
+import type { WorkedPlan, PlanAnswered, PlanRequest } from './planMessages.ts';
 
 /** A piece's case with what still waits on this tablet added, so that the view goes on while offline. */
-export function useCase(answer: PieceAnswer | undefined): PieceFacts | null {
+export function useCase(answer: PieceAnswer | undefined): PlanInput | null {
   const waiting = useOutbox();
   return useMemo(() => (answer?.given ? withWaiting(answer.given, waiting) : null), [answer, waiting]);
 }
 
 /** A case with what still waits on this tablet added; the very same where nothing does. */
-export function withWaiting(given: PieceFacts, waiting: readonly Waiting[]): PieceFacts {
+export function withWaiting(given: PlanInput, waiting: readonly Waiting[]): PlanInput {
   const known = new Set(given.entries.map((entry) => entry.id));
   const mine = waiting
     .flatMap((w) => (w.refused ? [] : w.act.entries))
@@ -25,7 +25,7 @@ export function withWaiting(given: PieceFacts, waiting: readonly Waiting[]): Pie
 
 let tickets = 0;
 let worker: Worker | null = null;
-const asked = new Map<number, { resolve: (answer: PlanAnswer) => void }>();
+const asked = new Map<number, { resolve: (answer: WorkedPlan) => void }>();
 
 /** Starts the worker, which offline could not be fetched any more. */
 export function wakeWorker(): Worker {
@@ -46,7 +46,7 @@ export function wakeWorker(): Worker {
 }
 
 /** Plans in the worker, one after another. */
-export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<PlanAnswer> {
+export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<WorkedPlan> {
   const ticket = (tickets += 1);
   wakeWorker().postMessage({ ...wanted, ticket } satisfies PlanRequest);
   return new Promise((resolve) => asked.set(ticket, { resolve }));
@@ -59,14 +59,14 @@ export const OWN_WAITS = 0.7 * SECOND;
 const STUDIO_WAITS = 8 * SECOND;
 
 interface Wanted {
-  given: PieceFacts;
+  given: PlanInput;
   now: Instant;
   /** This tablet knows something of it that the studio does not. */
   own: boolean;
 }
 
 /** The plan of a piece as the studio has it, the same that Today shows; worked out here where it cannot be asked. */
-async function planOf({ given, now, own }: Wanted): Promise<PlanAnswer> {
+async function planOf({ given, now, own }: Wanted): Promise<WorkedPlan> {
   if (own) return planInWorker({ given, now });
   try {
     const signal = AbortSignal.timeout(STUDIO_WAITS);
@@ -83,7 +83,7 @@ async function planOf({ given, now, own }: Wanted): Promise<PlanAnswer> {
 const line: (() => Promise<void>)[] = [];
 
 /** Of questions that come while one is worked out only the last is asked. */
-function planLatest(wanted: Wanted, answered: (answer: PlanAnswer) => void): void {
+function planLatest(wanted: Wanted, answered: (answer: WorkedPlan) => void): void {
   const next = async () => {
     answered(await planOf(wanted));
     line.shift();
@@ -98,14 +98,14 @@ interface Answered {
   key: string;
   own: boolean;
   now: Instant;
-  answer: PlanAnswer;
+  answer: WorkedPlan;
 }
 
 /**
  * The plan of a piece; the last one stays until the next is ready.
  * @param own this tablet knows something of it that the studio does not
  */
-export function usePlan(given: PieceFacts | null, own: boolean, now: Instant): PlanAnswer | null {
+export function usePlan(given: PlanInput | null, own: boolean, now: Instant): WorkedPlan | null {
   const [answered, setAnswered] = useState<Answered | null>(null);
   const key = useMemo(() => JSON.stringify(given), [given]);
   const known = answered?.pieceId === given?.pieceId ? answered : null;
@@ -114,7 +114,7 @@ export function usePlan(given: PieceFacts | null, own: boolean, now: Instant): P
   const due = holds ? null : Math.floor(now / 10_000) * 10_000;
 
   useEffect(() => {
-    const wanted = JSON.parse(key) as PieceFacts | null;
+    const wanted = JSON.parse(key) as PlanInput | null;
     if (due === null || !wanted) return;
     let current = true;
     const asking = () =>

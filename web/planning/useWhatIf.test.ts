@@ -1,9 +1,9 @@
 import { act, renderHook } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
-import type { PlanAnswer, PlanRequest } from './planMessages.ts';
-import { useTrial } from './useWhatIf.ts';
+import type { WorkedPlan, PlanRequest } from './planMessages.ts';
+import { useWhatIf } from './useWhatIf.ts';
 
 type Asked = Omit<PlanRequest, 'ticket'>;
 
@@ -11,7 +11,7 @@ const asked: { wanted: Asked; answer: (plan: PiecePlan | null) => Promise<void> 
 
 vi.mock('./usePlan.ts', () => ({
   planInWorker: (wanted: Asked) =>
-    new Promise<PlanAnswer>((resolve) =>
+    new Promise<WorkedPlan>((resolve) =>
       asked.push({
         wanted,
         answer: (plan) => act(async () => resolve({ plan, nights: [] })),
@@ -20,9 +20,9 @@ vi.mock('./usePlan.ts', () => ({
 }));
 
 const real = { at: 1_000 } as PiecePlan;
-const given = { pieceId: 'p' } as PieceFacts;
+const given = { pieceId: 'p' } as PlanInput;
 const planned = (n: number) => ({ at: n }) as PiecePlan;
-const hook = () => renderHook(() => useTrial(real, given)).result;
+const hook = () => renderHook(() => useWhatIf(real, given)).result;
 const draped = { does: 'cover', cover: 'draped' } as const;
 
 /** The worker is slow and a finger is fast: what is shown is always the newest, and nothing piles up. */

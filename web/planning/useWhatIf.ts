@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Cover } from '../../core/drying/face.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { planInWorker } from './usePlan.ts';
@@ -41,12 +41,12 @@ const whatIfOf = ({ tried, at }: Wanted): WhatIf =>
   tried.does === 'cover' ? { covers: [{ at, cover: tried.cover }] } : { times: { [tried.key]: at } };
 
 /** Tries what would happen, without logging anything. One trial is worked out at a time; those overtaken are dropped. */
-export function useTrial(plan: PiecePlan, given: PieceFacts): Trying {
+export function useWhatIf(plan: PiecePlan, given: PlanInput): Trying {
   const [wanted, setWanted] = useState<Wanted | null>(null);
   const [found, setFound] = useState<PiecePlan | null>(null);
   const newest = useRef<Wanted | null>(null);
   const busy = useRef(false);
-  const prepared = useRef<PieceFacts | null>(null);
+  const prepared = useRef<PlanInput | null>(null);
   const base = useRef({ given, at: plan.at });
 
   const work = useCallback(async () => {

@@ -1,4 +1,4 @@
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Spell } from '../../core/time/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { meanReading } from '../../core/drying/readings.ts';
@@ -40,7 +40,7 @@ export const roleWords = (role: Role): string =>
 export function sceneOf(
   real: PiecePlan,
   trial: Trial | null,
-  given: PieceFacts,
+  given: PlanInput,
   nights: Spell[],
   now: Instant,
   zoom: Zoom,
@@ -85,7 +85,7 @@ const placesApart = ({ places, trajectory, shown }: PiecePlan): StripScene['plac
 
 function coverSpells(
   { piece, trajectory }: PiecePlan,
-  given: PieceFacts,
+  given: PlanInput,
   trial: Trial | null,
 ): StripScene['covers'] {
   const changes = [

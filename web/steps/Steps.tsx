@@ -2,7 +2,7 @@ import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow } from '@
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { hazardsOf, stepAt } from '../../core/plan/next.ts';
-import type { Gate, GateStatus } from '../../core/piece/stepWindow.ts';
+import type { StepWindow, StepStatus } from '../../core/piece/stepWindow.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
@@ -23,7 +23,7 @@ import { useHistory } from './useRecord.ts';
 import { whereFrom } from './whereFrom.ts';
 
 /** Where a step stands that is not the next one. */
-const states: Partial<Record<GateStatus, { word: string; colour: string }>> = {
+const states: Partial<Record<StepStatus, { word: string; colour: string }>> = {
   done: { word: 'Done', colour: ink },
   'left-out': { word: 'Left out', colour: faded },
   never: { word: 'Not under this cover', colour: faded },
@@ -49,7 +49,7 @@ export const stacked = {
 /** So many steps are shown at first: those that come next. */
 const SHOWN = 3;
 
-const firstOpen = (gates: readonly Gate[]): number => gates.findIndex(({ status }) => isOpen(status));
+const firstOpen = (gates: readonly StepWindow[]): number => gates.findIndex(({ status }) => isOpen(status));
 
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
 export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
@@ -70,13 +70,13 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
   const [all, setAll] = useRemembered('all-steps', false);
   const first = gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
   const firstShown = Math.max(0, Math.min(first < 0 ? gates.length : firstOpen(gates), gates.length - SHOWN));
-  const stateOf = (s: Gate, i: number): { word: string; colour: string } => {
+  const stateOf = (s: StepWindow, i: number): { word: string; colour: string } => {
     const step = stepAt(s, now);
     if (i > first || !isOpen(step.status)) return states[step.status] ?? ahead;
     const { due, word, headline } = headlineOf(step, here);
     return { word: standingOf(step, now).wait ? headline : word, colour: dueColours[due] };
   };
-  const doIn = (s: Gate, i: number) => {
+  const doIn = (s: StepWindow, i: number) => {
     if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
     const step = stepAt(s, now);
     if (step.status === 'left-out') return '–';
@@ -197,7 +197,7 @@ function Spread({ edge, now, zone }: { edge: EdgeSpread | undefined; now: Instan
   return words === '' ? null : <Box sx={{ color: faded, fontSize: '0.95rem' }}>{words}</Box>;
 }
 
-function Signs({ gate: { planned, wait }, piece }: { gate: Gate; piece: PieceState }) {
+function Signs({ gate: { planned, wait }, piece }: { gate: StepWindow; piece: PieceState }) {
   const { step } = planned;
   return (
     <>

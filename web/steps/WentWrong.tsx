@@ -5,7 +5,7 @@ import { faultWords } from '../../core/fault/fault.ts';
 import { faultOfSign } from '../../core/fault/signs.ts';
 import type { Explained } from '../../core/fault/explain.ts';
 import { entriesOf } from '../../core/log/entry.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Instant, UnitChoice } from '../../core/units/quantity.ts';
 import { useUnits } from '../asking/maker.ts';
 import { useLog } from '../saving/notice.tsx';
@@ -15,7 +15,7 @@ import { copperGreen, faded, hairline, ironRed } from '../ui/theme.ts';
 import { useWhy } from './useRecord.ts';
 
 /** All that was said to have gone wrong with a piece, the newest first. */
-export const faultsIn = ({ entries }: PieceFacts): string[] => [
+export const faultsIn = ({ entries }: PlanInput): string[] => [
   ...new Set(
     [
       ...entriesOf(entries, 'piece.done').flatMap(({ body }) => body.faults),
@@ -26,7 +26,7 @@ export const faultsIn = ({ entries }: PieceFacts): string[] => [
 ];
 
 /** What went wrong with a piece, and why, by what its own record says for and against each cause. */
-export function WentWrong({ facts, now }: { facts: PieceFacts; now: Instant }) {
+export function WentWrong({ facts, now }: { facts: PlanInput; now: Instant }) {
   const [asked, setAsked] = useState<string | null>(null);
   // what was tapped at a step has words of its own
   const known = [...new Set(faultsIn(facts).map((fault) => faultOfSign(fault) ?? fault))].filter((fault) =>

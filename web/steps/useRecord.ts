@@ -2,12 +2,12 @@ import useSWR from 'swr';
 import type { PieceAnswer } from '../../api/routes.ts';
 import type { Explained } from '../../core/fault/explain.ts';
 import type { PieceHistory } from '../../core/fault/history.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { ask } from '../asking/server.ts';
 
 export interface RecordTask {
-  facts: PieceFacts;
+  facts: PlanInput;
   faults: string[];
   now: Instant;
 }
@@ -29,7 +29,7 @@ const once = {
 
 /** The likely causes of what went wrong with a piece, read from its record in a worker; null while that is on its way. */
 export function useWhy(
-  facts: PieceFacts,
+  facts: PlanInput,
   faults: string[],
   now: Instant,
 ): RecordRead['why'] | 'failed' | null {

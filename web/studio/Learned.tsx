@@ -5,14 +5,14 @@ import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Section, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { useSoon } from '../asking/pollWhile.ts';
+import { usePollWhile } from '../asking/pollWhile.ts';
 import { hairline } from '../ui/theme.ts';
 import { factorWords, subjects } from './learnedWords.ts';
 import { TakeLearned } from './TakeLearned.tsx';
 
 /** What finished pieces have taught the clock about each room and clay, how sure, and from how much. */
 export function Learned() {
-  const { data, error } = useSoon<LearningAnswer>('/api/learning', ({ studying }) => studying);
+  const { data, error } = usePollWhile<LearningAnswer>('/api/learning', ({ studying }) => studying);
   const log = useLog();
   if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : null;
   return (

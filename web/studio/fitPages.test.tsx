@@ -5,7 +5,7 @@ import { defaultBody, linearShrinkage } from '../../core/clay/body.ts';
 import { fitDryingTest } from '../../core/fit/dryingTest.ts';
 import { steadyClimate } from '../../core/drying/air.ts';
 import { meanReading } from '../../core/drying/readings.ts';
-import { carry, plainSetting, startRun } from '../../core/drying/run.ts';
+import { integrate, plainSetting, startRun } from '../../core/drying/run.ts';
 import { readAt } from '../../core/drying/trajectory.ts';
 import type { LogFit as Fit } from '../../core/fit/logFit.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
@@ -64,7 +64,7 @@ describe('the drying test of a clay', () => {
       outside: 'free' as const,
       inside: 'free' as const,
     };
-    const run = carry(startRun(plainSetting(truth, 0.01), surroundings, 0), 100 * HOUR);
+    const run = integrate(startRun(plainSetting(truth, 0.01), surroundings, 0), 100 * HOUR);
     return hours
       .map((h) => {
         const x = readAt(run.trajectory, h * HOUR, meanReading);

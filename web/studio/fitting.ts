@@ -1,6 +1,6 @@
 import type { ClayBody } from '../../core/clay/body.ts';
 import type { DryingTest, FittedClay } from '../../core/fit/dryingTest.ts';
-import type { PieceFacts } from '../../core/piece/planInput.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { LogFit } from '../../core/fit/logFit.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -13,7 +13,7 @@ export type FitTask =
       test: Omit<DryingTest, 'climate'>;
       room: { celsius: number; humidity: number };
     }
-  | { kind: 'log'; cases: PieceFacts[]; now: Instant };
+  | { kind: 'log'; cases: PlanInput[]; now: Instant };
 
 export type FitAnswer<T extends FitTask> = T['kind'] extends 'drying-test'
   ? Result<FittedClay>

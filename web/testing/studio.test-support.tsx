@@ -7,7 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { afterEach, vi } from 'vitest';
 import { act as actSchema } from '../../api/entry.ts';
 import { CLOCK_HEADER } from '../../api/routes.ts';
-import { allAgainst } from '../../core/log/admission/admit.ts';
+import { validate } from '../../core/log/admission/admit.ts';
 import { entriesOf, type Act, type Entry, type EntryKind, type EntryOf } from '../../core/log/entry.ts';
 import { asToday, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
 import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.ts';
@@ -80,7 +80,7 @@ export function testStudio(...before: Entry[]): TestStudio {
   const acted = (body: unknown): Response => {
     const parsed = actSchema.safeParse(body);
     const against = parsed.success
-      ? allAgainst(ledger, parsed.data as Act, NOON)
+      ? validate(ledger, parsed.data as Act, NOON)
       : [{ code: 'invalid', field: '', message: parsed.error.issues[0]!.message }];
     const [refused] = against;
     if (refused) return reply(422, { status: 422, detail: refused.message, ...refused, problems: against });

@@ -14,7 +14,7 @@ import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { rowsWorking, useSoon } from '../asking/pollWhile.ts';
+import { rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
 import { cobalt, copperGreen, faded, hairline, ironRed, slab } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { manyWords } from '../class/words.ts';
@@ -22,7 +22,7 @@ import { asNow } from '../ui/asNow.ts';
 
 /** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
 export function Tonight() {
-  const { data, error } = useSoon<PiecesAnswer>('/api/pieces', rowsWorking);
+  const { data, error } = usePollWhile<PiecesAnswer>('/api/pieces', rowsWorking);
   const { now, zone, night } = useHere();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the covers …</Typography>;

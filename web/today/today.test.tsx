@@ -3,7 +3,7 @@ import { carriesNothing } from '../../core/log/carried.ts';
 import { describe, expect, it } from 'vitest';
 import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
-import { lookOf } from '../../core/piece/appearance.ts';
+import { appearanceOf } from '../../core/piece/appearance.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
@@ -28,7 +28,7 @@ const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> 
   name,
   techniqueName: 'Sgraffito',
   roomName: 'Workroom',
-  look: lookOf(routed, [], () => null),
+  look: appearanceOf(routed, [], () => null),
   groups: [],
   cover: 'open',
   stand: 'board',

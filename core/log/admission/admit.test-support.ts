@@ -1,5 +1,5 @@
 import type { Layer } from '../../technique/layer.ts';
-import { whyNot } from './admit.ts';
+import { firstProblem } from './admit.ts';
 import {
   nothingSaid,
   versionOf,
@@ -84,10 +84,10 @@ export function why(...entries: Entry[]) {
   const ledger = emptyLedger();
   entries.slice(0, -1).forEach((e, i) => {
     const before = act(e);
-    const found = whyNot(ledger, before, NOW);
+    const found = firstProblem(ledger, before, NOW);
     if (found) throw new Error(`${e.kind} ${i}: ${found.message}`);
     record(ledger, { ...before, n: i + 1, recordedAt: at(0) });
   });
-  return whyNot(ledger, act(entries.at(-1)!), NOW);
+  return firstProblem(ledger, act(entries.at(-1)!), NOW);
 }
 export const jar = (...layers: Layer[]) => today('piece.made', 'p', madeBody(layers));

@@ -31,14 +31,14 @@ const rules: Rules = { ...kilnRules, ...pieceRules, ...tubRules, ...shelfRules, 
  * The ledger is as before when this returns.
  * @returns null when it can
  */
-export const whyNot = (ledger: Ledger, act: Act, now: Instant): Problem | null =>
+export const firstProblem = (ledger: Ledger, act: Act, now: Instant): Problem | null =>
   trying(ledger, act, now, (found) => found.next().value ?? null);
 
 /**
  * Everything that is against an act, each with the field that it is about: an act over many pieces may be done for the
  * others.
  */
-export const allAgainst = (ledger: Ledger, act: Act, now: Instant): Problem[] =>
+export const validate = (ledger: Ledger, act: Act, now: Instant): Problem[] =>
   trying(ledger, act, now, (found) => [...found]);
 
 /** Tries an act on the ledger, and leaves that as before. */

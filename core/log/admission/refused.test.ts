@@ -5,7 +5,7 @@ import { groundOf, wholeZone, type Layer, type Zone } from '../../technique/laye
 import { layerOf } from '../../catalogue/layerOf.test-support.ts';
 import type { Step, Technique } from '../../technique/technique.ts';
 import { at, coat, jar, madeBody, slip, step, today, why } from './admit.test-support.ts';
-import { allAgainst, whyNot } from './admit.ts';
+import { validate, firstProblem } from './admit.ts';
 import { nothingSaid, type Act, type Entry } from '../entry.ts';
 import { emptyLedger, record } from '../ledger.ts';
 
@@ -128,9 +128,9 @@ describe('layers', () => {
     const of = (entries: Entry[]): Act => ({ id: 'many', makerId: 'm', deviceAt: at(0), entries });
     const alike = layerWith(own(repeated('coat', 150), repeated('comb', 150)));
     const thirty = Array.from({ length: 30 }, (_, i) => made(i, alike));
-    expect(whyNot(emptyLedger(), of(thirty), NOW)).toBeNull();
+    expect(firstProblem(emptyLedger(), of(thirty), NOW)).toBeNull();
     const unlike = Array.from({ length: 30 }, (_, i) => made(i, { ...alike, id: `l${i}` }));
-    expect(whyNot(emptyLedger(), of(unlike), NOW)).toMatchObject({ code: 'too-much-at-once' });
+    expect(firstProblem(emptyLedger(), of(unlike), NOW)).toMatchObject({ code: 'too-much-at-once' });
   });
 });
 
@@ -232,7 +232,7 @@ describe('deeds', () => {
     expect(why(jar(layer), one, again)).toMatchObject({ code: 'same-entry', field: 'entries.0.id' });
     const ledger = emptyLedger();
     const both: Act = { id: 'both', makerId: 'm', deviceAt: at(0), entries: [jar(layer), one, again] };
-    expect(allAgainst(ledger, both, NOW).map(({ code }) => code)).toEqual(['same-entry', 'same-entry']);
+    expect(validate(ledger, both, NOW).map(({ code }) => code)).toEqual(['same-entry', 'same-entry']);
     expect(ledger.entryIds.size).toBe(0);
   });
 
@@ -241,7 +241,7 @@ describe('deeds', () => {
     const ledger = emptyLedger();
     const log = (entries: Entry[], n: number): string | null => {
       const act: Act = { id: `a${n}`, makerId: 'm', deviceAt: at(0), entries };
-      const found = whyNot(ledger, act, NOW);
+      const found = firstProblem(ledger, act, NOW);
       if (!found) record(ledger, { ...act, n, recordedAt: at(0) });
       return found?.code ?? null;
     };
@@ -291,7 +291,7 @@ describe('a part', () => {
     const ledger = emptyLedger();
     const log = (id: string, n: number, ...entries: Entry[]) => {
       const act: Act = { id, makerId: 'm', deviceAt: at(0), entries };
-      const found = whyNot(ledger, act, NOW);
+      const found = firstProblem(ledger, act, NOW);
       if (!found) record(ledger, { ...act, n, recordedAt: at(0) });
       return found;
     };
@@ -332,14 +332,14 @@ describe('an act over one piece', () => {
     const entries = [...deeds, fire];
     const ledger = emptyLedger();
     record(ledger, made);
-    const whole = allAgainst(ledger, { ...made, id: 'whole', entries }, NOW);
+    const whole = validate(ledger, { ...made, id: 'whole', entries }, NOW);
     for (const [i, entry] of entries.entries()) {
       const others = emptyLedger();
       record(others, made);
       entries.forEach((other, k) => {
         if (k !== i) record(others, { ...made, id: `a${k}`, n: k + 2, entries: [other] });
       });
-      const alone = whyNot(others, { ...made, id: 'alone', entries: [entry] }, NOW);
+      const alone = firstProblem(others, { ...made, id: 'alone', entries: [entry] }, NOW);
       const found = whole.find(({ field }) => field?.startsWith(`entries.${i}.`));
       expect(found?.code, `${i}`).toBe(alone?.code);
       expect(found?.message).toBe(alone?.message);

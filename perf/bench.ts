@@ -4,7 +4,7 @@ import { seriesClimate, steadyClimate } from '../core/drying/air.ts';
 import type { Cover } from '../core/drying/face.ts';
 import { meanReading } from '../core/drying/readings.ts';
 import {
-  carry,
+  integrate,
   plainSetting,
   startRun,
   TOLERANCE,
@@ -16,9 +16,9 @@ import type { Entry, EntryOf } from '../core/log/entry.ts';
 import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
 import { foldPiece } from '../core/log/piece.ts';
 import { upcastEntry, type AnyEntry } from '../core/log/upcast.ts';
-import type { PieceFacts } from '../core/piece/planInput.ts';
-import { believedNow } from '../core/piece/stateEstimate.ts';
-import { rememberingPlanner } from '../core/plan/cachedPlanner.ts';
+import type { PlanInput } from '../core/piece/planInput.ts';
+import { estimateNow } from '../core/piece/stateEstimate.ts';
+import { cachedPlanner } from '../core/plan/cachedPlanner.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { techniqueNamed } from '../core/catalogue/catalogue.ts';
 import { compose } from '../core/compose/compose.ts';
@@ -61,7 +61,7 @@ function median(work: () => void, rounds: number): number {
 
 const air = climate();
 const week = (cover: Cover, tolerance: number): WallRun =>
-  carry(
+  integrate(
     startRun(
       plainSetting(defaultBody, 0.006),
       { climate: air, heatTransfer: 4, cover, outside: 'free', inside: 'free' },
@@ -103,7 +103,7 @@ const busyWeek: WallEvent[] = [
   ).map(([hour, cover]): WallEvent => ({ at: START + hour * HOUR, kind: 'surroundings', change: { cover } })),
 ];
 const coated = (tolerance: number) =>
-  carry(
+  integrate(
     startRun(
       plainSetting(defaultBody, 0.006),
       { climate: air, heatTransfer: 4, cover: 'open', outside: 'free', inside: 'free' },
@@ -127,7 +127,7 @@ const coated = (tolerance: number) =>
   );
 }
 
-function pieceCase(i: number): PieceFacts {
+function pieceCase(i: number): PlanInput {
   const entry = (kind: string, at: number, body: unknown): Entry =>
     upcastEntry({
       id: `${kind}${at}`,
@@ -226,7 +226,7 @@ const eightLayers = [
   layerOf('sgraffito', [band('neck', 0.85, 0.9)]),
   layerOf('firing', [{ id: 'whole', name: 'All over', kind: 'whole' }]),
 ];
-const layered = (i: number): PieceFacts => {
+const layered = (i: number): PlanInput => {
   const of = pieceCase(3 * i);
   const [made] = of.entries;
   const routed = {
@@ -252,7 +252,7 @@ const layered = (i: number): PieceFacts => {
   console.log(
     `Piece of ${open} open steps planned anew over 64 members: ${median(() => void planPiece(of, now), 6).toFixed(0)} ms (wanted 700)`,
   );
-  const warm = rememberingPlanner(40);
+  const warm = cachedPlanner(40);
   warm(of, now);
   let at = now;
   console.log(
@@ -264,9 +264,9 @@ const layered = (i: number): PieceFacts => {
 const checked = cases[2]!;
 const piece = foldPiece(checked.pieceId, checked.entries)!;
 console.log(
-  `Update of 64 members by a touch check: ${median(() => void believedNow(piece, checked, now), 8).toFixed(0)} ms (wanted 300)`,
+  `Update of 64 members by a touch check: ${median(() => void estimateNow(piece, checked, now), 8).toFixed(0)} ms (wanted 300)`,
 );
-const remembering = rememberingPlanner(4);
+const remembering = cachedPlanner(4);
 remembering(checked, now);
 const dragged = (ahead: number | undefined) => {
   let at = now;

@@ -6,7 +6,7 @@ import { cycleClimate, type Climate } from '../core/drying/air.ts';
 import type { Cover } from '../core/drying/face.ts';
 import { meanReading } from '../core/drying/readings.ts';
 import {
-  carry,
+  integrate,
   plainSetting,
   startRun,
   type Fineness,
@@ -161,7 +161,7 @@ function observationsOf(look: (typeof looks)[number], truth: WallRun, until: num
 for (const kind of truths)
   for (let i = 0; i < CASES; i++) {
     const given = drawCase(kind);
-    const truth = carry(given.truth.at(given.truth.setting), END, [], dry);
+    const truth = integrate(given.truth.at(given.truth.setting), END, [], dry);
     const moments = EDGES.map((edge) => crossing(truth, edge));
     const now = 9 * HOUR + ((moments[1] ?? 11 * HOUR) - 9 * HOUR) * (0.5 + 0.45 * uniform());
     const seed = source();
@@ -176,7 +176,7 @@ for (const kind of truths)
         members: MEMBERS,
         seed,
       });
-      const ahead = members.map(({ wall }) => carry(wall!, END, [], dry));
+      const ahead = members.map(({ wall }) => integrate(wall!, END, [], dry));
       return EDGES.slice(1).map((edge, e) =>
         tally(`${kind}|${look}|${edge}`, spreadOf(ahead.map((run) => crossing(run, edge))), moments[e + 1]!),
       );

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { randomInt, randomLcg, randomUniform } from 'd3-random';
 import { covers } from '../core/drying/face.ts';
 import { entriesOf } from '../core/log/entry.ts';
-import type { Gate } from '../core/piece/stepWindow.ts';
-import type { PieceFacts } from '../core/piece/planInput.ts';
+import type { StepWindow } from '../core/piece/stepWindow.ts';
+import type { PlanInput } from '../core/piece/planInput.ts';
 import { HORIZON } from '../core/plan/wallProjection.ts';
-import { rememberingPlanner } from '../core/plan/cachedPlanner.ts';
+import { cachedPlanner } from '../core/plan/cachedPlanner.ts';
 import { toldOf } from '../core/plan/told.ts';
 import { HOUR, MINUTE, type Instant } from '../core/units/quantity.ts';
 
@@ -26,7 +26,7 @@ const edges = ['opens', 'closes'] as const;
 
 const iso = (at: Instant | null): string => (at === null ? 'never' : new Date(at).toISOString().slice(5, 16));
 /** How far an edge moved. One beyond the end of the look ahead, or in its last hour, is not told: it may come to stand there as that end goes on. */
-const apart = (was: Gate, is: Gate, edge: 'opens' | 'closes', told: Instant): number => {
+const apart = (was: StepWindow, is: StepWindow, edge: 'opens' | 'closes', told: Instant): number => {
   const [a, b] = [was[edge], is[edge]];
   const end = told + HORIZON - HOUR;
   if (a === null) return b === null ? 0 : Math.max(0, end - b);
@@ -39,7 +39,7 @@ const int = randomInt.source(source);
 const oneOf = <T>(of: readonly T[]): T => of[int(of.length)()]!;
 
 /** A piece like one of the studio's, of another wall, made at another time under another cover. */
-function atRandom(like: PieceFacts, k: number): PieceFacts {
+function atRandom(like: PlanInput, k: number): PlanInput {
   const made = entriesOf(like.entries, 'piece.made')[0]!;
   const { form } = made.body;
   const at = new Date(begins - uniform(0, 36)() * HOUR).toISOString();
@@ -56,10 +56,10 @@ function atRandom(like: PieceFacts, k: number): PieceFacts {
 let moves = 0;
 let longest = 0;
 const moving = new Set<string>();
-const studio = JSON.parse(readFileSync(path, 'utf8')) as PieceFacts[];
+const studio = JSON.parse(readFileSync(path, 'utf8')) as PlanInput[];
 const cases = [...studio, ...Array.from({ length: Number(random) }, (_, k) => atRandom(oneOf(studio), k))];
 for (const facts of cases) {
-  const plan = rememberingPlanner(1);
+  const plan = cachedPlanner(1);
   const name = entriesOf(facts.entries, 'piece.made')[0]!.body.name;
   let last: ReturnType<typeof plan> = null;
   for (let round = 0; round <= rounds; round++) {
