@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Usual } from '../core/technique/technique.ts';
+import type { Does, Usual } from '../core/technique/technique.ts';
 import { hazard, slipUse } from './slip.ts';
 import { id, name, named, said, within, words } from './quantity.ts';
 
@@ -42,85 +42,62 @@ export const duty = within(
   'a moving flame is about a third.',
 );
 
+const one = <D extends Does, Shape extends z.ZodRawShape>(does: D, shape: Shape) =>
+  z.object({ does: z.literal(does), ...shape });
+
 /**
  * What is done to the clay, its quantities in a shape that is made of each figure: one number of what was done, or what
- * is usual of a technique.
+ * is usual of a technique. One for each effect of the language.
  */
-const effectOf = <Q extends z.ZodType>(quantity: (figure: z.ZodNumber) => Q) =>
-  z.discriminatedUnion('does', [
-    z.object({
-      does: z.enum(['coat', 'line']),
-      use: slipUse,
-      thicknessM: quantity(thickness),
-      share: quantity(share('Its share', 0.01)),
-    }),
-    z.object({
-      does: z.literal('fill'),
-      use: slipUse,
-      depthM: quantity(depth),
-      proud: quantity(
-        within('How proud it is', 0, 2, 'between 0 and 200 %', 'a quarter of the depth is usual.'),
-      ),
-      share: quantity(share('Its share', 0.01)),
-    }),
-    z.object({
-      does: z.literal('film'),
-      kgM2: quantity(mist),
-      share: quantity(share('Its share', 0.01)),
-    }),
-    z.object({
-      does: z.enum(['silicate', 'wash']),
-      kgM2: quantity(perArea('What was laid', '100 to 400 is usual.')),
-      share: quantity(share('Its share', 0.01)),
-      use: slipUse.exactOptional(),
-    }),
-    z.object({
-      does: z.literal('paper'),
-      use: slipUse,
-      thicknessM: quantity(thickness),
-      share: quantity(share('Its share', 0.01)),
-    }),
-    z.object({
-      does: z.enum(['cut', 'scrape']),
-      depthM: quantity(depth),
-      share: quantity(share('Its share')),
-    }),
-    z.object({
-      does: z.literal('heat'),
-      tool: heatTool,
-      seconds: quantity(seconds),
-      duty: quantity(duty),
-    }),
-    z.object({
-      does: z.literal('stretch'),
-      by: z.enum(['hoop', 'area']),
-      ratio: quantity(
-        within(
-          'The stretch',
-          1,
-          9,
-          'between 1 and 9 times the face',
-          'it is the new girth over the old, or the new area over the old; over 9 times its area no slab holds.',
-        ),
-      ),
-    }),
-    z.object({ does: z.literal('shape') }),
-    z.object({ does: z.literal('join'), part: role, use: slipUse.exactOptional() }),
-    z.object({ does: z.literal('stand'), cover: cover.exactOptional(), stand: stand.exactOptional() }),
-    z.object({ does: z.enum(['print', 'burnish', 'wipe', 'wax']), share: quantity(share('Its share')) }),
-    z.object({
-      does: z.literal('glaze'),
+const effectOf = <Q extends z.ZodType>(quantity: (figure: z.ZodNumber) => Q) => {
+  const some = quantity(share('Its share'));
+  const laid = { share: quantity(share('Its share', 0.01)) };
+  const slip = { use: slipUse, thicknessM: quantity(thickness), ...laid };
+  const proud = within('How proud it is', 0, 2, 'between 0 and 200 %', 'a quarter of the depth is usual.');
+  const jar = {
+    kgM2: quantity(perArea('What was laid', '100 to 400 is usual.')),
+    ...laid,
+    use: slipUse.exactOptional(),
+  };
+  const off = { depthM: quantity(depth), share: some };
+  const ratio = within(
+    'The stretch',
+    1,
+    9,
+    'between 1 and 9 times the face',
+    'it is the new girth over the old, or the new area over the old; over 9 times its area no slab holds.',
+  );
+  return z.discriminatedUnion('does', [
+    one('coat', slip),
+    one('line', slip),
+    one('fill', { use: slipUse, depthM: quantity(depth), proud: quantity(proud), ...laid }),
+    one('paper', slip),
+    one('film', { kgM2: quantity(mist), ...laid }),
+    one('silicate', jar),
+    one('wash', jar),
+    one('cut', off),
+    one('scrape', off),
+    one('wipe', { share: some }),
+    one('heat', { tool: heatTool, seconds: quantity(seconds), duty: quantity(duty) }),
+    one('stretch', { by: z.enum(['hoop', 'area']), ratio: quantity(ratio) }),
+    one('shape', {}),
+    one('join', { part: role, use: slipUse.exactOptional() }),
+    one('stand', { cover: cover.exactOptional(), stand: stand.exactOptional() }),
+    one('print', { share: some }),
+    one('burnish', { share: some }),
+    one('wax', { share: some }),
+    one('glaze', {
       on: z.enum(['inside', 'slip', 'outside']).exactOptional(),
       seconds: quantity(within('The dip', 0, 600, 'between 0 and 600 s', '3 to 6 s are usual.')),
     }),
-    z.object({
-      does: z.literal('fire'),
+    one('fire', {
       cone: said('The cone', 12, 'Which cone was it fired to?'),
       to: z.enum(['raw', 'bisque', 'glazed']),
       place: words('The place in the kiln', 60).exactOptional(),
     }),
-    z.object({ does: z.literal('none') }),
+    one('none', {}),
   ]);
+};
 
 /** An effect as it was: each quantity one number. */
 export const effect = effectOf((figure) => figure);

@@ -6,7 +6,7 @@ import { root } from './run.mjs';
 /** Writes docs/techniques.md from the data of the techniques. */
 const bundled = await build({
   stdin: {
-    contents: `export * from './core/catalogue/catalogue.ts'; export * from './core/technique/words.ts';
+    contents: `export * from './core/catalogue/catalogue.ts'; export * from './core/technique/words.ts'; export { doesWords } from './core/operation/rows.ts';
       export { consistencyFor } from './core/slip/consistency.ts'; export { hazards } from './core/hazard/hazard.ts';`,
     resolveDir: root,
     loader: 'ts',

@@ -1,5 +1,6 @@
 import { techniqueOf } from '../catalogue/catalogue.ts';
 import { conflictsOf, type Setting } from './conflicts.ts';
+import { lays as effectLays } from '../operation/rows.ts';
 import { problem } from '../units/problem.ts';
 import {
   MOST_PLANNED,
@@ -222,10 +223,7 @@ function merged(runs: Run[], phase: number, meets: Meets): Planned[] {
 }
 
 /** Whether a step leaves slip or the like on the clay that others wait for. */
-export const lays = ({ step }: Pick<Planned, 'step'>): boolean =>
-  step.effects.some(
-    ({ does }) => does === 'coat' || does === 'line' || does === 'fill' || does === 'silicate',
-  );
+export const lays = ({ step }: Pick<Planned, 'step'>): boolean => step.effects.some(effectLays);
 
 /** Names what comes before each step, and the coats beneath that it waits for. */
 function linked(planned: Planned[], layers: readonly Layer[], shares: ReturnType<typeof sharing>): Planned[] {

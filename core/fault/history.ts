@@ -4,10 +4,12 @@ import { flakeIndex } from '../coat/flake.ts';
 import { coatsOn } from '../drying/mesh.ts';
 import { coreReading, meanReading, signReading, skinReading } from '../drying/readings.ts';
 import { readAt, wallAt, type Trajectory } from '../drying/trajectory.ts';
-import { entriesOf, type EntryOf, type SlipLaid } from '../log/entry.ts';
+import { entriesOf, type EntryOf } from '../log/entry.ts';
+import type { SlipLaid } from '../slip/correct.ts';
 import { instantOf } from '../time/moment.ts';
 import { foldPiece, routeOf, type PieceState } from '../log/piece.ts';
 import { estimateNow } from '../piece/stateEstimate.ts';
+import { laysSlip } from '../operation/rows.ts';
 import { operationOf } from '../piece/operation.ts';
 import { firedAt } from '../piece/events.ts';
 import type { PlanInput } from '../piece/planInput.ts';
@@ -86,7 +88,7 @@ export function historyOf(facts: PlanInput, now: Instant): PieceHistory | null {
     const { mesh } = wallAt(wall, at);
     const face = deed.face;
     const last = laid.findLast((of) => of.face === face);
-    const lays = deed.effects.some(({ does }) => does === 'coat' || does === 'line' || does === 'fill');
+    const lays = deed.effects.some(laysSlip);
     if (lays) laid.push({ at: deed.at, face });
     const meanX = readAt(wall, at, meanReading);
     return {

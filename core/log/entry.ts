@@ -9,7 +9,7 @@ import type { Form } from '../form/form.ts';
 import type { Stand } from '../form/places.ts';
 import type { BinKind, Waste } from '../slip/bin.ts';
 import type { Wanted } from '../slip/consistency.ts';
-import type { Adjustment } from '../slip/correct.ts';
+import type { SlipLaid } from '../slip/correct.ts';
 import type { Feel } from '../slip/feel.ts';
 import type { FlowCup } from '../slip/flow.ts';
 import type { Material } from '../slip/material.ts';
@@ -55,15 +55,6 @@ export interface PieceMade extends PieceBegun {
   layers: Layer[];
   /** The piece whose record it is made by: it is to be done as that was. */
   like?: string;
-}
-
-/** Slip as it was laid. */
-export interface SlipLaid {
-  specificGravity: number;
-  /** Density of the powder, kg/m³. */
-  grainDensity: number;
-  /** What was done to the slip's flow. */
-  adjusted: Adjustment;
 }
 
 /** A part made for a piece, which dries by itself until it is joined on. */

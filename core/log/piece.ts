@@ -1,6 +1,7 @@
 import type { Stage } from '../clay/stage.ts';
 import type { Cover } from '../drying/face.ts';
-import { stretchedForm, type Form } from '../form/form.ts';
+import type { Form } from '../form/form.ts';
+import { becomes } from '../operation/rows.ts';
 import type { Stand } from '../form/places.ts';
 import { stepsOf, techniqueOf } from '../catalogue/catalogue.ts';
 import { compose } from '../compose/compose.ts';
@@ -154,13 +155,9 @@ function apply(state: PieceState, entry: Entry): void {
       state.carried = carriedWith(state.carried, entry.body);
       if (entry.body.form) state.form = entry.body.form;
       for (const effect of entry.body.effects) {
-        if (effect.does === 'fire') state.fired = effect.to;
-        if (effect.does === 'stretch') state.form = stretchedForm(state.form, effect.by, effect.ratio);
-        if (effect.does === 'join') state.parts = withJoined(state.parts, effect.part, at);
-        if (effect.does === 'stand') {
-          state.cover = effect.cover ?? state.cover;
-          state.stand = effect.stand ?? state.stand;
-        }
+        const { joined, ...become } = becomes(effect, state.form);
+        Object.assign(state, become);
+        if (joined) state.parts = withJoined(state.parts, joined, at);
       }
       return;
     case 'piece.left-out':

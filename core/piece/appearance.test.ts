@@ -5,7 +5,8 @@ import { outsideArea, silhouette, type Form } from '../form/form.ts';
 import { foldPiece } from '../log/piece.ts';
 import { wholeZone, type Zone } from '../technique/layer.ts';
 import type { Effect } from '../technique/technique.ts';
-import { appearanceOf, type Lies } from './appearance.ts';
+import type { Lies } from '../operation/decoration.ts';
+import { appearanceOf } from './appearance.ts';
 import { nothingSaid, type Entry } from '../log/entry.ts';
 import { cruetMade, hoursOn, logged } from './piece.test-support.ts';
 

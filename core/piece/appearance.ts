@@ -4,8 +4,10 @@ import type { Cover } from '../drying/face.ts';
 import { entriesOf, type Entry } from '../log/entry.ts';
 import type { PieceState } from '../log/piece.ts';
 import { groundOf, type Zone } from '../technique/layer.ts';
-import type { Effect, FiredState } from '../technique/technique.ts';
-import type { Instant } from '../units/quantity.ts';
+import type { DecorationLayer, SlipColours } from '../operation/decoration.ts';
+import type { OnPiece } from '../operation/row.ts';
+import { seen } from '../operation/rows.ts';
+import type { FiredState } from '../technique/technique.ts';
 import { operationOf, type Operation } from './operation.ts';
 
 /** A piece as it is seen: its form, what was laid on it and where, its cover. Drawn from its log alone. */
@@ -17,27 +19,6 @@ export interface Appearance {
   handle: boolean;
   /** In the order it was laid. */
   laid: DecorationLayer[];
-}
-
-/** How something lies on a piece. */
-export type Lies = 'coat' | 'lines' | 'cuts' | 'print' | 'skin' | 'cracks' | 'wash' | 'wax' | 'shine';
-
-export interface DecorationLayer {
-  as: Lies;
-  /** Between two shares of the height. */
-  from: number;
-  to: number;
-  /** Which share of that it takes. */
-  share: number;
-  /** Of the slip; null for what has none. */
-  colours: SlipColours | null;
-  at: Instant;
-}
-
-/** A slip as it looks wet, and fired. */
-export interface SlipColours {
-  wet: string;
-  fired: string;
 }
 
 /** Slip from no tub of the shelf is drawn as pale. */
@@ -59,7 +40,7 @@ export function appearanceOf(
     if (deed.face === 'inside' && !isFlat(piece.form)) return before;
     const [tub] = entry.body.tubs;
     const colours = (tub === undefined ? null : coloursOf(tub)) ?? unknownSlip;
-    return deed.effects.reduce((so, effect) => withEffect(so, effect, deed, colours), before);
+    return deed.effects.reduce((so, effect) => seen(effect, onPiece(so, deed, colours)), before);
   }, []);
   return {
     form: piece.form,
@@ -72,69 +53,29 @@ export function appearanceOf(
   };
 }
 
-function withEffect(
-  before: DecorationLayer[],
-  effect: Effect<number>,
-  deed: Operation,
-  colours: SlipColours,
-): DecorationLayer[] {
+/** What is seen before an operation, as each of its effects meets it. */
+function onPiece(before: DecorationLayer[], deed: Operation, colours: SlipColours): OnPiece {
   const zones = deed.zones.map((zone) => heightsOf(zone, deed.zones));
-  const add = (as: Lies, share: number, slip: SlipColours | null = null): DecorationLayer[] => [
-    ...before,
-    ...zones.map((zone) => ({
-      as,
-      from: zone.from,
-      to: zone.to,
-      share: share * zone.share,
-      colours: slip,
-      at: deed.at,
-    })),
-  ];
-  switch (effect.does) {
-    case 'coat':
-      return add(effect.share < 0.6 ? 'lines' : 'coat', effect.share, colours);
-    case 'line':
-    case 'fill':
-      return add('lines', effect.share, colours);
-    case 'cut':
-      return add('cuts', effect.share);
-    case 'print':
-      return add('print', effect.share, deed.slip ? colours : null);
-    case 'silicate':
-      return add('skin', effect.share);
-    case 'stretch':
-      // only a skin cracks
-      return before.some(({ as }) => as === 'skin') ? add('cracks', 1) : before;
-    case 'wash':
-      return add('wash', effect.share);
-    case 'wax':
-      return add('wax', effect.share);
-    case 'burnish':
-      return add('shine', effect.share);
-    case 'scrape':
-      return scraped(before, zones);
-    case 'wipe':
-      return before.map((of) => (of.as === 'wash' && meets(of, zones) ? { ...of, share: of.share / 2 } : of));
-    case 'fire':
-      // it burns out
-      return before.filter(({ as }) => as !== 'wax');
-    default:
-      return before;
-  }
+  return {
+    before,
+    colours,
+    slip: deed.slip !== null,
+    meets: (laid) => zones.some(({ from, to }) => from < laid.to && laid.from < to),
+    add: (as, share, slip = null) => [
+      ...before,
+      ...zones.map(({ from, to, share: of }) => ({
+        as,
+        from,
+        to,
+        share: share * of,
+        colours: slip,
+        at: deed.at,
+      })),
+    ],
+  };
 }
 
 type Heights = { from: number; to: number; share: number };
-
-/** A scrape brings a filled face level again: of the slip only what is in the cuts stays. */
-function scraped(before: DecorationLayer[], zones: Heights[]): DecorationLayer[] {
-  const filled = before.some((of) => of.as === 'lines' && meets(of, zones));
-  return filled
-    ? before.filter((of) => !((of.as === 'coat' || of.as === 'cuts') && meets(of, zones)))
-    : before;
-}
-
-const meets = (laid: { from: number; to: number }, zones: { from: number; to: number }[]): boolean =>
-  zones.some(({ from, to }) => from < laid.to && laid.from < to);
 
 /** Between which shares of the height a zone lies, and how much of that it takes. */
 function heightsOf(zone: Zone, zones: readonly Zone[]): Heights {

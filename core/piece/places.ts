@@ -10,7 +10,7 @@ import type { PieceState } from '../log/piece.ts';
 import type { Role } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { StateEstimate } from './stateEstimate.ts';
-import { stretches } from './operation.ts';
+import { stretches } from '../operation/whole.ts';
 import { strainWatch, type Uneven } from './uneven.ts';
 
 /** A place of a piece as it stands now. */

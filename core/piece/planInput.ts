@@ -9,7 +9,8 @@ import {
   type Climate,
 } from '../drying/air.ts';
 import type { Prior } from '../forecast/prior.ts';
-import type { Entry, RoomSet, SlipLaid, StudioSet } from '../log/entry.ts';
+import type { Entry, RoomSet, StudioSet } from '../log/entry.ts';
+import type { SlipLaid } from '../slip/correct.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { zoneOffset } from '../time/hours.ts';
 import type { Paces } from './pace.ts';

@@ -1,3 +1,4 @@
+import { takesOff } from './waste.ts';
 import type { Entry, EntryOf } from '../log/entry.ts';
 import { instantOf } from '../time/moment.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
@@ -14,8 +15,7 @@ export interface WeighedWater {
   reason: string | null;
 }
 
-const takesClay = ({ body }: EntryOf<'piece.done'>): boolean =>
-  body.effects.some(({ does }) => does === 'cut' || does === 'scrape');
+const takesClay = ({ body }: EntryOf<'piece.done'>): boolean => takesOff(body.effects);
 
 /** Weighed so shortly before and after, what is missing was cut away, ms. Common practice. */
 const AT_ONCE = 90 * MINUTE;

@@ -1,5 +1,6 @@
 import { doneOf, routeOf, type PieceState } from '../log/piece.ts';
 import type { Planned } from '../technique/layer.ts';
+import { rowOf } from '../operation/rows.ts';
 import type { Effect, Usual } from '../technique/technique.ts';
 import { MINUTE, SECOND, type Instant } from '../units/quantity.ts';
 import type { NextStep } from './next.ts';
@@ -33,15 +34,13 @@ const USUAL_WAIT = 3 * MINUTE;
 /** Hands at work where nobody says how long. Common practice. */
 const USUAL_WORK = 4 * MINUTE;
 
-const starting: Effect<Usual>['does'][] = ['coat', 'line', 'fill', 'silicate', 'film', 'heat'];
-
 /** The step that comes next by the log alone, before anything of it is worked out; null where all are done. */
 export const stepByLog = (piece: PieceState): Planned | null =>
   routeOf(piece).planned.find((planned) => !planned.optional && doneOf(piece, planned) === null) ?? null;
 
 /** Whether something is to be watched once a step is done. */
 export const startsWait = ({ planned }: NextStep): boolean =>
-  planned.step.effects.some(({ does }) => starting.includes(does));
+  planned.step.effects.some((effect) => rowOf(effect).watched);
 
 /** About how long a step takes hands, ms. */
 export const workOf = ({ planned }: NextStep): number =>

@@ -1,7 +1,8 @@
 import { layerOf } from '../catalogue/layerOf.test-support.ts';
 import { describe, expect, it } from 'vitest';
 import type { Cover } from '../drying/face.ts';
-import { nothingSaid, type Entry, type SlipLaid } from '../log/entry.ts';
+import { nothingSaid, type Entry } from '../log/entry.ts';
+import type { SlipLaid } from '../slip/correct.ts';
 import { defaultRoom, defaultStudio } from '../log/studio.ts';
 import type { StepWindow } from '../piece/stepWindow.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';

@@ -7,7 +7,8 @@ import { signAt } from '../coat/sign.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import { waterOf } from '../piece/intervals.ts';
 import type { Planned } from '../technique/layer.ts';
-import type { Does, Step } from '../technique/technique.ts';
+import { changesWall as effectChangesWall } from '../operation/rows.ts';
+import type { Step } from '../technique/technique.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
 
 /** How far ahead steps are looked for. */
@@ -132,23 +133,7 @@ function decidedBy(
 }
 
 /** Whether a step lays or takes anything that the drying of the wall knows of. */
-export const changesWall = ({ effects }: Step): boolean =>
-  effects.some(({ does }) => changing.includes(does));
-
-const changing: Does[] = [
-  'coat',
-  'line',
-  'fill',
-  'silicate',
-  'film',
-  'wash',
-  'heat',
-  'stretch',
-  'cut',
-  'scrape',
-  'wipe',
-  'wax',
-];
+export const changesWall = ({ effects }: Step): boolean => effects.some(effectChangesWall);
 
 /** Carries walls on to an instant, or until they are asked for no further. */
 function carryOn(

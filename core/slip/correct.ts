@@ -49,6 +49,15 @@ const STOPS_AT = 0.12;
 
 export type Adjustment = keyof typeof SETS_AT;
 
+/** Slip as it was laid. */
+export interface SlipLaid {
+  specificGravity: number;
+  /** Density of the powder, kg/m³. */
+  grainDensity: number;
+  /** What was done to the slip's flow. */
+  adjusted: Adjustment;
+}
+
 /** Drying of a coat: v = 1/G + max(X, X_stop)/ρ_w, the coat free to shrink in thickness alone until it sets. */
 export function dryingOfSlip(gravity: number, grainDensity: number, adjusted: Adjustment): DryingOfSlip {
   const volume = (x: number) => 1 / grainDensity + Math.max(x, STOPS_AT) / 1000;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { slipTaken } from '../piece/operation.ts';
+import { slipTaken } from '../operation/rows.ts';
 import { slipForCoat, slipForPieces, usualCoatOf } from './amount.ts';
 import { consistencies, type SlipUse } from './consistency.ts';
 import { makingSteps, startOf, type MakingSource } from './making.ts';
@@ -61,7 +61,7 @@ describe('what to begin with', () => {
       slipTaken(
         { does: 'coat', use, thicknessM: 0.0005, share },
         { specificGravity: 1.4, grainDensity: 2600, adjusted: 'none' },
-        [],
+        1,
         0.02,
       );
     expect(deed('poured-ground', 1)).toBeCloseTo(0.02 * 0.0005 * 1.1, 12);

@@ -78,30 +78,45 @@ export type Need = {
 );
 
 /**
- * What a step does to the clay. The quantity is what is usual in a technique, and a number in a deed.
- * `share` is the share of the zone that it takes.
+ * What there is to say of each effect. A quantity is what is usual in a technique, and a number in an operation.
+ * `share` is the share of the zone that it takes. What an effect does stands in `core/operation`, a row each.
  */
-export type Effect<Q> =
-  | { does: 'coat' | 'line'; use: SlipUse; thicknessM: Q; share: Q }
+interface Quantities<Q> {
+  coat: { use: SlipUse; thicknessM: Q; share: Q };
+  line: { use: SlipUse; thicknessM: Q; share: Q };
   /** Slip into the latest cut, proud by a share of its depth. */
-  | { does: 'fill'; use: SlipUse; depthM: Q; proud: Q; share: Q }
-  | { does: 'film'; kgM2: Q; share: Q }
-  | { does: 'silicate' | 'wash'; kgM2: Q; share: Q; use?: SlipUse }
+  fill: { use: SlipUse; depthM: Q; proud: Q; share: Q };
   /** Slip laid on paper, of which `share` of the zone is to be printed. */
-  | { does: 'paper'; use: SlipUse; thicknessM: Q; share: Q }
-  | { does: 'cut' | 'scrape'; depthM: Q; share: Q }
-  | { does: 'heat'; tool: HeatTool; seconds: Q; duty: Q }
+  paper: { use: SlipUse; thicknessM: Q; share: Q };
+  film: { kgM2: Q; share: Q };
+  silicate: { kgM2: Q; share: Q; use?: SlipUse };
+  wash: { kgM2: Q; share: Q; use?: SlipUse };
+  cut: { depthM: Q; share: Q };
+  scrape: { depthM: Q; share: Q };
+  wipe: { share: Q };
+  heat: { tool: HeatTool; seconds: Q; duty: Q };
   /** Around (`hoop`) or all ways (`area`): the new area of the face over the old. */
-  | { does: 'stretch'; by: 'hoop' | 'area'; ratio: Q }
-  | { does: 'shape' }
-  | { does: 'join'; part: Role; use?: SlipUse }
-  | { does: 'stand'; cover?: Cover; stand?: Stand }
-  | { does: 'print' | 'burnish' | 'wipe' | 'wax'; share: Q }
+  stretch: { by: 'hoop' | 'area'; ratio: Q };
+  shape: object;
+  join: { part: Role; use?: SlipUse };
+  stand: { cover?: Cover; stand?: Stand };
+  print: { share: Q };
+  burnish: { share: Q };
+  wax: { share: Q };
   /** Where it is said: poured inside, the slipped zone by itself, or the whole outside. */
-  | { does: 'glaze'; seconds: Q; on?: GlazedZone }
+  glaze: { seconds: Q; on?: GlazedZone };
   /** `place` is where in the kiln. */
-  | { does: 'fire'; cone: string; to: FiredState; place?: string }
-  | { does: 'none' };
+  fire: { cone: string; to: FiredState; place?: string };
+  none: object;
+}
+
+export type Does = keyof Quantities<unknown>;
+
+/** One effect of a name. */
+export type EffectNamed<D extends Does, Q> = { does: D } & Quantities<Q>[D];
+
+/** What a step does to the clay. */
+export type Effect<Q> = { [D in Does]: EffectNamed<D, Q> }[Does];
 
 /** What slip an effect takes, where it takes any. */
 export const useOf = (effect: Effect<unknown>): SlipUse | undefined =>
@@ -109,8 +124,6 @@ export const useOf = (effect: Effect<unknown>): SlipUse | undefined =>
 
 /** Whether a slip comes from a jar of its own, whatever tub the rest of a layer is laid from. */
 export const hasJar = (use: SlipUse): boolean => use === 'silicate' || use === 'joining';
-
-export type Does = Effect<Usual>['does'];
 
 /** A step done more than once. */
 export interface Repeat {

@@ -1,5 +1,5 @@
 import { signNames } from '../coat/sign.ts';
-import type { GlazedZone, Need, Span, Step, Usual } from './technique.ts';
+import type { Need, Span, Step } from './technique.ts';
 
 /** The data of a technique in words. */
 
@@ -63,56 +63,3 @@ export function repeatWords({ repeat }: Step): string {
   const often = least === most ? `×${usual}` : `×${least}–${most}, usually ${usual}`;
   return [often, until && `until ${until}`, each && 'in each zone'].filter(Boolean).join(', ');
 }
-
-const figure = ({ usual, least, most }: Usual, scale: number, unit: string): string => {
-  const text = (value: number) => String(Number((value * scale).toPrecision(3)));
-  const between =
-    least !== undefined && most !== undefined && least < most ? ` (${text(least)}–${text(most)})` : '';
-  return `${text(usual)}${between} ${unit}`;
-};
-
-/** What is glazed, in words. */
-const glazedZones: Record<GlazedZone | 'whole', string> = {
-  whole: 'glaze',
-  inside: 'glaze inside',
-  slip: 'over slip alone',
-  outside: 'the whole outside',
-};
-
-/** What a step does to the clay, in words; empty where it does nothing. */
-export const doesWords = ({ effects }: Step): string =>
-  effects
-    .flatMap((effect) => {
-      switch (effect.does) {
-        case 'coat':
-        case 'line':
-          return `${effect.does === 'coat' ? 'coat' : 'lines'} of ${figure(effect.thicknessM, 1000, 'mm')}`;
-        case 'fill':
-          return `fills ${figure(effect.depthM, 1000, 'mm')}`;
-        case 'silicate':
-        case 'wash':
-        case 'film':
-          return `${effect.does === 'film' ? 'water' : effect.does}, ${figure(effect.kgM2, 1000, 'g/m²')}`;
-        case 'cut':
-        case 'scrape':
-          return `${effect.does === 'cut' ? 'cuts' : 'takes off'} ${figure(effect.depthM, 1000, 'mm')}`;
-        case 'heat':
-          return `${effect.tool === 'torch' ? 'torch' : 'hot air'}, ${figure(effect.seconds, 1, 's')}`;
-        case 'stretch':
-          return `stretches to ${figure(effect.ratio, 100, '%')} of its face`;
-        case 'glaze':
-          return `${glazedZones[effect.on ?? 'whole']}, ${figure(effect.seconds, 1, 's')}`;
-        case 'fire':
-          return `cone ${effect.cone}`;
-        case 'join':
-          return `joins a ${effect.part}`;
-        case 'none':
-        case 'shape':
-          return [];
-        case 'stand':
-          return effect.stand === undefined ? [] : `then on a ${effect.stand}`;
-        default:
-          return effect.does === 'wax' ? 'wax' : `${effect.does}s`;
-      }
-    })
-    .join(', ');

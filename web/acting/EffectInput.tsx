@@ -2,8 +2,8 @@ import { TextField } from '@mui/material';
 import { formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../ui/fields.tsx';
 import { useUnits } from '../asking/maker.ts';
-import type { EffectField } from './effectFields.ts';
-import { coneWords } from './effectWords.ts';
+import type { EffectField } from '../../core/operation/row.ts';
+import { coneWords } from './coneWords.ts';
 
 interface EffectInputProps {
   field: EffectField;

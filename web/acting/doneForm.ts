@@ -2,9 +2,12 @@ import { useState } from 'react';
 import { bodies } from '../../api/entry.ts';
 import { stageAt, type Stage } from '../../core/clay/stage.ts';
 import type { Form } from '../../core/form/form.ts';
-import type { Entry, Face, Outcome, SlipLaid } from '../../core/log/entry.ts';
+import type { Entry, Face, Outcome } from '../../core/log/entry.ts';
+import type { SlipLaid } from '../../core/slip/correct.ts';
 import type { NextStep } from '../../core/plan/next.ts';
-import { deepestGroove, slipTaken, usually } from '../../core/piece/operation.ts';
+import type { EffectField } from '../../core/operation/row.ts';
+import { fieldsOf, slipTaken } from '../../core/operation/rows.ts';
+import { deepestGroove, passOf, usually } from '../../core/piece/operation.ts';
 import { leavesSilicate, takesOff } from '../../core/piece/waste.ts';
 import { consistencyFor, type SlipUse } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
@@ -20,7 +23,6 @@ import { useTubsFor } from '../tubs/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
 import { asProposed, useCutOff, type TypedCutOff } from './CutOff.tsx';
 import { deed } from './deed.ts';
-import { fieldsOf, type EffectField } from './effectFields.ts';
 import { fieldText, fieldValue } from './EffectInput.tsx';
 
 export interface DoneStep {
@@ -120,7 +122,7 @@ export function useDoneForm(of: DoneStep) {
 
   /** Slip that one of the pieces takes, m³. */
   const takesOf = ({ areaM2 }: DoneStep): number =>
-    lies && slip ? slipTaken(lies, slip, planned.refs, areaM2 * share) : 0;
+    lies && slip ? slipTaken(lies, slip, passOf(planned.refs), areaM2 * share) : 0;
 
   /** The deed as it was typed, on one of the pieces. */
   const bodyOf = ({ planned: on }: NextStep) => {

@@ -1,6 +1,7 @@
 import { useId, type CSSProperties, type ReactNode } from 'react';
 import { EDGE_SHOWN, outlineOf } from '../../core/form/outline.ts';
-import type { DecorationLayer, Appearance } from '../../core/piece/appearance.ts';
+import type { DecorationLayer } from '../../core/operation/decoration.ts';
+import type { Appearance } from '../../core/piece/appearance.ts';
 import type { Wet } from '../../core/plan/moistureForecast.ts';
 import { isFlat } from '../../core/form/form.ts';
 import { ink } from '../ui/theme.ts';

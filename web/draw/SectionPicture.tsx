@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { Box } from '@mui/material';
-import { sectionOf, type Laid, type Material } from '../../core/compose/section.ts';
+import { sectionOf, type SectionLayer } from '../../core/compose/section.ts';
+import type { Material } from '../../core/operation/section.ts';
 import type { Only, Technique } from '../../core/technique/technique.ts';
 import { ink } from '../ui/theme.ts';
 
@@ -32,7 +33,7 @@ const fired: Record<Material, string> = {
 const HEIGHT_MM = 6.2;
 
 /** The outline of one run of columns of a layer. */
-function outline(columns: Laid['columns']): string {
+function outline(columns: SectionLayer['columns']): string {
   const runs: number[][] = [];
   columns.forEach((column, i) => {
     if (!column) return;

@@ -18,7 +18,7 @@ import { Section } from '../ui/parts.tsx';
 import { faded } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { waitWords } from '../ui/answer.ts';
-import { effectWords } from '../acting/effectWords.ts';
+import { effectWords } from '../../core/operation/rows.ts';
 import { roleWords } from '../planning/wallScene.ts';
 import { useTubNames } from '../tubs/shelf.ts';
 import { whereFrom } from '../steps/whereFrom.ts';

@@ -13,7 +13,8 @@ import {
   type Step,
   type Technique as Of,
 } from '../../core/technique/technique.ts';
-import { doesWords, needWords, repeatWords, secondsWords } from '../../core/technique/words.ts';
+import { doesWords } from '../../core/operation/rows.ts';
+import { needWords, repeatWords, secondsWords } from '../../core/technique/words.ts';
 import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { WindowStrip } from '../draw/WindowStrip.tsx';
 import { ChoiceField } from '../ui/fields.tsx';

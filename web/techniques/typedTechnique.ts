@@ -1,7 +1,8 @@
 import type { Effect, Need, Repeat, Step, Technique, Usual } from '../../core/technique/technique.ts';
 import { formatNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { typedNumber } from '../ui/fields.tsx';
-import { fieldsOf, type EffectField } from '../acting/effectFields.ts';
+import type { EffectField } from '../../core/operation/row.ts';
+import { fieldsOf } from '../../core/operation/rows.ts';
 import { fieldText, fieldValue } from '../acting/EffectInput.tsx';
 
 /** A technique as it is being typed: its figures as text, by step and place. */

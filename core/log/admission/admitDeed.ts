@@ -1,11 +1,12 @@
 import { isCone, noSuchCone } from '../../firing/cone.ts';
 import { formProblem } from '../../form/formProblem.ts';
+import { lays, laysSlip, rowOf } from '../../operation/rows.ts';
 import { judgeGravity } from '../../slip/density.ts';
 import { isFrozen, stepsOf } from '../../catalogue/catalogue.ts';
 import { MOST_DONE, plannedCount } from '../../compose/compose.ts';
 import { gone } from '../../catalogue/rows.ts';
 import { refKey, type StepRef } from '../../technique/layer.ts';
-import { useOf, type Effect, type Need } from '../../technique/technique.ts';
+import { useOf, type Need } from '../../technique/technique.ts';
 import { problem, type Problem } from '../../units/problem.ts';
 import { HOUR } from '../../units/quantity.ts';
 import { inItself } from './admitLayers.ts';
@@ -75,12 +76,9 @@ const oftenProblem = ({ piece }: PieceAsLeft): Problem | null =>
 /** Beyond this it is glass and no solution. From memory. */
 const STRONGEST_SILICATE = 1.7;
 
-const lays = ({ does }: Effect<number>): boolean =>
-  does === 'coat' || does === 'line' || does === 'fill' || does === 'silicate';
-
 function slipProblem({ body: { slip, effects } }: EntryOf<'piece.done'>): Problem | null {
   if (!slip)
-    return effects.some(({ does }) => does === 'coat' || does === 'line' || does === 'fill')
+    return effects.some(laysSlip)
       ? problem(
           'no-slip',
           'body.slip',
@@ -160,7 +158,7 @@ function coneProblem({ body }: EntryOf<'piece.done'>): Problem | null {
 function glazedProblem(entry: EntryOf<'piece.done'>, left: PieceAsLeft): Problem | null {
   const { piece } = left;
   if (left.before(entry)?.fired !== 'glazed') return null;
-  const i = entry.body.effects.findIndex(({ does }) => onClay.includes(does));
+  const i = entry.body.effects.findIndex((effect) => rowOf(effect).onClay);
   return i < 0
     ? null
     : problem(
@@ -169,18 +167,6 @@ function glazedProblem(entry: EntryOf<'piece.done'>, left: PieceAsLeft): Problem
         `“${piece.made.name}” is glazed by its log, and takes no slip, water or cut any more: check which piece it is, or undo its glaze firing.`,
       );
 }
-
-const onClay: Effect<number>['does'][] = [
-  'coat',
-  'line',
-  'fill',
-  'silicate',
-  'film',
-  'cut',
-  'scrape',
-  'stretch',
-  'join',
-];
 
 /** No cut goes through the wall. */
 function depthProblem({ made }: PieceState, { body }: EntryOf<'piece.done'>): Problem | null {
@@ -196,7 +182,6 @@ function depthProblem({ made }: PieceState, { body }: EntryOf<'piece.done'>): Pr
 
 /** No firing, from cold to cold, is quicker than this. Common practice. */
 const SHORTEST_FIRING = 6 * HOUR;
-const wets: Effect<number>['does'][] = ['coat', 'line', 'fill', 'silicate', 'film', 'wash', 'stretch'];
 
 /** Clay that was wet a few hours before has not been fired since. */
 function firingProblem(
@@ -211,7 +196,7 @@ function firingProblem(
     const at = instantOf(e);
     if (at < from || at > instantOf(entry) || e.id === entry.id) return false;
     const check = e.kind === 'piece.checked' && e.body.stage !== 'bone-dry' && e.body.stage !== 'drying';
-    return check || (e.kind === 'piece.done' && e.body.effects.some(({ does }) => wets.includes(does)));
+    return check || (e.kind === 'piece.done' && e.body.effects.some((effect) => rowOf(effect).wets));
   });
   return wet || (piece.madeAt > from && piece.made.stage !== 'bone-dry')
     ? problem(
