@@ -9,7 +9,7 @@ import { weigh } from './weight.mjs';
 /** Bundles of what runs in Node: the server, and the program that makes the demo studio. */
 export const nodeBundles = {
   entryPoints: {
-    'server/app/main': `${root}server/app/main.ts`,
+    'server/main': `${root}server/app/main.ts`,
     'server/plan.worker': `${root}server/planning/plan.worker.ts`,
     'server/chore.worker': `${root}server/jobs/job.worker.ts`,
     'demo/make': `${root}demo/make.ts`,
