@@ -66,6 +66,7 @@ module.exports = {
       'forecast',
       'log',
       'piece',
+      'log/acts',
       'fault',
       'fit',
       'log/admission',
@@ -82,7 +83,14 @@ module.exports = {
       'the browser never reaches into the server; the studio that its tests ask answers with the server’s own functions',
       '\\.test(-support)?\\.tsx?$',
     ),
-    only('demo-imports', 'demo', ['api'], 'the demo studio is made through the API users use'),
+    only('demo-imports', 'demo', ['api', 'core'], 'the demo studio is made through the API users use'),
+    {
+      name: 'demo-means-what-makers-mean',
+      comment: 'of core the demo knows only what a maker means, and where tools are held',
+      severity: 'error',
+      from: { path: '^demo/' },
+      to: { path: '^core/', pathNot: '^core/log/acts/' },
+    },
     only('e2e-imports', 'e2e', [], 'journeys use the product from outside'),
     ...floors('web', webFloors, '\\.test(-support)?\\.tsx?$'),
     {

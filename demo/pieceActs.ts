@@ -1,3 +1,5 @@
+import { doneBeside } from '../core/log/acts/done.ts';
+import { covered as covers } from '../core/log/acts/kept.ts';
 import type { BodyOf, Entry, Make } from './maker.ts';
 
 export type Cover = 'open' | 'draped' | 'tight' | 'damp-box';
@@ -27,7 +29,7 @@ export const layer = (
 });
 
 /** The acts on a piece, as the demo's makers log them. */
-export function pieceActs({ entry }: Make) {
+export function pieceActs({ entry, meant }: Make) {
   const made = (
     id: string,
     days: number,
@@ -54,7 +56,7 @@ export function pieceActs({ entry }: Make) {
     }),
   ];
   const covered = (id: string, days: number, time: string, cover: Cover): Entry[] => [
-    entry('piece.covered', id, days, time, { cover, stand: 'board' }),
+    ...covers([{ id, cover, stand: 'board' }]).map((of) => meant(of, days, time)),
   ];
   const done = (
     id: string,
@@ -65,21 +67,8 @@ export function pieceActs({ entry }: Make) {
     more: Partial<Done> & { pass?: number; layer?: string } = {},
   ): Entry[] => {
     const { pass = 1, layer: of = 'first', ...said } = more;
-    return [
-      entry('piece.done', id, days, time, {
-        refs: [{ layer: of, step, zone: null, pass }],
-        effects,
-        zone: null,
-        endedAt: null,
-        slip: null,
-        tubs: [],
-        form: null,
-        outcome: null,
-        faults: [],
-        note: '',
-        ...said,
-      }),
-    ];
+    const refs = [{ layer: of, step, zone: null, pass }];
+    return [meant(doneBeside(id, { refs, effects, ...said }), days, time)];
   };
   const seen = (
     id: string,

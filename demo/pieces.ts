@@ -1,10 +1,11 @@
+import { stepDone } from '../core/log/acts/done.ts';
 import type { Entry, Make } from './maker.ts';
 import { layer, pieceActs, type Form, type Outcome } from './pieceActs.ts';
 import { numerals } from './ownTechnique.ts';
 
 /** Pieces at every stage: due now, waiting, holding, late, and some that are finished, well and badly. */
 export function pieces(make: Make): Entry[][] {
-  const { entry } = make;
+  const { entry, meant } = make;
   const cruet = { kind: 'cylinder', diameterM: 0.085, heightM: 0.17, wallM: 0.005, mouth: 'narrow' } as const;
   const lantern = { kind: 'cylinder', diameterM: 0.16, heightM: 0.24, wallM: 0.007, mouth: 'open' } as const;
   const plaque = { kind: 'tile', lengthM: 0.21, widthM: 0.15, wallM: 0.01 } as const;
@@ -21,12 +22,23 @@ export function pieces(make: Make): Entry[][] {
     tubId = 'tub-night',
     thicknessM = 0.00015,
   ): Entry[] => [
-    ...done(id, days, time, 'coat', [{ does: 'coat', use: 'brushed-engobe', thicknessM, share: 1 }], {
-      pass: n,
-      slip: { specificGravity: 1.37, grainDensity: 2650, adjusted: 'none' },
-      tubs: [tubId],
-    }),
-    entry('tub.used', tubId, days, time, { volumeM3: 1.2e-5, pieceId: id }),
+    ...stepDone({
+      on: [
+        {
+          pieceId: id,
+          areaM2: 0.05,
+          zone: null,
+          refs: [{ layer: 'first', step: 'coat', zone: null, pass: n }],
+        },
+      ],
+      face: 'outside',
+      body: {
+        effects: [{ does: 'coat', use: 'brushed-engobe', thicknessM, share: 1 }],
+        slip: { specificGravity: 1.37, grainDensity: 2650, adjusted: 'none' },
+      },
+      tubId,
+      stage: null,
+    }).map((of) => meant(of, days, time)),
   ];
   const threeCoats = (
     id: string,

@@ -54,3 +54,6 @@ export function slipForPieces(count: number, areaM2: number, use: SlipUse, coats
   const usual = usualCoatOf(use);
   return count * (coats ?? usual.coats) * slipForCoat(areaM2, usual.thicknessM, use);
 }
+
+/** A tub holds so many times what is in it at first. Common practice. */
+export const USUAL_HEADROOM = 1.3;

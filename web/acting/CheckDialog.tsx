@@ -13,7 +13,8 @@ import type { PlaceNow } from '../../core/piece/places.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { useDraft } from '../ui/draft.ts';
 import { LogDialog } from '../saving/LogDialog.tsx';
-import { entry } from '../saving/outbox.ts';
+import { clayChecked } from '../../core/log/acts/checked.ts';
+import { stamped } from '../saving/outbox.ts';
 import { Trouble } from '../ui/parts.tsx';
 import { board, faded, hairline, ink } from '../ui/theme.ts';
 import { QuestionPicture } from './QuestionPicture.tsx';
@@ -58,22 +59,18 @@ export function CheckDialog({ of, alike = [], onClose, children }: CheckDialogPr
   const computed = places.find((p) => p.place === place)?.stage ?? null;
   const surprising = stage !== null && computed !== null && stagesApart(stage, computed.stage) >= 2;
   const clash = contradiction(answers);
-  const answered = Object.values(answers).some((answer) => answer !== null);
   const act = (at: number) => {
-    if (stage === null && !answered)
-      return { wrong: 'Answer at least one question, or say which stage it is.' };
-    const felt = answered ? [entry('piece.felt', id, answers, { at, place })] : [];
-    const checked =
-      stage === null
-        ? []
-        : [entry('piece.checked', id, { stage, confirmed: surprising, note: '' }, { at, place })];
-    const taught = alike.map((other) =>
-      entry('piece.sampled', other.id, { of: id, stage, answers: answered ? answers : null }, { at }),
-    );
-    return {
-      words: `${name} checked${alike.length > 0 ? `, for ${alike.length} more` : ''}`,
-      entries: [...felt, ...checked, ...taught],
-    };
+    const drafts = clayChecked({
+      ...{ id, place, answers, stage },
+      confirmed: surprising,
+      alike: alike.map((other) => other.id),
+    });
+    return drafts.length === 0
+      ? { wrong: 'Answer at least one question, or say which stage it is.' }
+      : {
+          words: `${name} checked${alike.length > 0 ? `, for ${alike.length} more` : ''}`,
+          entries: stamped(drafts, at),
+        };
   };
   return (
     <LogDialog

@@ -7,7 +7,8 @@ import { HOUR } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { useStudio } from '../asking/maker.ts';
-import { entry } from '../saving/outbox.ts';
+import { covered } from '../../core/log/acts/kept.ts';
+import { stamped } from '../saving/outbox.ts';
 import { Trouble } from '../ui/parts.tsx';
 import { CoverChoice, type Drawn } from './CoverChoice.tsx';
 import { useCoverFollows } from '../planning/coverFollows.ts';
@@ -47,10 +48,9 @@ export function CoverDialog({
       verb={verb}
       act={(at) => {
         if (same) return { wrong: 'That is how it stands already: choose another cover, stand or room.' };
-        const moved = room === plan.piece.roomId ? [] : [entry('piece.moved', id, { roomId: room }, { at })];
         return {
           words: `${made.name}: ${coverNamed(cover).name.toLowerCase()}`,
-          entries: [entry('piece.covered', id, { cover, stand }, { at }), ...moved],
+          entries: stamped(covered([{ id, cover, stand, roomId: plan.piece.roomId, room }]), at),
         };
       }}
       onClose={onClose}

@@ -1,16 +1,16 @@
 import useSWR from 'swr';
 import { Box } from '@mui/material';
 import type { BinsAnswer } from '../../api/routes.ts';
-import type { Entry } from '../../core/log/entry.ts';
+import { binProblem, intoBin } from '../../core/log/acts/binned.ts';
+import type { Draft } from '../../core/log/acts/draft.ts';
 import type { BinState } from '../../core/log/bin.ts';
 import { cutWaste } from '../../core/log/carried.ts';
 import { wasteOf } from '../../core/log/tub.ts';
 import { cutOffKg, takesOff } from '../../core/piece/waste.ts';
-import { binFor, wastes, whyNotInto, type Waste } from '../../core/slip/bin.ts';
+import { binFor, wastes, type Waste } from '../../core/slip/bin.ts';
 import { ChoiceField, QuantityField, quantityText, typedQuantity } from '../ui/fields.tsx';
 import type { Effect } from '../../core/technique/technique.ts';
 import { useUnits } from '../asking/maker.ts';
-import { entry } from '../saving/outbox.ts';
 import { ask } from '../asking/server.ts';
 import { faded } from '../ui/theme.ts';
 import { useShelf } from '../tubs/shelf.ts';
@@ -36,8 +36,8 @@ interface CutOff {
   /** Where it is meant to go. */
   meant: BinState | null;
   mass: string;
-  /** Logs it into its bin. @returns what is wrong, or the entries */
-  entries: (from: string, at: number) => Entry[] | string;
+  /** What goes into its bin. @returns what is wrong, or what is meant */
+  drafts: (from: string) => Draft[] | string;
 }
 
 /**
@@ -73,24 +73,20 @@ export function useCutOff(
     bins,
     bin,
     mass,
-    entries: (from, at) => {
+    drafts: (from) => {
       if (!bin) return [];
-      const refusal = refusalOf(bin, waste, wall.clayId);
-      if (refusal) return refusal;
+      const refusal = binProblem(bin, { waste, clayId: wall.clayId });
+      if (refusal) return refusal.message;
       const massKg = typedQuantity(mass, 'mass', units);
       if (!(massKg! > 0))
         return `What ${water ? 'is rinsed' : 'was cut'} off must be a number above zero: about how much is it? Or choose no bin.`;
-      const body = { waste, clayId: wall.clayId, massKg: massKg!, from, override: null };
-      return [entry('bin.filled', bin.id, body, { at })];
+      return intoBin(bin, { waste, clayId: wall.clayId, massKg: massKg!, from });
     },
   };
 }
 
 /** To two figures: what was cut is known no finer. */
 const roughly = (kg: number): number => Number(kg.toPrecision(2));
-
-const refusalOf = (bin: BinState, waste: Waste, clayId: string): string | undefined =>
-  whyNotInto(bin.kind, waste, bin.clayId === null || bin.clayId === clayId)?.reason;
 
 /** Asks which bin it goes into, and about how much it is; the wrong bin says why it is not. */
 export function CutOffFields({
@@ -120,7 +116,7 @@ export function CutOffFields({
           ...bins.map(({ id, name: label }) => ({ value: id, label })),
           { value: NO_BIN, label: 'No bin of these' },
         ]}
-        error={bin ? refusalOf(bin, waste, wall.clayId) : undefined}
+        error={bin ? binProblem(bin, { waste, clayId: wall.clayId })?.message : undefined}
         help={`It is ${name}.${bin ? '' : unlogged}`}
       />
       {bin && (

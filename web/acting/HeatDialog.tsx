@@ -5,9 +5,9 @@ import type { Face } from '../../core/log/entry.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
-import { entry } from '../saving/outbox.ts';
+import { doneBeside } from '../../core/log/acts/done.ts';
+import { stamped } from '../saving/outbox.ts';
 import { Caution } from '../ui/parts.tsx';
-import { deed } from './deed.ts';
 
 type Does = HeatTool | 'mist';
 
@@ -33,12 +33,10 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
       if (!(count! >= 1 && count! <= 10)) return { wrong: 'Mistings must be between 1 and 10.' };
       return {
         words: `${made.name} misted`,
-        entries: [
-          entry('piece.done', id, deed({ effects: [{ does: 'film', kgM2: MISTING * count!, share: 1 }] }), {
-            at,
-            face,
-          }),
-        ],
+        entries: stamped(
+          [doneBeside(id, { effects: [{ does: 'film', kgM2: MISTING * count!, share: 1 }] }, face)],
+          at,
+        ),
       };
     }
     const seconds = (typedNumber(minutes) ?? Number.NaN) * 60;
@@ -47,12 +45,10 @@ export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
     if (!(duty >= 0.02 && duty <= 1)) return { wrong: 'The share of time must be between 2 and 100 %.' };
     return {
       words: `${made.name}: ${heatTools[does].name.toLowerCase()}`,
-      entries: [
-        entry('piece.done', id, deed({ effects: [{ does: 'heat', tool: does, seconds, duty }] }), {
-          at,
-          face,
-        }),
-      ],
+      entries: stamped(
+        [doneBeside(id, { effects: [{ does: 'heat', tool: does, seconds, duty }] }, face)],
+        at,
+      ),
     };
   };
   return (

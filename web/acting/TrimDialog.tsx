@@ -8,11 +8,11 @@ import { useDraft } from '../ui/draft.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { useUnits } from '../asking/maker.ts';
-import { entry } from '../saving/outbox.ts';
+import { stamped } from '../saving/outbox.ts';
 import { wrongFields } from '../ui/shape.ts';
 import { coatedWall } from './coatedWall.ts';
 import { asProposed, CutOffFields, useCutOff, type TypedCutOff } from './CutOff.tsx';
-import { deed } from './deed.ts';
+import { doneBeside } from '../../core/log/acts/done.ts';
 
 interface Typed {
   depth: string;
@@ -45,13 +45,13 @@ export function TrimDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => 
   const wall = coatedWall(plan);
   const cutOff = useCutOff(wall, typedCutOff, effects, outsideArea(plan.piece.form));
   const act = (at: number) => {
-    const body = deed({ effects, note });
-    const [first] = Object.values(wrongFields(bodies['piece.done'], body));
+    const trimmed = doneBeside(id, { effects, note });
+    const [first] = Object.values(wrongFields(bodies['piece.done'], trimmed.body));
     if (first) return { wrong: first };
-    const binned = cutOff.entries(`${made.name}, trimmed`, at);
+    const binned = cutOff.drafts(`${made.name}, trimmed`);
     return typeof binned === 'string'
       ? { wrong: binned }
-      : { words: `${made.name} trimmed`, entries: [entry('piece.done', id, body, { at }), ...binned] };
+      : { words: `${made.name} trimmed`, entries: stamped([trimmed, ...binned], at) };
   };
   return (
     <LogDialog title={`Trim: ${made.name}`} verb="Log trimmed" act={act} onClose={onClose} forget={forget}>

@@ -6,8 +6,16 @@ import type { Entry, Face, Outcome } from '../../core/log/entry.ts';
 import type { SlipLaid } from '../../core/slip/correct.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import type { EffectField } from '../../core/operation/row.ts';
-import { fieldsOf, slipTaken } from '../../core/operation/rows.ts';
-import { deepestGroove, passOf, usually } from '../../core/piece/operation.ts';
+import {
+  doneBody,
+  leftOut,
+  stepDone,
+  takenM3,
+  type DoneMeant,
+  type DoneOn,
+} from '../../core/log/acts/done.ts';
+import { fieldsOf } from '../../core/operation/rows.ts';
+import { deepestGroove, usually } from '../../core/piece/operation.ts';
 import { leavesSilicate, takesOff } from '../../core/piece/waste.ts';
 import { consistencyFor, type SlipUse } from '../../core/slip/consistency.ts';
 import { USUAL_GRAIN } from '../../core/slip/density.ts';
@@ -17,12 +25,11 @@ import { formatFixed, type UnitChoice } from '../../core/units/quantity.ts';
 import { useDraft } from '../ui/draft.ts';
 import { typedNumber } from '../ui/fields.tsx';
 import { useUnits } from '../asking/maker.ts';
-import { entry } from '../saving/outbox.ts';
+import { stamped } from '../saving/outbox.ts';
 import { wrongFields } from '../ui/shape.ts';
 import { useTubsFor } from '../tubs/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
 import { asProposed, useCutOff, type TypedCutOff } from './CutOff.tsx';
-import { deed } from './deed.ts';
 import { fieldText, fieldValue } from './EffectInput.tsx';
 
 export interface DoneStep {
@@ -120,63 +127,52 @@ export function useDoneForm(of: DoneStep) {
   const clock = stageAt(wall.body, wall.meanX).stage;
   const stage = raw ? (typed.stage ?? clock) : null;
 
-  /** Slip that one of the pieces takes, m³. */
-  const takesOf = ({ areaM2 }: DoneStep): number =>
-    lies && slip ? slipTaken(lies, slip, passOf(planned.refs), areaM2 * share) : 0;
-
-  /** The deed as it was typed, on one of the pieces. */
-  const bodyOf = ({ planned: on }: NextStep) => {
-    const tookS = typed.minutes.trim() === '' ? null : (typedNumber(typed.minutes) ?? Number.NaN) * 60;
-    return {
-      ...deed({
-        refs: further || typed.face !== on.face ? [] : on.refs,
-        effects,
-        zone: zoneOf(on.zones, typed.zone),
-        slip,
-        tubs: laid && tub ? [tub.id] : [],
-        outcome: typed.outcome === 'left-out' ? null : typed.outcome,
-        faults: wentWrong ? typed.faults : [],
-        note: typed.note,
-        form: shapes && typed.form ? { ...typed.form, wallM: wall.thicknessM } : null,
-      }),
-      ...(stage && { stage }),
+  const tookS = typed.minutes.trim() === '' ? null : (typedNumber(typed.minutes) ?? Number.NaN) * 60;
+  const on = all.map(({ pieceId: id, areaM2, step: { planned: its } }): DoneOn => ({
+    pieceId: id,
+    areaM2: areaM2 * share,
+    refs: further || typed.face !== its.face ? [] : its.refs,
+    zone: zoneOf(its.zones, typed.zone),
+  }));
+  const meant: DoneMeant = {
+    on,
+    face: typed.face,
+    body: {
+      effects,
+      slip,
+      outcome: typed.outcome === 'left-out' ? null : typed.outcome,
+      faults: wentWrong ? typed.faults : [],
+      note: typed.note,
+      form: shapes && typed.form ? { ...typed.form, wallM: wall.thicknessM } : null,
       ...(tookS !== null && { tookS }),
-    };
+    },
+    tubId: laid && tub ? tub.id : null,
+    stage: stage && { found: stage, clock },
   };
 
   const act = (at: number): { wrong: string } | { words: string; entries: Entry[] } => {
     if (typed.outcome === 'left-out')
       return {
         words: `${called}: ${name.toLowerCase()} left out`,
-        entries: all.map((one) =>
-          entry('piece.left-out', one.pieceId, { refs: one.step.planned.refs, reason: typed.note }, { at }),
+        entries: stamped(
+          leftOut(
+            all.map((one) => ({ pieceId: one.pieceId, refs: one.step.planned.refs })),
+            typed.note,
+          ),
+          at,
         ),
       };
-    const found = wrongFields(bodies['piece.done'], bodyOf(step));
+    const found = wrongFields(bodies['piece.done'], doneBody(meant, on[0]!));
     if (laid && !chosen && typed.tub !== NO_TUB && tubs.offered.length > 0)
       found['tub'] = 'From which tub? Choose one, or say that it is none of the shelf.';
     setWrong(found);
     const [first] = Object.values(found);
     if (first) return { wrong: first };
-    const binned = cuts ? cutOff.entries(`${called}, ${name.toLowerCase()}`, at) : [];
+    const binned = cuts ? cutOff.drafts(`${called}, ${name.toLowerCase()}`) : [];
     if (typeof binned === 'string') return { wrong: binned };
-    // clay that was not as the clock had it is a check of it
-    const checked =
-      raw && typed.stage && typed.stage !== clock
-        ? [entry('piece.checked', pieceId, { stage: typed.stage, confirmed: true, note: '' }, { at })]
-        : [];
-    const done = all.flatMap((one) => {
-      const volumeM3 = takesOf(one);
-      return [
-        entry('piece.done', one.pieceId, bodyOf(one.step), { at, face: typed.face }),
-        ...(laid && tub && volumeM3 > 0
-          ? [entry('tub.used', tub.id, { volumeM3, pieceId: one.pieceId }, { at })]
-          : []),
-      ];
-    });
     return {
       words: `${called}: ${typed.face === planned.face ? name.toLowerCase() : `coat ${typed.face}`}`,
-      entries: [...checked, ...done, ...binned],
+      entries: stamped([...stepDone(meant), ...binned], at),
     };
   };
 
@@ -191,7 +187,7 @@ export function useDoneForm(of: DoneStep) {
     tubs,
     chosen,
     tub,
-    takesM3: all.reduce((sum, one) => sum + takesOf(one), 0),
+    takesM3: on.reduce((sum, one) => sum + takenM3(meant, one), 0),
     gravityText,
     textOf,
     effects,

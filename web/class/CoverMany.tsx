@@ -6,7 +6,8 @@ import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { ChoiceField } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { useStudio } from '../asking/maker.ts';
-import { entry } from '../saving/outbox.ts';
+import { covered } from '../../core/log/acts/kept.ts';
+import { stamped } from '../saving/outbox.ts';
 import { ask } from '../asking/server.ts';
 import { studioNow } from '../asking/clock.ts';
 import { faded } from '../ui/theme.ts';
@@ -47,10 +48,15 @@ export function CoverMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: ()
       verb={verb}
       act={(at) => ({
         words: `${manyWords(chosen)}: ${coverNamed(cover).name.toLowerCase()}`,
-        entries: chosen.flatMap(({ id, stand, roomId }) => [
-          entry('piece.covered', id, { cover, stand }, { at }),
-          ...(room === AS_IS || room === roomId ? [] : [entry('piece.moved', id, { roomId: room }, { at })]),
-        ]),
+        entries: stamped(
+          covered(
+            chosen.map(({ id, stand, roomId }) => ({
+              ...{ id, cover, stand, roomId },
+              room: room === AS_IS ? null : room,
+            })),
+          ),
+          at,
+        ),
       })}
       onClose={onClose}
     >

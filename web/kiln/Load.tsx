@@ -7,12 +7,12 @@ import { SECOND } from '../../core/units/quantity.ts';
 import { useNow } from '../asking/clock.ts';
 import { useZone } from '../asking/maker.ts';
 import { useLog } from '../saving/notice.tsx';
-import { entry } from '../saving/outbox.ts';
+import { loaded } from '../../core/log/acts/fired.ts';
+import { entry, stamped } from '../saving/outbox.ts';
 import { CautionLine, Trouble } from '../ui/parts.tsx';
 import { copperGreen, faded, hairline, ochre } from '../ui/theme.ts';
 import { shortDate, whenNear } from '../ui/times.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
-import { deed } from '../acting/deed.ts';
 import { PieceLine } from './PieceLine.tsx';
 import { Unload } from './Unload.tsx';
 
@@ -49,18 +49,15 @@ export function Load({
     : 0;
   const until = loadedAt !== null && kiln ? loadedAt + kiln.set.holdsS * SECOND : null;
   const loadAll = () =>
-    log(`${name} loaded with ${pieces.length}`, [
-      entry('load.loaded', load.id, {}),
-      ...pieces.flatMap(({ id, asks }) =>
-        asks?.shared === 'load'
-          ? [
-              entry('piece.done', id, deed({ refs: asks.refs, effects: [{ does: 'none' }] }), {
-                face: 'outside',
-              }),
-            ]
-          : [],
+    log(
+      `${name} loaded with ${pieces.length}`,
+      stamped(
+        loaded(
+          load.id,
+          pieces.map(({ id, asks }) => ({ id, loads: asks?.shared === 'load' ? asks.refs : [] })),
+        ),
       ),
-    ]);
+    );
   return (
     <Box
       component="section"

@@ -5,8 +5,8 @@ import { faultsOf, kilnFaults } from '../../core/fault/fault.ts';
 import type { Outcome } from '../../core/log/entry.ts';
 import type { LoadState } from '../../core/log/kilnLoad.ts';
 import { LogDialog } from '../saving/LogDialog.tsx';
-import { entry } from '../saving/outbox.ts';
-import { deed } from '../acting/deed.ts';
+import { unloaded } from '../../core/log/acts/fired.ts';
+import { stamped } from '../saving/outbox.ts';
 import { FaultsField } from '../acting/FaultsField.tsx';
 import { PieceLine } from './PieceLine.tsx';
 import { toggled } from './TickedLine.tsx';
@@ -35,22 +35,20 @@ export function Unload({
   const of = (id: string) => said[id] ?? good;
   const set = (id: string, more: Partial<CameOut>) =>
     setSaid((before) => ({ ...before, [id]: { ...(before[id] ?? good), ...more } }));
-  const fire = { does: 'fire', cone: load.set.cone, to: load.set.to } as const;
   return (
     <LogDialog
       title={`Unload ${name}`}
       verb={`Log ${pieces.length} unloaded`}
       act={(at) => ({
         words: `${name} unloaded: ${pieces.length} pieces`,
-        entries: [
-          entry('load.unloaded', load.id, {}, { at }),
-          ...pieces.map(({ id, fires }) =>
-            entry('piece.done', id, deed({ refs: fires, effects: [fire], ...of(id), note }), {
-              at,
-              face: 'outside',
-            }),
+        entries: stamped(
+          unloaded(
+            load,
+            pieces.map(({ id, fires }) => ({ id, fires, ...of(id) })),
+            note,
           ),
-        ],
+          at,
+        ),
       })}
       onClose={onClose}
     >

@@ -1,3 +1,4 @@
+import { piecesMade } from '../../core/log/acts/made.ts';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -15,7 +16,7 @@ import { useDraft } from '../ui/draft.ts';
 import { Form as PieceForm } from '../ui/Form.tsx';
 import { useStudio, useUnits } from '../asking/maker.ts';
 import { useLog } from '../saving/notice.tsx';
-import { entry } from '../saving/outbox.ts';
+import { stamped } from '../saving/outbox.ts';
 import { Columns } from '../ui/Columns.tsx';
 import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
 import { Trouble, WrongFields } from '../ui/parts.tsx';
@@ -129,15 +130,16 @@ function Making({ model }: { model: PieceState | null }) {
     const group = typed.group === NEW_GROUP ? uuid() : typed.group === NO_GROUP ? null : typed.group;
     const outcome = await log(
       count === 1 ? `${made.name} made` : `${count} of ${typed.name.trim() || 'them'} made`,
-      [
-        ...(typed.group === NEW_GROUP && group
-          ? [entry('group.set', group, { name: typed.groupName.trim(), kind: 'class', dueAt: null }, { at })]
-          : []),
-        ...ids.flatMap((id, i) => [
-          entry('piece.made', id, { ...made, name: many[i]! }, { at }),
-          ...(group ? [entry('piece.grouped', id, { groups: [group] }, { at })] : []),
-        ]),
-      ],
+      stamped(
+        piecesMade({
+          made,
+          pieces: ids.map((id, i) => ({ id, name: many[i]! })),
+          group: group
+            ? { id: group, ...(typed.group === NEW_GROUP && { name: typed.groupName.trim() }) }
+            : null,
+        }),
+        at,
+      ),
     );
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
     forget();

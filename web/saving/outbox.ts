@@ -1,3 +1,4 @@
+import type { Draft } from '../../core/log/acts/draft.ts';
 import { openDB, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -97,6 +98,16 @@ export function entry<K extends EntryKind>(
   };
   return head as unknown as Entry;
 }
+
+/** What a maker means as entries, each with a name and a time of its own. */
+export const stamped = (drafts: readonly Draft[], at?: Instant): Entry[] =>
+  drafts.map(({ kind, subject, body, face, place }) =>
+    entry(kind, subject, body as never, {
+      ...(at !== undefined && { at }),
+      ...(face && { face }),
+      ...(place && { place }),
+    }),
+  );
 
 /** Logs one act. Once this returns it is on this device for good, on the studio's computer too if `saved`. */
 export async function log(words: string, entries: Entry[]): Promise<Outcome> {

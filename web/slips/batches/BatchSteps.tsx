@@ -12,7 +12,9 @@ import { formatNumber, formatQuantity, type UnitChoice } from '../../../core/uni
 import { QuantityField, quantityText, typedQuantity } from '../../ui/fields.tsx';
 import { useUnits } from '../../asking/maker.ts';
 import { useLog } from '../../saving/notice.tsx';
-import { entry } from '../../saving/outbox.ts';
+import { inItsTub } from '../../../core/log/acts/tubs.ts';
+import { USUAL_HEADROOM } from '../../../core/slip/amount.ts';
+import { entry, stamped } from '../../saving/outbox.ts';
 import { Trouble } from '../../ui/parts.tsx';
 import { wrongFields } from '../../ui/shape.ts';
 import { copperGreen, hairline, ochre } from '../../ui/theme.ts';
@@ -286,7 +288,7 @@ export function LabelStep({ batch, catalogue: { materials } }: BatchAnswer) {
     contents: contents.join(', '),
     clayId: begun.clayId ?? 'none',
     volume: quantityText(volumeM3, 'volume', units),
-    capacity: quantityText(volumeM3 * 1.3, 'volume', units),
+    capacity: quantityText(volumeM3 * USUAL_HEADROOM, 'volume', units),
     density: formatNumber(grainDensity / 1000, 3, units),
     adjusted: electrolyte ? 'deflocculated' : 'none',
     carries: begun.use === 'texture' && electrolyte ? [...carries, 'silicate'] : carries,
@@ -299,12 +301,15 @@ export function LabelStep({ batch, catalogue: { materials } }: BatchAnswer) {
     setWrong(found);
     if (Object.keys(found).length > 0) return;
     const tubId = uuid();
-    const outcome = await log(`${made.name} in its tub`, [
-      entry('tub.made', tubId, made),
-      ...(slip ? [entry('tub.measured', tubId, measurementOf(slip))] : []),
-      entry('batch.ticked', batch.id, { stepId: nextMaking(batch)?.id ?? 'label' }),
-      entry('batch.finished', batch.id, { tubId }),
-    ]);
+    const outcome = await log(
+      `${made.name} in its tub`,
+      stamped(
+        inItsTub(
+          { id: batch.id, stepId: nextMaking(batch)?.id ?? 'label' },
+          { id: tubId, made, measured: slip && measurementOf(slip) },
+        ),
+      ),
+    );
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
     forget();
     void navigate(outcome.kind === 'saved' ? `/slips/${tubId}` : '/slips');

@@ -13,7 +13,8 @@ import { useNow } from '../../asking/clock.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../../ui/fields.tsx';
 import { useUnits, useZone } from '../../asking/maker.ts';
 import { useLog } from '../../saving/notice.tsx';
-import { entry } from '../../saving/outbox.ts';
+import { drawnOff } from '../../../core/log/acts/tubs.ts';
+import { entry, stamped } from '../../saving/outbox.ts';
 import { AnswerBoard, Section, Trouble } from '../../ui/parts.tsx';
 import { reachable } from '../../ui/theme.ts';
 import { ask, wordsFor } from '../../asking/server.ts';
@@ -88,19 +89,10 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
   const drawOff = async () => {
     const tubId = uuid();
     const volumeM3 = layer?.volumeM3 ?? tub.volumeM3 / 2;
-    const outcome = await log(`${tub.made.name}: top layer drawn off`, [
-      entry('tub.used', tub.id, { volumeM3, pieceId: null }),
-      entry('tub.made', tubId, {
-        ...tub.made,
-        name: `${tub.made.name}, top layer`.slice(0, 80),
-        use: 'sigillata',
-        volumeM3,
-        capacityM3: volumeM3 * 1.3,
-        adjusted: tub.adjusted,
-        composition: [],
-        batchId: null,
-      }),
-    ]);
+    const outcome = await log(
+      `${tub.made.name}: top layer drawn off`,
+      stamped(drawnOff(tub, { id: tubId, volumeM3, adjusted: tub.adjusted })),
+    );
     if (outcome.kind === 'saved') void navigate(`/slips/${tubId}`);
   };
 

@@ -4,7 +4,8 @@ import type { Instant } from '../../../core/units/quantity.ts';
 import { ChoiceField, NumberField, QuantityField, typedNumber, typedQuantity } from '../../ui/fields.tsx';
 import { LogDialog } from '../../saving/LogDialog.tsx';
 import { useUnits } from '../../asking/maker.ts';
-import { entry } from '../../saving/outbox.ts';
+import { toppedUp } from '../../../core/log/acts/tubs.ts';
+import { stamped } from '../../saving/outbox.ts';
 import type { ActProps } from './tubAct.ts';
 import { useShelf } from '../../tubs/shelf.ts';
 
@@ -27,12 +28,9 @@ export function TopUp({ shelf: { tub }, onClose }: ActProps) {
     if (!(volumeM3! > 0)) return { wrong: 'The volume must be a number above zero: how much was it?' };
     if (Number.isNaN(specificGravity)) return { wrong: 'The SG must be a number, or left empty.' };
     const body = { volumeM3: volumeM3!, specificGravity, fromTubId: source?.tub.id ?? null };
-    const drawn = source
-      ? [entry('tub.used', source.tub.id, { volumeM3: volumeM3!, pieceId: null }, { at })]
-      : [];
     return {
       words: `${tub.made.name} topped up`,
-      entries: [entry('tub.topped', tub.id, body, { at }), ...drawn],
+      entries: stamped(toppedUp(tub.id, body), at),
     };
   };
   return (
