@@ -1,11 +1,8 @@
 import type { Entry, Make } from './maker.ts';
 
 /** What stands around the tubs: cups, recipes, bins, a batch half made, and a deflocculation trial. */
-export function slipRoom({ entry }: Make): Entry[][] {
-  const recipe = (id: string, body: Parameters<typeof entry<'recipe.set'>>[4]): Entry[] => [
-    entry('recipe.set', id, 60, '10:00', body),
-  ];
-  const line = (materialId: string, percent: number) => ({ materialId, percent });
+export function slipRoom(make: Make): Entry[][] {
+  const { entry } = make;
   return [
     [entry('cup.set', 'cup-pot', 95, '10:00', { name: 'Blue yoghurt pot', kind: 'home' })],
     [entry('cup.set', 'cup-standard', 95, '10:02', { name: 'Standard cup, 4 mm', kind: 'iso-4' })],
@@ -17,6 +14,62 @@ export function slipRoom({ entry }: Make): Entry[][] {
         flow: { cupId: 'cup-pot', seconds: { from: 18, to: 26 } },
       }),
     ],
+    ...recipes(make),
+    [
+      entry('bin.set', 'bin-red', 90, '09:00', {
+        name: 'Red barrel',
+        kind: 'reclaim',
+        clayId: 'clay-default',
+      }),
+    ],
+    [entry('bin.set', 'bin-apart', 90, '09:01', { name: 'Grey crate', kind: 'apart', clayId: null })],
+    [entry('bin.set', 'bin-colour', 90, '09:02', { name: 'Colour crock', kind: 'coloured', clayId: null })],
+    [entry('bin.set', 'bin-waste', 90, '09:03', { name: 'Waste bucket', kind: 'waste', clayId: null })],
+    [entry('bin.set', 'bin-toxic', 90, '09:04', { name: 'Lidded tin', kind: 'toxic-waste', clayId: null })],
+    [
+      entry('bin.filled', 'bin-red', 4, '17:20', {
+        waste: 'clean',
+        clayId: 'clay-default',
+        massKg: 6.4,
+        from: 'turnings',
+        override: null,
+      }),
+    ],
+    [
+      entry('bin.filled', 'bin-colour', 4, '17:25', {
+        waste: 'coloured',
+        clayId: 'clay-buff',
+        massKg: 0.8,
+        from: 'carvings',
+        override: null,
+      }),
+    ],
+    [
+      entry('batch.begun', 'batch-slate', 1, '15:00', {
+        name: 'Slate grey',
+        recipeId: null,
+        source: 'trimmings',
+        road: 'scale',
+        use: 'brushed-engobe',
+        clayId: 'clay-buff',
+        lines: [],
+        colourants: [{ materialId: 'red-iron', percent: 5 }],
+        waterKg: 0,
+        grainDensity: 2650,
+      }),
+    ],
+    [entry('batch.ticked', 'batch-slate', 1, '15:05', { stepId: 'dry' })],
+    [entry('batch.ticked', 'batch-slate', 1, '15:20', { stepId: 'crush' })],
+    [entry('batch.ticked', 'batch-slate', 1, '15:30', { stepId: 'slake' })],
+  ];
+}
+
+function recipes({ entry }: Make): Entry[][] {
+  const recipe = (id: string, body: Parameters<typeof entry<'recipe.set'>>[4]): Entry[] => [
+    entry('recipe.set', id, 60, '10:00', body),
+  ];
+  const line = (materialId: string, percent: number) => ({ materialId, percent });
+  return [
     recipe('recipe-white', {
       name: 'White ground',
       kind: 'engobe',
@@ -69,52 +122,6 @@ export function slipRoom({ entry }: Make): Entry[][] {
       gravity: 1.12,
       note: '',
     }),
-    [
-      entry('bin.set', 'bin-red', 90, '09:00', {
-        name: 'Red barrel',
-        kind: 'reclaim',
-        clayId: 'clay-default',
-      }),
-    ],
-    [entry('bin.set', 'bin-apart', 90, '09:01', { name: 'Grey crate', kind: 'apart', clayId: null })],
-    [entry('bin.set', 'bin-colour', 90, '09:02', { name: 'Colour crock', kind: 'coloured', clayId: null })],
-    [entry('bin.set', 'bin-waste', 90, '09:03', { name: 'Waste bucket', kind: 'waste', clayId: null })],
-    [entry('bin.set', 'bin-toxic', 90, '09:04', { name: 'Lidded tin', kind: 'toxic-waste', clayId: null })],
-    [
-      entry('bin.filled', 'bin-red', 4, '17:20', {
-        waste: 'clean',
-        clayId: 'clay-default',
-        massKg: 6.4,
-        from: 'turnings',
-        override: null,
-      }),
-    ],
-    [
-      entry('bin.filled', 'bin-colour', 4, '17:25', {
-        waste: 'coloured',
-        clayId: 'clay-buff',
-        massKg: 0.8,
-        from: 'carvings',
-        override: null,
-      }),
-    ],
-    [
-      entry('batch.begun', 'batch-slate', 1, '15:00', {
-        name: 'Slate grey',
-        recipeId: null,
-        source: 'trimmings',
-        road: 'scale',
-        use: 'brushed-engobe',
-        clayId: 'clay-buff',
-        lines: [],
-        colourants: [{ materialId: 'red-iron', percent: 5 }],
-        waterKg: 0,
-        grainDensity: 2650,
-      }),
-    ],
-    [entry('batch.ticked', 'batch-slate', 1, '15:05', { stepId: 'dry' })],
-    [entry('batch.ticked', 'batch-slate', 1, '15:20', { stepId: 'crush' })],
-    [entry('batch.ticked', 'batch-slate', 1, '15:30', { stepId: 'slake' })],
   ];
 }
 

@@ -14,6 +14,7 @@ import {
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { LRUCache } from 'lru-cache';
 import type { ReadingsAnswers } from '../../core/log/entry.ts';
 import { refused, type Result } from '../../core/units/problem.ts';
 import { jobsHere, type Jobs } from '../jobs/jobs.ts';
@@ -64,7 +65,7 @@ export function fileStore(folder: string, spool: string, chores: Jobs = jobsHere
   const path = (file: string) => join(folder, file);
   const harmed = new Map<string, Harm>();
   let spooled = 0;
-  const read = new Map<string, Promise<Result<ClimateFile>>>();
+  const climates = climatesReadBy(chores);
 
   const receive: FileStore['receive'] = async (stream, limit) => {
     const here = join(spool, String((spooled += 1)));
@@ -98,7 +99,7 @@ export function fileStore(folder: string, spool: string, chores: Jobs = jobsHere
       onDisk(here);
       renameSync(here, path(file));
       // what it was read as before it was sound is forgotten
-      if (harmed.delete(file)) read.clear();
+      if (harmed.delete(file)) climates.forget();
     };
     return { file, bytes, path: here, keep, drop };
   };
@@ -121,20 +122,28 @@ export function fileStore(folder: string, spool: string, chores: Jobs = jobsHere
       else harmed.delete(file);
       return harm;
     },
-    climate: (file, answers) => {
+    climate: (file, answers) => climates.read(path(file), file, answers),
+  };
+}
+
+/** Climate files, the last ones read remembered. */
+function climatesReadBy(chores: Jobs) {
+  const known = new LRUCache<string, Promise<Result<ClimateFile>>>({ max: REMEMBERED });
+  return {
+    forget: () => known.clear(),
+    read: (path: string, file: string, answers: ReadingsAnswers): Promise<Result<ClimateFile>> => {
       const key = JSON.stringify([file, answers]);
-      const known = read.get(key);
-      if (known) return known;
-      const fresh = chores.climate(path(file), answers).catch(() => {
-        read.delete(key);
+      const before = known.get(key);
+      if (before) return before;
+      const fresh = chores.climate(path, answers).catch(() => {
+        known.delete(key);
         return refused(
           'unreadable',
           'file',
           'This file cannot be read: it is larger or stranger than a logger’s table. Export a shorter time as CSV, and take it in parts.',
         );
       });
-      read.set(key, fresh);
-      if (read.size > REMEMBERED) read.delete(read.keys().next().value!);
+      known.set(key, fresh);
       return fresh;
     },
   };

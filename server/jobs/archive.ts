@@ -68,6 +68,12 @@ export async function readArchive(
   }
 }
 
+/** What is wrong with an export whose head is another's. */
+const notOurs = {
+  format: 'This zip is not an export of this program: it should hold a studio.json that says so.',
+  version: 'This export was written by a newer version of the program: update this one first.',
+};
+
 /** The acts of a studio.json, in parts. Those that are not acts are passed over and named. */
 async function readStudio(
   stream: Readable,
@@ -86,24 +92,9 @@ async function readStudio(
     (refusal ??= refused(code, field, `${words} Nothing was taken.`));
   parser.onValue = ({ value, key, stack }) => {
     if (refusal) return;
-    if (stack.length === 1 && key === 'format') {
-      head.format = value === FORMAT;
-      if (!head.format)
-        refuse(
-          'invalid',
-          'studio.json:format',
-          'This zip is not an export of this program: it should hold a studio.json that says so.',
-        );
-      return;
-    }
-    if (stack.length === 1 && key === 'version') {
-      head.version = typeof value === 'number' && value <= FORMAT_VERSION;
-      if (!head.version)
-        refuse(
-          'invalid',
-          'studio.json:version',
-          'This export was written by a newer version of the program: update this one first.',
-        );
+    if (stack.length === 1 && (key === 'format' || key === 'version')) {
+      head[key] = key === 'format' ? value === FORMAT : typeof value === 'number' && value <= FORMAT_VERSION;
+      if (!head[key]) refuse('invalid', `studio.json:${key}`, notOurs[key]);
       return;
     }
     count += 1;

@@ -55,26 +55,13 @@ export function createShelf(ledger: Ledger): Shelf {
     folded('batch', id, () => foldBatch(id, entriesAbout(ledger, 'batch', id), catalogue().materials));
   const batches = (): BatchState[] => subjectsOf(ledger, 'batch.begun').flatMap((id) => batch(id) ?? []);
 
-  const batchRows = (now: Instant): BatchRow[] =>
-    batches()
-      .filter((b) => b.endedAt === null)
-      .map((b) => ({
-        id: b.id,
-        name: b.begun.name,
-        begunAt: b.begunAt,
-        done: b.steps.filter((s) => b.ticked[s.id] !== undefined).length,
-        steps: b.steps.length,
-        next: nextMaking(b)?.name ?? null,
-        look: nextLook(b, now),
-      }));
-
   const answer = (now: Instant): ShelfAnswer => {
     const all = tubs();
     const air = room();
     const twins = alike();
     return {
       tubs: all.map((one) => tubOnShelf(one, catalogue(), air, twins.get(one.id) ?? [], now)),
-      batches: batchRows(now),
+      batches: batches().flatMap((b) => (b.endedAt === null ? [batchRow(b, now)] : [])),
       catalogue: catalogue(),
     };
   };
@@ -101,20 +88,30 @@ export function createShelf(ledger: Ledger): Shelf {
         (id) => foldTrial(id, entriesAbout(ledger, 'trial', id), grainDensity) ?? [],
       );
     },
-    reminders: (now) => {
-      const { tubs: shelf, batches: rows } = answer(now);
-      return [
-        ...rows.flatMap((row): Reminder[] =>
-          row.look?.over
-            ? [{ kind: 'batch', id: row.id, name: row.name, at: row.look.at, look: row.look.name }]
-            : [],
-        ),
-        ...shelf.flatMap(({ tub, attention }): Reminder[] =>
-          attention
-            .filter((a) => a.kind === 'settled' || a.kind === 'drifting' || a.kind === 'mould')
-            .map((a) => ({ kind: 'tub', id: tub.id, name: tub.made.name, attention: a })),
-        ),
-      ];
-    },
+    reminders: (now) => remindersOf(answer(now)),
   };
 }
+
+/** What of tubs and batches is to be looked at. */
+const remindersOf = ({ tubs, batches }: ShelfAnswer): Reminder[] => [
+  ...batches.flatMap((row): Reminder[] =>
+    row.look?.over
+      ? [{ kind: 'batch', id: row.id, name: row.name, at: row.look.at, look: row.look.name }]
+      : [],
+  ),
+  ...tubs.flatMap(({ tub, attention }): Reminder[] =>
+    attention
+      .filter((a) => a.kind === 'settled' || a.kind === 'drifting' || a.kind === 'mould')
+      .map((a) => ({ kind: 'tub', id: tub.id, name: tub.made.name, attention: a })),
+  ),
+];
+
+const batchRow = (batch: BatchState, now: Instant): BatchRow => ({
+  id: batch.id,
+  name: batch.begun.name,
+  begunAt: batch.begunAt,
+  done: batch.steps.filter((s) => batch.ticked[s.id] !== undefined).length,
+  steps: batch.steps.length,
+  next: nextMaking(batch)?.name ?? null,
+  look: nextLook(batch, now),
+});

@@ -42,7 +42,6 @@ interface Behind {
 
 export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask: Ask): RoomAir {
   const held = new Map<string, Held>();
-  const marks = new Map<string, { at: string; mark: string }>();
   const usual = new Map<string, { mark: string; measured: Promise<RoomMeasured | null> }>();
 
   const standing = async (roomId: string, from: Instant, to: Instant): Promise<AirReading[]> => {
@@ -53,21 +52,7 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
     return rows.filter((row, i) => rows[i + 1]?.at !== row.at);
   };
 
-  const mark: RoomAir['mark'] = (roomId) => {
-    const at = `${revisionOf(ledger, 'readings', roomId)}.${pending.size}.${readAnew()}`;
-    const known = marks.get(roomId);
-    if (known?.at === at) return known.mark;
-    const acts = actsNaming(ledger, 'readings', roomId).filter(({ id }) => stands(ledger, id));
-    // while files are being written away it stays as it is: not each of them is followed
-    const lacking = acts.some(({ id }) => pending.has(id)) ? ' and more' : '';
-    const anew = acts.length > 0 && readAnew() > 0 ? ` anew ${readAnew()}` : '';
-    const which = createHash('sha1')
-      .update(acts.map(({ id }) => id).join())
-      .digest('base64url');
-    const fresh = `${which}${lacking}${anew}`;
-    marks.set(roomId, { at, mark: fresh });
-    return fresh;
-  };
+  const mark = marksOf(ledger, { pending, readAnew });
 
   /** A room of which nothing was ever taken need not be asked for. */
   const nothingTaken = (roomId: string) => mark(roomId) === mark(NOWHERE);
@@ -123,5 +108,25 @@ export function createRoomAir(ledger: Ledger, { pending, readAnew }: Behind, ask
       for (let from = span.from; from <= span.to; from += PAGE_MS)
         yield await standing(roomId, from, Math.min(span.to, from + PAGE_MS - 1));
     },
+  };
+}
+
+/** Changes when what stands of a room's air does. */
+function marksOf(ledger: Ledger, { pending, readAnew }: Behind): RoomAir['mark'] {
+  const marks = new Map<string, { at: string; mark: string }>();
+  return (roomId) => {
+    const at = `${revisionOf(ledger, 'readings', roomId)}.${pending.size}.${readAnew()}`;
+    const known = marks.get(roomId);
+    if (known?.at === at) return known.mark;
+    const acts = actsNaming(ledger, 'readings', roomId).filter(({ id }) => stands(ledger, id));
+    // while files are being written away it stays as it is: not each of them is followed
+    const lacking = acts.some(({ id }) => pending.has(id)) ? ' and more' : '';
+    const anew = acts.length > 0 && readAnew() > 0 ? ` anew ${readAnew()}` : '';
+    const which = createHash('sha1')
+      .update(acts.map(({ id }) => id).join())
+      .digest('base64url');
+    const fresh = `${which}${lacking}${anew}`;
+    marks.set(roomId, { at, mark: fresh });
+    return fresh;
   };
 }

@@ -73,6 +73,23 @@ export async function takeMany(
   return { problem: contradicted };
 }
 
+/** Tries one of many acts on a log that is a fork, and notes what became of it. */
+function tryOn(fork: Ledger, came: AnyRecordedAct, i: number, kept: ManyKept): void {
+  const act = upcast(came);
+  const known = fork.byId.get(act.id);
+  const found = known
+    ? sameAct(known, act)
+      ? null
+      : differs
+    : firstProblem(fork, act, Date.parse(act.recordedAt));
+  if (found) kept.passedOver.push({ ...found, field: `acts.${i}.${found.field ?? 'id'}` });
+  else if (known) kept.alreadyHere += 1;
+  else {
+    record(fork, act);
+    kept.fresh.push(came);
+  }
+}
+
 async function takeOnce(
   parts: Parts,
   foreign: readonly AnyRecordedAct[],
@@ -101,20 +118,7 @@ async function takeOnce(
   const kept: ManyKept = { fresh: [], alreadyHere: 0, passedOver: [], set: 0, settingsKept: [] };
   for (const [i, draft] of foreign.entries()) {
     if (!(await goesOn('checking', i))) return { problem: stopped };
-    const came = { ...normal(draft), n: first + i, recordedAt: draft.recordedAt };
-    const act = upcast(came);
-    const known = fork.byId.get(act.id);
-    const found = known
-      ? sameAct(known, act)
-        ? null
-        : differs
-      : firstProblem(fork, act, Date.parse(act.recordedAt));
-    if (found) kept.passedOver.push({ ...found, field: `acts.${i}.${found.field ?? 'id'}` });
-    else if (known) kept.alreadyHere += 1;
-    else {
-      record(fork, act);
-      kept.fresh.push(came);
-    }
+    tryOn(fork, { ...normal(draft), n: first + i, recordedAt: draft.recordedAt }, i, kept);
   }
   const [worst] = kept.passedOver;
   if (kept.fresh.length === 0) return worst && kept.alreadyHere === 0 ? { problem: worst } : kept;

@@ -191,31 +191,17 @@ function Gather({
       }
       onClose={onClose}
     >
-      <Columns>
-        <ChoiceField
-          label="Kiln"
-          value={kilnId}
-          onChoose={setKilnId}
-          options={kilns.map(({ id, set }) => ({ value: id, label: set.name }))}
-        />
-        {kinds.length > 1 && (
-          <ChoiceField
-            label="What firing"
-            value={to}
-            onChoose={(next) => {
-              setTo(next);
-              setCone(usualCone[next]);
-            }}
-            options={kinds.map(({ to: value, name: label }) => ({ value, label }))}
-          />
-        )}
-        <ChoiceField
-          label="To cone"
-          value={cone}
-          onChoose={setCone}
-          options={cones.map((of) => ({ value: of, label: of }))}
-        />
-      </Columns>
+      <FiringFields
+        kilns={kilns}
+        kinds={kinds}
+        chosen={{ kilnId, to, cone }}
+        onKiln={setKilnId}
+        onFiring={(next) => {
+          setTo(next);
+          setCone(usualCone[next]);
+        }}
+        onCone={setCone}
+      />
       <Box role="status">
         <b>{Math.round(100 * fill)} % full</b> by the boxes its pieces stand in, of{' '}
         {Math.round(1000 * kiln.set.volumeM3)} litres.
@@ -230,5 +216,47 @@ function Gather({
         />
       ))}
     </LogDialog>
+  );
+}
+
+/** Which kiln, which firing, to which cone. */
+function FiringFields({
+  kilns,
+  kinds,
+  chosen: { kilnId, to, cone },
+  onKiln,
+  onFiring,
+  onCone,
+}: {
+  kilns: KilnState[];
+  kinds: typeof firings;
+  chosen: { kilnId: string; to: Firing; cone: string };
+  onKiln: (id: string) => void;
+  onFiring: (to: Firing) => void;
+  onCone: (cone: string) => void;
+}) {
+  return (
+    <Columns>
+      <ChoiceField
+        label="Kiln"
+        value={kilnId}
+        onChoose={onKiln}
+        options={kilns.map(({ id, set }) => ({ value: id, label: set.name }))}
+      />
+      {kinds.length > 1 && (
+        <ChoiceField
+          label="What firing"
+          value={to}
+          onChoose={onFiring}
+          options={kinds.map(({ to: value, name: label }) => ({ value, label }))}
+        />
+      )}
+      <ChoiceField
+        label="To cone"
+        value={cone}
+        onChoose={onCone}
+        options={cones.map((of) => ({ value: of, label: of }))}
+      />
+    </Columns>
   );
 }

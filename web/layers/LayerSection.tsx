@@ -1,3 +1,4 @@
+import type { TubState } from '../../core/log/tub.ts';
 import { Box, Button } from '@mui/material';
 import type { Form } from '../../core/form/form.ts';
 import { choicesOf, schoolsOf } from '../../core/catalogue/catalogue.ts';
@@ -72,28 +73,7 @@ export function LayerSection({ layer, place, form, onChange, onDrop, wrong }: La
             options={choice.schools.map((s) => ({ value: s.id, label: `${s.name}: ${s.difference}` }))}
           />
         ))}
-        {!technique.finishes && (
-          <>
-            <ChoiceField
-              label="Face"
-              value={layer.face}
-              onChoose={(face) => onChange({ face })}
-              options={[
-                { value: 'outside', label: 'Outside, or the upper face' },
-                { value: 'inside', label: 'Inside' },
-              ]}
-            />
-            <ChoiceField
-              label="Slip from which tub"
-              value={layer.tub ?? NO_TUB}
-              onChoose={(tub) => onChange({ tub: tub === NO_TUB ? null : tub })}
-              options={[
-                { value: NO_TUB, label: 'Not chosen yet' },
-                ...tubs.map((t) => ({ value: t.id, label: t.made.name })),
-              ]}
-            />
-          </>
-        )}
+        {!technique.finishes && <WhereFrom layer={layer} tubs={tubs} onChange={onChange} />}
       </Columns>
       {!technique.finishes && (
         <ZoneFields
@@ -108,6 +88,36 @@ export function LayerSection({ layer, place, form, onChange, onDrop, wrong }: La
       )}
       <LayerSteps layer={layer} technique={technique} schools={schools} tubs={tubs} onChange={onChange} />
     </Section>
+  );
+}
+
+/** On which face, and of which tub. */
+function WhereFrom({
+  layer,
+  tubs,
+  onChange,
+}: Pick<LayerSectionProps, 'layer' | 'onChange'> & { tubs: TubState[] }) {
+  return (
+    <>
+      <ChoiceField
+        label="Face"
+        value={layer.face}
+        onChoose={(face) => onChange({ face })}
+        options={[
+          { value: 'outside', label: 'Outside, or the upper face' },
+          { value: 'inside', label: 'Inside' },
+        ]}
+      />
+      <ChoiceField
+        label="Slip from which tub"
+        value={layer.tub ?? NO_TUB}
+        onChoose={(tub) => onChange({ tub: tub === NO_TUB ? null : tub })}
+        options={[
+          { value: NO_TUB, label: 'Not chosen yet' },
+          ...tubs.map((t) => ({ value: t.id, label: t.made.name })),
+        ]}
+      />
+    </>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { WorkingSpell } from '../../core/time/hours.ts';
 import { useState } from 'react';
 import { Autocomplete, Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
@@ -25,25 +26,8 @@ export function Hours({ studio }: { studio: StudioSet }) {
   const read = days.map((text, i) => readSpells(text, i + 1));
 
   const save = async () => {
-    const [from, to] = night.map(readMinute);
-    const bad = read.indexOf(null);
-    if (bad >= 0)
-      return setWrong(`${weekdays[bad]}: write hours like 9:00–12:30 or 7pm–10pm, or leave the day empty.`);
-    const twice = overlapping(read.flatMap((spells) => spells!));
-    if (twice !== null)
-      return setWrong(
-        `${weekdays[twice - 1]}: one spell begins before another has ended. Let one end first.`,
-      );
-    if (from == null || to == null) return setWrong('Night: write times like 22:00 and 7:00.');
-    const set: StudioSet = {
-      name,
-      zone,
-      hours: read.flatMap((spells) => spells!),
-      nightFromMinute: from,
-      nightToMinute: to,
-    };
-    const found = Object.values(wrongFields(bodies['studio.set'], set))[0];
-    if (found) return setWrong(found);
+    const set = hoursTyped({ name, zone, read, night });
+    if (typeof set === 'string') return setWrong(set);
     const outcome = await log('studio hours set', [entry('studio.set', 'studio', set)]);
     setWrong(outcome.kind === 'refused' ? outcome.problem.detail : null);
   };
@@ -100,4 +84,28 @@ export function Hours({ studio }: { studio: StudioSet }) {
       </Form>
     </Section>
   );
+}
+
+/** The hours as they were typed, or what is wrong with them. */
+function hoursTyped({
+  name,
+  zone,
+  read,
+  night,
+}: {
+  name: string;
+  zone: string;
+  read: (WorkingSpell[] | null)[];
+  night: string[];
+}): StudioSet | string {
+  const [from, to] = night.map(readMinute);
+  const bad = read.indexOf(null);
+  if (bad >= 0) return `${weekdays[bad]}: write hours like 9:00–12:30 or 7pm–10pm, or leave the day empty.`;
+  const hours = read.flatMap((spells) => spells!);
+  const twice = overlapping(hours);
+  if (twice !== null)
+    return `${weekdays[twice - 1]}: one spell begins before another has ended. Let one end first.`;
+  if (from == null || to == null) return 'Night: write times like 22:00 and 7:00.';
+  const set: StudioSet = { name, zone, hours, nightFromMinute: from, nightToMinute: to };
+  return Object.values(wrongFields(bodies['studio.set'], set))[0] ?? set;
 }

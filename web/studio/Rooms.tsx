@@ -110,11 +110,14 @@ function RoomDialog({ id, set, onClose }: Editing<RoomSet>) {
   const units = useUnits();
   const { cycle } = set;
   const [name, setName] = useState(set.name);
-  const [celsius, setCelsius] = useState(() => quantityText(cycle.meanCelsius, 'temperature', units));
-  const [swing, setSwing] = useState(() => formatNumber(cycle.swingCelsius, 1, units));
-  const [humidity, setHumidity] = useState(() => formatNumber(cycle.meanHumidity * 100, 0, units));
-  const [humiditySwing, setHumiditySwing] = useState(() => formatNumber(cycle.swingHumidity * 100, 0, units));
-  const [warmest, setWarmest] = useState(() => formatNumber(cycle.warmestHour, 0, units));
+  const [typed, setTyped] = useState<TypedCycle>(() => ({
+    celsius: quantityText(cycle.meanCelsius, 'temperature', units),
+    swing: formatNumber(cycle.swingCelsius, 1, units),
+    humidity: formatNumber(cycle.meanHumidity * 100, 0, units),
+    humiditySwing: formatNumber(cycle.swingHumidity * 100, 0, units),
+    warmest: formatNumber(cycle.warmestHour, 0, units),
+  }));
+  const setCycle = (more: Partial<TypedCycle>) => setTyped((last) => ({ ...last, ...more }));
   const [air, setAir] = useState(String(set.heatTransfer));
   const [guarded, setGuarded] = useState(set.guarded === true);
   const number = (text: string) => typedNumber(text) ?? Number.NaN;
@@ -123,11 +126,11 @@ function RoomDialog({ id, set, onClose }: Editing<RoomSet>) {
     heatTransfer: number(air),
     ...(guarded && { guarded: true as const }),
     cycle: {
-      meanCelsius: typedQuantity(celsius, 'temperature', units) ?? Number.NaN,
-      swingCelsius: number(swing),
-      meanHumidity: number(humidity) / 100,
-      swingHumidity: number(humiditySwing) / 100,
-      warmestHour: number(warmest),
+      meanCelsius: typedQuantity(typed.celsius, 'temperature', units) ?? Number.NaN,
+      swingCelsius: number(typed.swing),
+      meanHumidity: number(typed.humidity) / 100,
+      swingHumidity: number(typed.humiditySwing) / 100,
+      warmestHour: number(typed.warmest),
     },
   });
   const known = airs.some((a) => a.value === air) ? airs : [...airs, { value: air, label: `h ${air} W/m²K` }];
@@ -159,43 +162,68 @@ function RoomDialog({ id, set, onClose }: Editing<RoomSet>) {
               { value: 'guarded', label: 'Pupils too, or someone pregnant' },
             ]}
           />
-          <QuantityField
-            label="Usual temperature"
-            text={celsius}
-            onText={setCelsius}
-            dimension="temperature"
-            error={wrong['cycle.meanCelsius']}
-          />
-          <NumberField
-            label="Up and down by"
-            text={swing}
-            onText={setSwing}
-            unit="K"
-            error={wrong['cycle.swingCelsius']}
-          />
-          <NumberField
-            label="Usual humidity"
-            text={humidity}
-            onText={setHumidity}
-            unit="%"
-            error={wrong['cycle.meanHumidity']}
-          />
-          <NumberField
-            label="Humidity up and down by"
-            text={humiditySwing}
-            onText={setHumiditySwing}
-            unit="%"
-            error={wrong['cycle.swingHumidity']}
-          />
-          <NumberField
-            label="Warmest at"
-            text={warmest}
-            onText={setWarmest}
-            unit="hour"
-            error={wrong['cycle.warmestHour']}
-          />
+          <CycleFields typed={typed} set={setCycle} wrong={wrong} />
         </>
       )}
     </SetDialog>
+  );
+}
+
+/** The usual air of a day, as it is typed. */
+interface TypedCycle {
+  celsius: string;
+  swing: string;
+  humidity: string;
+  humiditySwing: string;
+  warmest: string;
+}
+
+function CycleFields({
+  typed,
+  set,
+  wrong,
+}: {
+  typed: TypedCycle;
+  set: (more: Partial<TypedCycle>) => void;
+  wrong: Record<string, string>;
+}) {
+  return (
+    <>
+      <QuantityField
+        label="Usual temperature"
+        text={typed.celsius}
+        onText={(text) => set({ celsius: text })}
+        dimension="temperature"
+        error={wrong['cycle.meanCelsius']}
+      />
+      <NumberField
+        label="Up and down by"
+        text={typed.swing}
+        onText={(text) => set({ swing: text })}
+        unit="K"
+        error={wrong['cycle.swingCelsius']}
+      />
+      <NumberField
+        label="Usual humidity"
+        text={typed.humidity}
+        onText={(text) => set({ humidity: text })}
+        unit="%"
+        error={wrong['cycle.meanHumidity']}
+      />
+      <NumberField
+        label="Humidity up and down by"
+        text={typed.humiditySwing}
+        onText={(text) => set({ humiditySwing: text })}
+        unit="%"
+        error={wrong['cycle.swingHumidity']}
+      />
+      <NumberField
+        label="Warmest at"
+        text={typed.warmest}
+        onText={(text) => set({ warmest: text })}
+        unit="hour"
+        error={wrong['cycle.warmestHour']}
+      />
+    </>
   );
 }

@@ -59,25 +59,7 @@ function Editor({ of, isOwn }: { of: Technique; isOwn: boolean }) {
         <>
           <SectionPicture technique={shown} as="made" height={64} />
           <WindowStrip steps={shown.steps} />
-          <TextField
-            fullWidth
-            label="What you call it"
-            value={technique.name}
-            onChange={({ target }) => set({ name: target.value })}
-            error={wrong['name'] !== undefined}
-            helperText={wrong['name']}
-            sx={{ mt: 2 }}
-          />
-          <TextField
-            fullWidth
-            multiline
-            label="What it gives"
-            value={technique.gives}
-            onChange={({ target }) => set({ gives: target.value })}
-            error={wrong['gives'] !== undefined}
-            helperText={wrong['gives']}
-            sx={{ mt: 2 }}
-          />
+          <NameFields technique={technique} set={set} wrong={wrong} />
           {technique.steps.map((step, i) => (
             <StepFields key={step.key} typed={typed} step={step} place={i} onTyped={setTyped} wrong={wrong} />
           ))}
@@ -110,6 +92,40 @@ function Editor({ of, isOwn }: { of: Technique; isOwn: boolean }) {
         </>
       )}
     </EditPage>
+  );
+}
+
+function NameFields({
+  technique,
+  set,
+  wrong,
+}: {
+  technique: Technique;
+  set: (more: Partial<Technique>) => void;
+  wrong: Record<string, string>;
+}) {
+  return (
+    <>
+      <TextField
+        fullWidth
+        label="What you call it"
+        value={technique.name}
+        onChange={({ target }) => set({ name: target.value })}
+        error={wrong['name'] !== undefined}
+        helperText={wrong['name']}
+        sx={{ mt: 2 }}
+      />
+      <TextField
+        fullWidth
+        multiline
+        label="What it gives"
+        value={technique.gives}
+        onChange={({ target }) => set({ gives: target.value })}
+        error={wrong['gives'] !== undefined}
+        helperText={wrong['gives']}
+        sx={{ mt: 2 }}
+      />
+    </>
   );
 }
 

@@ -55,6 +55,7 @@ export function LinesEditor({ typed, onTyped, materials, wrong, units }: LinesEd
   return parts.map(({ part, name, is, first, adds }) => {
     const lines = typed[part];
     const full = part === 'electrolyte' && lines.length > 0;
+    const without = (line: TypedLine) => lines.filter((l) => l.key !== line.key);
     return (
       <Box
         key={part}
@@ -66,50 +67,19 @@ export function LinesEditor({ typed, onTyped, materials, wrong, units }: LinesEd
           {part === 'base' && `: ${formatNumber(sumOf(lines), 2, units)} % so far`}
         </Box>
         {lines.map((line, i) => {
-          const set = (more: Partial<TypedLine>) =>
-            change(
-              part,
-              lines.map((l) => (l.key === line.key ? { ...l, ...more } : l)),
-            );
           const field = part === 'electrolyte' ? part : `${part}.${i}`;
           return (
-            <Box
+            <LineFields
               key={line.key}
-              sx={{
-                display: 'grid',
-                gap: 1.5,
-                gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', sm: 'minmax(0, 1fr) 130px auto' },
-                '& > :first-of-type': { gridColumn: { xs: '1 / -1', sm: 'auto' } },
-                alignItems: 'start',
-              }}
-            >
-              <MaterialField
-                label={`${name}, material ${i + 1}`}
-                materials={materials}
-                value={line.materialId}
-                onChoose={(materialId) => set({ materialId })}
-                kinds={part === 'electrolyte' ? electrolytes : powders}
-                error={wrong[`${field}.materialId`]}
-              />
-              <NumberField
-                label="Share"
-                unit="%"
-                text={line.percent}
-                onText={(percent) => set({ percent })}
-                error={wrong[`${field}.percent`]}
-              />
-              <Button
-                onClick={() =>
-                  change(
-                    part,
-                    lines.filter((l) => l.key !== line.key),
-                  )
-                }
-                aria-label={`Take ${materials[line.materialId]?.name ?? 'it'} out`}
-              >
-                Take out
-              </Button>
-            </Box>
+              line={line}
+              label={`${name}, material ${i + 1}`}
+              kinds={part === 'electrolyte' ? electrolytes : powders}
+              materials={materials}
+              wrong={{ material: wrong[`${field}.materialId`], share: wrong[`${field}.percent`] }}
+              onLine={(next) =>
+                change(part, next ? lines.map((l) => (l.key === line.key ? next : l)) : without(line))
+              }
+            />
           );
         })}
         {!full && (
@@ -129,6 +99,57 @@ export function LinesEditor({ typed, onTyped, materials, wrong, units }: LinesEd
       </Box>
     );
   });
+}
+
+/** One line of a recipe; it is taken out by null. */
+function LineFields({
+  line,
+  label,
+  kinds,
+  materials,
+  wrong,
+  onLine,
+}: {
+  line: TypedLine;
+  label: string;
+  kinds: MaterialKind[];
+  materials: Materials;
+  wrong: { material: string | undefined; share: string | undefined };
+  onLine: (line: TypedLine | null) => void;
+}) {
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 1.5,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', sm: 'minmax(0, 1fr) 130px auto' },
+        '& > :first-of-type': { gridColumn: { xs: '1 / -1', sm: 'auto' } },
+        alignItems: 'start',
+      }}
+    >
+      <MaterialField
+        label={label}
+        materials={materials}
+        value={line.materialId}
+        onChoose={(materialId) => onLine({ ...line, materialId })}
+        kinds={kinds}
+        error={wrong.material}
+      />
+      <NumberField
+        label="Share"
+        unit="%"
+        text={line.percent}
+        onText={(percent) => onLine({ ...line, percent })}
+        error={wrong.share}
+      />
+      <Button
+        onClick={() => onLine(null)}
+        aria-label={`Take ${materials[line.materialId]?.name ?? 'it'} out`}
+      >
+        Take out
+      </Button>
+    </Box>
+  );
 }
 
 const sumOf = (lines: TypedLine[]): number =>

@@ -1,3 +1,5 @@
+import type { Materials, Recipe } from '../../../core/slip/recipe.ts';
+import type { UnitChoice } from '../../../core/units/quantity.ts';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { RecipeKind } from '../../../core/slip/recipe.ts';
@@ -57,61 +59,76 @@ export function Recipes() {
       </Box>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {recipes.map(({ id, recipe }) => (
-          <Box
-            component="li"
-            key={id}
-            sx={{
-              borderTop: `1px solid ${hairline}`,
-              py: 1.5,
-              display: 'grid',
-              columnGap: 3,
-              gridTemplateColumns: {
-                xs: '1fr',
-                sm: 'minmax(0, 1fr) auto',
-                md: 'minmax(0, 2fr) minmax(0, 3fr) auto',
-              },
-              alignItems: 'center',
-            }}
-          >
-            <Box>
-              <Box
-                component={RouterLink}
-                to={`/slips/recipes/${id}`}
-                sx={{ ...reachable, fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
-              >
-                {recipe.name}
-              </Box>
-              <Box sx={{ color: faded }}>
-                {recipeKinds.find((k) => k.value === recipe.kind)!.label}, for{' '}
-                {consistencyFor(recipe.use).name.toLowerCase()}
-              </Box>
-            </Box>
-            <Box sx={{ gridColumn: { sm: 1, md: 2 } }}>
-              {[...recipe.base, ...recipe.additions]
-                .map(
-                  ({ materialId, percent }) =>
-                    `${materials[materialId]?.name ?? '?'} ${formatNumber(percent, 2, units)}`,
-                )
-                .join(', ')}
-            </Box>
-            <Button
-              variant="outlined"
-              component={RouterLink}
-              to={`/slips/recipes/${id}`}
-              aria-label={`Scale ${recipe.name}`}
-              sx={{
-                gridColumn: { sm: 2, md: 3 },
-                gridRow: { sm: '1 / span 2', md: 1 },
-                justifySelf: 'start',
-                mt: { xs: 1, sm: 0 },
-              }}
-            >
-              Scale it
-            </Button>
-          </Box>
+          <RecipeRow key={id} id={id} recipe={recipe} materials={materials} units={units} />
         ))}
       </Box>
       {inAndOut}
     </>
+  );
+}
+
+function RecipeRow({
+  id,
+  recipe,
+  materials,
+  units,
+}: {
+  id: string;
+  recipe: Recipe;
+  materials: Materials;
+  units: UnitChoice;
+}) {
+  return (
+    <Box
+      component="li"
+      sx={{
+        borderTop: `1px solid ${hairline}`,
+        py: 1.5,
+        display: 'grid',
+        columnGap: 3,
+        gridTemplateColumns: {
+          xs: '1fr',
+          sm: 'minmax(0, 1fr) auto',
+          md: 'minmax(0, 2fr) minmax(0, 3fr) auto',
+        },
+        alignItems: 'center',
+      }}
+    >
+      <Box>
+        <Box
+          component={RouterLink}
+          to={`/slips/recipes/${id}`}
+          sx={{ ...reachable, fontWeight: 700, fontSize: '1.15rem', color: 'inherit' }}
+        >
+          {recipe.name}
+        </Box>
+        <Box sx={{ color: faded }}>
+          {recipeKinds.find((k) => k.value === recipe.kind)!.label}, for{' '}
+          {consistencyFor(recipe.use).name.toLowerCase()}
+        </Box>
+      </Box>
+      <Box sx={{ gridColumn: { sm: 1, md: 2 } }}>
+        {[...recipe.base, ...recipe.additions]
+          .map(
+            ({ materialId, percent }) =>
+              `${materials[materialId]?.name ?? '?'} ${formatNumber(percent, 2, units)}`,
+          )
+          .join(', ')}
+      </Box>
+      <Button
+        variant="outlined"
+        component={RouterLink}
+        to={`/slips/recipes/${id}`}
+        aria-label={`Scale ${recipe.name}`}
+        sx={{
+          gridColumn: { sm: 2, md: 3 },
+          gridRow: { sm: '1 / span 2', md: 1 },
+          justifySelf: 'start',
+          mt: { xs: 1, sm: 0 },
+        }}
+      >
+        Scale it
+      </Button>
+    </Box>
   );
 }

@@ -48,28 +48,7 @@ export function Shelf() {
         );
   return (
     <>
-      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
-        <Typography variant="h1" sx={{ flex: 1, minWidth: 200 }}>
-          The shelf
-        </Typography>
-        <Box sx={{ width: 260 }}>
-          <ChoiceField<Sought>
-            label="I want slip for"
-            value={sought}
-            onChoose={setSought}
-            options={[
-              { value: 'any', label: 'anything' },
-              ...consistencies.map(({ use, name }) => ({ value: use, label: name })),
-            ]}
-          />
-        </Box>
-        <Button variant="outlined" component={RouterLink} to="/slips/new">
-          Put a tub on the shelf
-        </Button>
-        <Button variant="contained" component={RouterLink} to="/slips/make">
-          Make slip
-        </Button>
-      </Box>
+      <ShelfHead sought={sought} onSought={setSought} />
       <Batches batches={batches} now={now} zone={zone} />
       {shown.length === 0 && (
         <Box sx={{ py: 3 }}>No tub is right for that as it stands. Make one, or correct one.</Box>
@@ -108,6 +87,33 @@ export function Shelf() {
         </Box>
       </Section>
     </>
+  );
+}
+
+function ShelfHead({ sought, onSought }: { sought: Sought; onSought: (sought: Sought) => void }) {
+  return (
+    <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
+      <Typography variant="h1" sx={{ flex: 1, minWidth: 200 }}>
+        The shelf
+      </Typography>
+      <Box sx={{ width: 260 }}>
+        <ChoiceField<Sought>
+          label="I want slip for"
+          value={sought}
+          onChoose={onSought}
+          options={[
+            { value: 'any', label: 'anything' },
+            ...consistencies.map(({ use, name }) => ({ value: use, label: name })),
+          ]}
+        />
+      </Box>
+      <Button variant="outlined" component={RouterLink} to="/slips/new">
+        Put a tub on the shelf
+      </Button>
+      <Button variant="contained" component={RouterLink} to="/slips/make">
+        Make slip
+      </Button>
+    </Box>
   );
 }
 

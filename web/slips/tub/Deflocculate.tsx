@@ -1,3 +1,4 @@
+import type { TubOnShelf } from '../../../core/shelf/tubOnShelf.ts';
 import { lazy, Suspense, useState } from 'react';
 import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
@@ -40,7 +41,7 @@ export function Deflocculate() {
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the tub …</Typography>;
   const { shelf, catalogue, trials } = data;
-  const { tub, judgement, trimmingsKg } = shelf;
+  const { tub, judgement } = shelf;
   const trial = trials.findLast((t) => !t.ended) ?? trials.at(-1) ?? null;
   const fit = trial ? deflocculationCurve(trial.points) : null;
   const curve = fit?.ok ? fit.value : null;
@@ -81,40 +82,50 @@ export function Deflocculate() {
           </Suspense>
         </Section>
       )}
-      {tub.made.use === 'texture' && (
-        <Section title="Thicken it again">
-          <Box component="ol" sx={{ mt: 0, pl: 3 }}>
-            <li>A few drops until it flows, no more.</li>
-            <li>
-              {trimmingsKg > 0
-                ? `Crushed dry trimmings until it stands like icing: about ${formatQuantity('mass', trimmingsKg, units)} now.`
-                : judgement.gravity === null
-                  ? 'Measure its SG: then the mass of trimmings is known.'
-                  : 'It is thick enough by its SG: see whether it stands.'}
-            </li>
-            <li>Let it slake, stir, and go round again. If it is too thick, water first, not silicate.</li>
-          </Box>
-          <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-            <Button variant="outlined" onClick={() => setAct({ kind: 'dose', does: 'deflocculate' })}>
-              Log drops into the tub
-            </Button>
-            <Button
-              variant="outlined"
-              onClick={() =>
-                setAct(trimmingsKg > 0 ? { kind: 'powder', si: trimmingsKg } : { kind: 'powder' })
-              }
-            >
-              Log trimmings into the tub
-            </Button>
-            <Button variant="outlined" component={RouterLink} to={`/slips/${tub.id}/measure`}>
-              Measure
-            </Button>
-          </Box>
-        </Section>
-      )}
+      {tub.made.use === 'texture' && <ThickenAgain shelf={shelf} onAct={setAct} />}
       <LetDown />
       {act && <TubActs act={act} shelf={shelf} catalogue={catalogue} onClose={() => setAct(null)} />}
     </>
+  );
+}
+
+/** The loop of a texture slip: let down, thickened, left. */
+function ThickenAgain({
+  shelf: { tub, trimmingsKg, judgement },
+  onAct,
+}: {
+  shelf: TubOnShelf;
+  onAct: (act: TubAct) => void;
+}) {
+  const units = useUnits();
+  return (
+    <Section title="Thicken it again">
+      <Box component="ol" sx={{ mt: 0, pl: 3 }}>
+        <li>A few drops until it flows, no more.</li>
+        <li>
+          {trimmingsKg > 0
+            ? `Crushed dry trimmings until it stands like icing: about ${formatQuantity('mass', trimmingsKg, units)} now.`
+            : judgement.gravity === null
+              ? 'Measure its SG: then the mass of trimmings is known.'
+              : 'It is thick enough by its SG: see whether it stands.'}
+        </li>
+        <li>Let it slake, stir, and go round again. If it is too thick, water first, not silicate.</li>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+        <Button variant="outlined" onClick={() => onAct({ kind: 'dose', does: 'deflocculate' })}>
+          Log drops into the tub
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => onAct(trimmingsKg > 0 ? { kind: 'powder', si: trimmingsKg } : { kind: 'powder' })}
+        >
+          Log trimmings into the tub
+        </Button>
+        <Button variant="outlined" component={RouterLink} to={`/slips/${tub.id}/measure`}>
+          Measure
+        </Button>
+      </Box>
+    </Section>
   );
 }
 
