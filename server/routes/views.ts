@@ -62,29 +62,45 @@ const dayOf = (studio: StudioSet, now: Instant): Pick<BenchAnswer, 'sessions' | 
   nights: nightTime(studio, now - DAY / 2, now + 2 * DAY),
 });
 
+/** What the views are answered from. */
+interface Sources {
+  store: Store;
+  plans: Plans;
+  shelf: Shelf;
+  clock: Clock;
+  /** Answers one question for all who ask it at once. */
+  answered: ReturnType<typeof together>;
+}
+
 /** What the screens read: all of it computed from the log. */
 export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Clock): Router {
   const router = Router();
-  const answered = together(() => store.ledger.changes);
+  const from: Sources = { store, plans, shelf, clock, answered: together(() => store.ledger.changes) };
+  studioViews(router, from);
+  todayViews(router, from);
+  pieceViews(router, from);
+  return router;
+}
 
-  const pieceAnswer = async (id: string): Promise<PieceAnswer> => {
-    const now = clock.now();
-    const given = await plans.caseOf(id, now);
-    const known = plans.answersOf(id);
-    const answers = known && !isPast(known.answers, now) ? known.answers : null;
-    return {
-      given: given?.ok ? given.value : null,
-      unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
-      answers,
-      moved: answers && known!.moved,
-      wantedAt: plans.wantedOf(id),
-      thicknessM: known?.thicknessM ?? null,
-      acts: logOf(store.ledger, 'piece', id),
-      look: plans.lookOf(id),
-      sensor: plans.sensorOf(id),
-    };
+async function pieceAnswer({ store, plans, clock }: Sources, id: string): Promise<PieceAnswer> {
+  const now = clock.now();
+  const given = await plans.caseOf(id, now);
+  const known = plans.answersOf(id);
+  const answers = known && !isPast(known.answers, now) ? known.answers : null;
+  return {
+    given: given?.ok ? given.value : null,
+    unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
+    answers,
+    moved: answers && known!.moved,
+    wantedAt: plans.wantedOf(id),
+    thicknessM: known?.thicknessM ?? null,
+    acts: logOf(store.ledger, 'piece', id),
+    look: plans.lookOf(id),
+    sensor: plans.sensorOf(id),
   };
+}
 
+function studioViews(router: Router, { store, plans, shelf, clock }: Sources): void {
   router.get(
     '/clock',
     (_request, response) => void response.json({ now: clock.now(), workshopTime: clock.workshopTime }),
@@ -110,6 +126,20 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     response.json(answer);
   });
 
+  router.get('/learning', (_request, response) => void response.json(plans.learned()));
+
+  router.get('/learning/cases', async (_request, response) => {
+    const cases: LearningCasesAnswer = await plans.inputs(LATEST_PIECES, clock.now());
+    response.json(cases);
+  });
+
+  router.get('/techniques', (_request, response) => {
+    response.json({ records: plans.records() } satisfies TechniquesAnswer);
+  });
+}
+
+function todayViews(router: Router, from: Sources): void {
+  const { store, plans, shelf, clock, answered } = from;
   const benchAnswer = async (): Promise<BenchAnswer> => {
     const now = clock.now();
     return {
@@ -124,17 +154,37 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
   };
   router.get('/bench', (_request, response) => answered(response, 'bench', benchAnswer));
 
-  router.get('/learning', (_request, response) => void response.json(plans.learned()));
-
-  router.get('/learning/cases', async (_request, response) => {
-    const cases: LearningCasesAnswer = await plans.inputs(LATEST_PIECES, clock.now());
-    response.json(cases);
+  router.get('/kiln', (_request, response) => {
+    const all = loadsOf(store.ledger).filter(({ set }) => !set.over);
+    const open = all.filter(({ unloadedAt }) => unloadedAt === null);
+    const done = all.filter(({ unloadedAt }) => unloadedAt !== null).slice(0, 5);
+    response.json({
+      kilns: kilnsOf(store.ledger),
+      loads: [...open, ...done],
+      rows: plans.forKiln(clock.now()),
+      groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
+    } satisfies KilnAnswer);
   });
 
-  router.get('/techniques', (_request, response) => {
-    response.json({ records: plans.records() } satisfies TechniquesAnswer);
+  router.get('/guides/:id', async (request, response) => {
+    const set = entriesOf(store.entriesAbout('guide', request.params.id), 'guide.set').at(-1)?.body;
+    if (!set)
+      return sendProblem(response, 404, {
+        code: 'no-such-guide',
+        field: 'id',
+        message: 'This guide is not in the log: begin one from Today.',
+      });
+    // so that each is worked out though nobody looks at Today
+    await plans.bench(clock.now());
+    const answer: GuideAnswer = { over: set.over, pieces: [] };
+    for (const pieceId of set.pieces)
+      if (plans.lookOf(pieceId)) answer.pieces.push({ pieceId, ...(await pieceAnswer(from, pieceId)) });
+    response.json(answer);
   });
+}
 
+function pieceViews(router: Router, from: Sources): void {
+  const { store, plans, clock, answered } = from;
   router.get('/pieces', async (request, response) => {
     const asked = piecesQuery.safeParse(request.query);
     if (!asked.success) return sendSchemaProblem(response, asked.error);
@@ -162,7 +212,7 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
         field: 'id',
         message: 'This piece is not in the log: go back to Pieces.',
       });
-    await answered(response, `piece ${id}`, () => pieceAnswer(id));
+    await answered(response, `piece ${id}`, () => pieceAnswer(from, id));
   });
 
   router.get('/pieces/:id/plan', async (request, response) => {
@@ -176,34 +226,4 @@ export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Cloc
     if (!whole.ok) return sendProblem(response, 422, whole.problem);
     response.type('json').send(whole.value);
   });
-
-  router.get('/kiln', (_request, response) => {
-    const all = loadsOf(store.ledger).filter(({ set }) => !set.over);
-    const open = all.filter(({ unloadedAt }) => unloadedAt === null);
-    const done = all.filter(({ unloadedAt }) => unloadedAt !== null).slice(0, 5);
-    response.json({
-      kilns: kilnsOf(store.ledger),
-      loads: [...open, ...done],
-      rows: plans.forKiln(clock.now()),
-      groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
-    } satisfies KilnAnswer);
-  });
-
-  router.get('/guides/:id', async (request, response) => {
-    const set = entriesOf(store.entriesAbout('guide', request.params.id), 'guide.set').at(-1)?.body;
-    if (!set)
-      return sendProblem(response, 404, {
-        code: 'no-such-guide',
-        field: 'id',
-        message: 'This guide is not in the log: begin one from Today.',
-      });
-    // so that each is worked out though nobody looks at Today
-    await plans.bench(clock.now());
-    const answer: GuideAnswer = { over: set.over, pieces: [] };
-    for (const pieceId of set.pieces)
-      if (plans.lookOf(pieceId)) answer.pieces.push({ pieceId, ...(await pieceAnswer(pieceId)) });
-    response.json(answer);
-  });
-
-  return router;
 }

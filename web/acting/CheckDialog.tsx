@@ -6,6 +6,7 @@ import {
   emptyTouchCheck,
   questions,
   type TouchCheck,
+  type Question,
 } from '../../core/forecast/touchCheck.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import { isPlace, type PlaceName } from '../../core/form/places.ts';
@@ -95,30 +96,12 @@ export function CheckDialog({ of, alike = [], onClose, children }: CheckDialogPr
         ))}
       </ToggleButtonGroup>
       {questions.map((question) => (
-        <Box
+        <QuestionRow
           key={question.id}
-          sx={{ display: 'grid', gridTemplateColumns: '56px 1fr', columnGap: 1.5, alignItems: 'center' }}
-        >
-          <QuestionPicture id={question.id} />
-          <Box>
-            <Box sx={{ fontWeight: 650 }}>{question.asks}</Box>
-            <ToggleButtonGroup
-              exclusive
-              value={answers[question.id]}
-              onChange={(_event, answer: string | null) =>
-                set({ answers: { ...answers, [question.id]: answer } as TouchCheck })
-              }
-              aria-label={question.asks}
-              sx={{ flexWrap: 'wrap' }}
-            >
-              {question.options.map((option) => (
-                <ToggleButton key={option.answer} value={option.answer}>
-                  {option.name}
-                </ToggleButton>
-              ))}
-            </ToggleButtonGroup>
-          </Box>
-        </Box>
+          question={question}
+          answer={answers[question.id]}
+          onAnswer={(answer) => set({ answers: { ...answers, [question.id]: answer } as TouchCheck })}
+        />
       ))}
       {cover !== 'open' && cover !== 'fan' && (
         <Box sx={{ color: faded }}>
@@ -176,6 +159,38 @@ function StageChoice({ stage, onStage }: { stage: Stage | null; onStage: (stage:
           {s.signs.join(' · ')}
         </ButtonBase>
       ))}
+    </Box>
+  );
+}
+
+function QuestionRow({
+  question,
+  answer,
+  onAnswer,
+}: {
+  question: Question;
+  answer: string | null;
+  onAnswer: (answer: string | null) => void;
+}) {
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: '56px 1fr', columnGap: 1.5, alignItems: 'center' }}>
+      <QuestionPicture id={question.id} />
+      <Box>
+        <Box sx={{ fontWeight: 650 }}>{question.asks}</Box>
+        <ToggleButtonGroup
+          exclusive
+          value={answer}
+          onChange={(_event, chosen: string | null) => onAnswer(chosen)}
+          aria-label={question.asks}
+          sx={{ flexWrap: 'wrap' }}
+        >
+          {question.options.map((option) => (
+            <ToggleButton key={option.answer} value={option.answer}>
+              {option.name}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      </Box>
     </Box>
   );
 }

@@ -35,22 +35,7 @@ export function ZoneFields({ layer, technique, schools, tubs, form, onChange, wr
   const put = (all: TypedZone[]) => onChange({ zones: all });
   const change = (i: number, more: Partial<TypedZone>) =>
     put(zones.map((zone, k) => (k === i ? { ...zone, ...more } : zone)));
-  /** Another beside those that are there: a band above the last one. */
-  const add = () => {
-    const first = zones[0]!;
-    const begun =
-      !several && first.where.kind === 'whole' && hasHeight(form)
-        ? [{ ...freshZone({ kind: 'band', from: '0', to: '50' }), tub: layer.tub }]
-        : zones;
-    const top = Math.max(
-      0,
-      ...begun.flatMap(({ where }) => (where.kind === 'band' ? [typedNumber(where.to) ?? 0] : [])),
-    );
-    const where: Where = hasHeight(form)
-      ? { kind: 'band', from: String(top < 100 ? top : 50), to: '100' }
-      : { kind: 'motif', share: '15' };
-    put([...begun, freshZone(where)]);
-  };
+  const add = () => put(withAnother(zones, layer, form));
   return (
     <>
       {zones.map((zone, i) => (
@@ -61,35 +46,14 @@ export function ZoneFields({ layer, technique, schools, tubs, form, onChange, wr
           sx={several ? { borderLeft: `4px solid ${hairline}`, pl: 1.5, mt: 2 } : {}}
         >
           {several && (
-            <Columns narrowest={200}>
-              <TextField
-                label={`Zone ${i + 1} is called`}
-                value={zone.name}
-                placeholder={placeWords(zone.where)}
-                onChange={(event) => change(i, { name: event.target.value })}
-                error={wrong(`zones.${i}.name`) !== undefined}
-                helperText={wrong(`zones.${i}.name`)}
-                slotProps={{ inputLabel: { shrink: true } }}
-              />
-              {each.length > 0 && (
-                <ChoiceField
-                  label={`Zone ${i + 1}: slip from which tub`}
-                  value={zone.tub ?? AS_LAYER}
-                  onChoose={(tub) => change(i, { tub: tub === AS_LAYER ? null : tub })}
-                  options={[
-                    { value: AS_LAYER, label: 'The tub of the layer' },
-                    ...tubs.map(({ id, made }) => ({ value: id, label: made.name })),
-                  ]}
-                />
-              )}
-              <Button
-                onClick={() => put(zones.filter((_, k) => k !== i))}
-                aria-label={`Take zone ${i + 1} out`}
-                sx={{ justifySelf: 'start' }}
-              >
-                Take it out
-              </Button>
-            </Columns>
+            <ZoneName
+              zone={zone}
+              number={i + 1}
+              tubs={each.length > 0 ? tubs : null}
+              onZone={(more) => change(i, more)}
+              onOut={() => put(zones.filter((_, k) => k !== i))}
+              wrong={wrong(`zones.${i}.name`)}
+            />
           )}
           <WhereField
             where={zone.where}
@@ -122,6 +86,69 @@ export function ZoneFields({ layer, technique, schools, tubs, form, onChange, wr
         </Button>
       )}
     </>
+  );
+}
+
+/** Another beside the zones that are there: a band above the last one. */
+function withAnother(zones: TypedZone[], { tub }: TypedLayer, form: Form): TypedZone[] {
+  const first = zones[0]!;
+  const begun =
+    zones.length === 1 && first.where.kind === 'whole' && hasHeight(form)
+      ? [{ ...freshZone({ kind: 'band', from: '0', to: '50' }), tub }]
+      : zones;
+  const top = Math.max(
+    0,
+    ...begun.flatMap(({ where }) => (where.kind === 'band' ? [typedNumber(where.to) ?? 0] : [])),
+  );
+  const where: Where = hasHeight(form)
+    ? { kind: 'band', from: String(top < 100 ? top : 50), to: '100' }
+    : { kind: 'motif', share: '15' };
+  return [...begun, freshZone(where)];
+}
+
+/** What one of several zones is called, and which tub it has. */
+function ZoneName({
+  zone,
+  number,
+  tubs,
+  onZone,
+  onOut,
+  wrong,
+}: {
+  zone: TypedZone;
+  number: number;
+  /** Null where its steps are done in all zones at once. */
+  tubs: TubState[] | null;
+  onZone: (more: Partial<TypedZone>) => void;
+  onOut: () => void;
+  wrong: string | undefined;
+}) {
+  return (
+    <Columns narrowest={200}>
+      <TextField
+        label={`Zone ${number} is called`}
+        value={zone.name}
+        placeholder={placeWords(zone.where)}
+        onChange={(event) => onZone({ name: event.target.value })}
+        error={wrong !== undefined}
+        helperText={wrong}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      {tubs && (
+        <ChoiceField
+          label={`Zone ${number}: slip from which tub`}
+          value={zone.tub ?? AS_LAYER}
+          onChoose={(tub) => onZone({ tub: tub === AS_LAYER ? null : tub })}
+          options={[
+            { value: AS_LAYER, label: 'The tub of the layer' },
+            ...tubs.map(({ id, made }) => ({ value: id, label: made.name })),
+          ]}
+        />
+      )}
+      <Button onClick={onOut} aria-label={`Take zone ${number} out`} sx={{ justifySelf: 'start' }}>
+        Take it out
+      </Button>
+    </Columns>
   );
 }
 
