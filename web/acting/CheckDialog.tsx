@@ -121,13 +121,7 @@ export function CheckDialog({ of, alike = [], onClose, children }: CheckDialogPr
           still find both, log it: your hands count for more.
         </Trouble>
       )}
-      {surprising && (
-        <Trouble>
-          By the log its {wallWords(place).toLowerCase()} should be {computed.name.toLowerCase()}. Feel
-          another spot, and lift the plastic a while first if it was covered. If you still find it so, log it:
-          your hands count for more.
-        </Trouble>
-      )}
+      {surprising && <Surprising place={place} computed={computed.name} />}
     </LogDialog>
   );
 }
@@ -194,3 +188,12 @@ function QuestionRow({
     </Box>
   );
 }
+
+/** The hands say otherwise than the log. */
+const Surprising = ({ place, computed }: { place: PlaceName; computed: string }) => (
+  <Trouble>
+    By the log its {wallWords(place).toLowerCase()} should be {computed.toLowerCase()}. Feel another spot, and
+    lift the plastic a while first if it was covered. If you still find it so, log it: your hands count for
+    more.
+  </Trouble>
+);

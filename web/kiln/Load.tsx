@@ -28,7 +28,6 @@ export function Load({
 }) {
   const now = useNow();
   const zone = useZone();
-  const log = useLog();
   const [unloading, setUnloading] = useState(false);
   const { set, loadedAt, unloadedAt } = load;
   const pieces = set.pieces.flatMap((id) => rows.find((row) => row.id === id) ?? []);
@@ -48,16 +47,6 @@ export function Load({
       )
     : 0;
   const until = loadedAt !== null && kiln ? loadedAt + kiln.set.holdsS * SECOND : null;
-  const loadAll = () =>
-    log(
-      `${name} loaded with ${pieces.length}`,
-      stamped(
-        loaded(
-          load.id,
-          pieces.map(({ id, asks }) => ({ id, loads: asks?.shared === 'load' ? asks.refs : [] })),
-        ),
-      ),
-    );
   return (
     <Box
       component="section"
@@ -70,30 +59,7 @@ export function Load({
             ? `${name}: ${pieces.length} in it, cone ${set.cone}`
             : `For ${name}: ${pieces.length} gathered, cone ${set.cone}`}
         </Typography>
-        <Box sx={{ displayPrint: 'none', display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-          {isInKiln(load) ? (
-            <Button variant="contained" size="large" onClick={() => setUnloading(true)}>
-              Unload it
-            </Button>
-          ) : (
-            <>
-              <Button variant="contained" size="large" onClick={() => void loadAll()}>
-                It is loaded
-              </Button>
-              <Button
-                variant="outlined"
-                onClick={() =>
-                  void log(`the load for ${name} given up`, [
-                    entry('load.set', load.id, { ...set, over: true }),
-                  ])
-                }
-              >
-                Give it up
-              </Button>
-            </>
-          )}
-          <Button onClick={() => print()}>Print</Button>
-        </Box>
+        <LoadActs load={load} name={name} pieces={pieces} onUnload={() => setUnloading(true)} />
       </Box>
       <Box>
         {Math.round(100 * fill)} % of its room.
@@ -120,6 +86,56 @@ export function Load({
         <PieceLine key={row.id} row={row} />
       ))}
       {unloading && <Unload load={load} pieces={pieces} name={name} onClose={() => setUnloading(false)} />}
+    </Box>
+  );
+}
+
+/** What can be done with a load: loaded, given up, unloaded. */
+function LoadActs({
+  load,
+  name,
+  pieces,
+  onUnload,
+}: {
+  load: LoadState;
+  name: string;
+  pieces: KilnRow[];
+  onUnload: () => void;
+}) {
+  const log = useLog();
+  const { set } = load;
+  const loadAll = () =>
+    log(
+      `${name} loaded with ${pieces.length}`,
+      stamped(
+        loaded(
+          load.id,
+          pieces.map(({ id, asks }) => ({ id, loads: asks?.shared === 'load' ? asks.refs : [] })),
+        ),
+      ),
+    );
+  return (
+    <Box sx={{ displayPrint: 'none', display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+      {isInKiln(load) ? (
+        <Button variant="contained" size="large" onClick={onUnload}>
+          Unload it
+        </Button>
+      ) : (
+        <>
+          <Button variant="contained" size="large" onClick={() => void loadAll()}>
+            It is loaded
+          </Button>
+          <Button
+            variant="outlined"
+            onClick={() =>
+              void log(`the load for ${name} given up`, [entry('load.set', load.id, { ...set, over: true })])
+            }
+          >
+            Give it up
+          </Button>
+        </>
+      )}
+      <Button onClick={() => print()}>Print</Button>
     </Box>
   );
 }

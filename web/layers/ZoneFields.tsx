@@ -203,45 +203,64 @@ function WhereField({
           onChoose={(kind) => onWhere(starts[kind])}
           options={options}
         />
-        {where.kind === 'band' && (
-          <Columns narrowest={150}>
-            <NumberField
-              label={`${of}Band from`}
-              unit="% of height"
-              text={where.from}
-              onText={(from) => onWhere({ ...where, from })}
-              error={wrong('from')}
-            />
-            <NumberField
-              label={`${of}Band to`}
-              unit="% of height"
-              text={where.to}
-              onText={(to) => onWhere({ ...where, to })}
-              error={wrong('to')}
-            />
-          </Columns>
-        )}
-        {where.kind === 'motif' && (
-          <Columns narrowest={150}>
-            <NumberField
-              label={`${of}Share of the face`}
-              unit="%"
-              text={where.share}
-              onText={(share) => onWhere({ ...where, share })}
-              error={wrong('share')}
-            />
-            <NumberField
-              label={`${of}One motif is wide`}
-              unit="mm"
-              text={where.widthMm ?? ''}
-              onText={(widthMm) => onWhere({ ...where, widthMm })}
-              error={wrong('widthM')}
-            />
-          </Columns>
-        )}
+        <ZoneMeasures where={where} onWhere={onWhere} wrong={wrong} of={of} />
       </Box>
       {where.kind === 'band' && <BandPicker where={where} onWhere={onWhere} form={form} />}
     </Box>
+  );
+}
+
+/** Between which heights a band lies; how much of the face motifs take. */
+function ZoneMeasures({
+  where,
+  onWhere,
+  wrong,
+  of,
+}: {
+  where: Where;
+  onWhere: (where: Where) => void;
+  wrong: (field: string) => string | undefined;
+  of: string;
+}) {
+  return (
+    <>
+      {where.kind === 'band' && (
+        <Columns narrowest={150}>
+          <NumberField
+            label={`${of}Band from`}
+            unit="% of height"
+            text={where.from}
+            onText={(from) => onWhere({ ...where, from })}
+            error={wrong('from')}
+          />
+          <NumberField
+            label={`${of}Band to`}
+            unit="% of height"
+            text={where.to}
+            onText={(to) => onWhere({ ...where, to })}
+            error={wrong('to')}
+          />
+        </Columns>
+      )}
+      {where.kind === 'motif' && (
+        <Columns narrowest={150}>
+          <NumberField
+            label={`${of}Share of the face`}
+            unit="%"
+            text={where.share}
+            onText={(share) => onWhere({ ...where, share })}
+            error={wrong('share')}
+          />
+          <NumberField
+            label={`${of}One motif is wide`}
+            unit="mm"
+            text={where.widthMm ?? ''}
+            onText={(widthMm) => onWhere({ ...where, widthMm })}
+            error={wrong('widthM')}
+          />
+        </Columns>
+      )}
+    </>
   );
 }
 

@@ -64,31 +64,18 @@ export function Pieces() {
             {filters.group ? 'Choose them all' : 'Choose several'}
           </Button>
         )}
-        <Button variant="outlined" component={RouterLink} to="/tonight">
-          Tonight
-        </Button>
-        <Button variant="outlined" component={RouterLink} to="/hand-in">
-          Hand in
-        </Button>
-        <Button variant="outlined" component={RouterLink} to="/kiln">
-          Kiln
-        </Button>
+        <Elsewhere />
       </Heading>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 1, displayPrint: 'none' }}>
-        <ToggleButtonGroup
-          exclusive
-          value={which}
-          onChange={(_event, value: typeof which | null) => {
-            if (!value) return;
+        <WhichPieces
+          which={which}
+          of={data}
+          onWhich={(value) => {
             choosing.leave();
             setAt(value === 'finished' ? { which: value } : {}, { replace: true });
             setPage(0);
           }}
-          aria-label="Which pieces"
-        >
-          <ToggleButton value="open">On the bench ({data.unfinished})</ToggleButton>
-          <ToggleButton value="finished">Finished ({data.finished})</ToggleButton>
-        </ToggleButtonGroup>
+        />
         <Button
           variant="outlined"
           aria-expanded={finding}
@@ -117,23 +104,72 @@ export function Pieces() {
       ) : (
         <DryingRoom rows={rows} groups={data.groups} choosing={choosing} />
       )}
-      {data.pages > 1 && (
-        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2 }}>
-          <Button variant="outlined" disabled={page === 0} onClick={() => setPage(page - 1)}>
-            Newer
-          </Button>
-          <Box>
-            Page {page + 1} of {data.pages}, {data.found} pieces
-          </Box>
-          <Button variant="outlined" disabled={page + 1 >= data.pages} onClick={() => setPage(page + 1)}>
-            Older
-          </Button>
-        </Box>
-      )}
+      {data.pages > 1 && <PageTurner page={page} of={data} onPage={setPage} />}
       {choosing.on && <ManyBar chosen={chosenOf(rows, choosing)} choosing={choosing} />}
     </>
   );
 }
+
+function WhichPieces({
+  which,
+  of: { unfinished, finished },
+  onWhich,
+}: {
+  which: PiecesQuery['which'];
+  of: Pick<PiecesAnswer, 'unfinished' | 'finished'>;
+  onWhich: (which: PiecesQuery['which']) => void;
+}) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      value={which}
+      onChange={(_event, value: typeof which | null) => value && onWhich(value)}
+      aria-label="Which pieces"
+    >
+      <ToggleButton value="open">On the bench ({unfinished})</ToggleButton>
+      <ToggleButton value="finished">Finished ({finished})</ToggleButton>
+    </ToggleButtonGroup>
+  );
+}
+
+function PageTurner({
+  page,
+  of: { pages, found },
+  onPage,
+}: {
+  page: number;
+  of: Pick<PiecesAnswer, 'pages' | 'found'>;
+  onPage: (page: number) => void;
+}) {
+  return (
+    <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2 }}>
+      <Button variant="outlined" disabled={page === 0} onClick={() => onPage(page - 1)}>
+        Newer
+      </Button>
+      <Box>
+        Page {page + 1} of {pages}, {found} pieces
+      </Box>
+      <Button variant="outlined" disabled={page + 1 >= pages} onClick={() => onPage(page + 1)}>
+        Older
+      </Button>
+    </Box>
+  );
+}
+
+/** What is done with pieces in other places. */
+const Elsewhere = () => (
+  <>
+    <Button variant="outlined" component={RouterLink} to="/tonight">
+      Tonight
+    </Button>
+    <Button variant="outlined" component={RouterLink} to="/hand-in">
+      Hand in
+    </Button>
+    <Button variant="outlined" component={RouterLink} to="/kiln">
+      Kiln
+    </Button>
+  </>
+);
 
 /** @param first the act that most come for */
 const Heading = ({ first, children }: { first: ReactNode; children: ReactNode }) => (

@@ -12,7 +12,7 @@ import {
   YAxis,
 } from 'recharts';
 import type { ClayBody } from '../../core/clay/body.ts';
-import type { FittedClay, TestPoint } from '../../core/fit/dryingTest.ts';
+import type { FittedClay, TestPoint, DryingTest as DryingTestPoints } from '../../core/fit/dryingTest.ts';
 import { formatNumber, HOUR, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../ui/fields.tsx';
 import { useStudio, useUnits } from '../asking/maker.ts';
@@ -56,24 +56,10 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
 
   const work = async () => {
     setFit(null);
-    const points = pointsTyped(table);
-    if ('wrong' in points) return setWrong(points.wrong);
-    const dryKg = typedQuantity(dry, 'mass', units);
-    const thicknessM = typedQuantity(thickness, 'length', units);
-    const t = typedQuantity(celsius, 'temperature', units);
-    const h = typedNumber(humidity);
-    if (!(dryKg! > 0))
-      return setWrong('The dry mass must be a number above zero: weigh the bar fully dried.');
-    if (!(thicknessM! > 0)) return setWrong('The thickness must be a number above zero.');
-    if (!(t! > 0 && t! < 45)) return setWrong('The room must be between 0 and 45 °C.');
-    if (!(h! > 5 && h! < 98)) return setWrong('The humidity must be between 5 and 98 %.');
+    const typed = testTyped({ table, dry, thickness, celsius, humidity }, units);
+    if ('wrong' in typed) return setWrong(typed.wrong);
     setBusy(true);
-    const outcome = await fitInWorker({
-      kind: 'drying-test',
-      body,
-      test: { points: points.points, dryKg: dryKg!, thicknessM: thicknessM!, heatTransfer: 4 },
-      room: { celsius: t!, humidity: h! / 100 },
-    }).answer;
+    const outcome = await fitInWorker({ kind: 'drying-test', body, ...typed }).answer;
     setBusy(false);
     setWrong(outcome.ok ? null : outcome.problem.message);
     if (outcome.ok) setFit(outcome.value);
@@ -90,21 +76,7 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
   return (
     <>
       <Typography variant="h1">Drying test: {body.name}</Typography>
-      <Section
-        title="How it is done"
-        action={
-          <Button variant="outlined" onClick={() => window.print()} sx={{ displayPrint: 'none' }}>
-            Print this, with a sheet to fill
-          </Button>
-        }
-      >
-        <Box component="ol" sx={{ m: 0, pl: 3 }}>
-          {procedure.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </Box>
-        <SheetToFill />
-      </Section>
+      <Procedure />
       <Box sx={{ displayPrint: 'none' }}>
         <Section title="What was weighed">
           <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 280px' } }}>
@@ -136,6 +108,26 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
         {fit && <Fitted fit={fit} units={units} onTake={() => void take()} />}
       </Box>
     </>
+  );
+}
+
+function Procedure() {
+  return (
+    <Section
+      title="How it is done"
+      action={
+        <Button variant="outlined" onClick={() => window.print()} sx={{ displayPrint: 'none' }}>
+          Print this, with a sheet to fill
+        </Button>
+      }
+    >
+      <Box component="ol" sx={{ m: 0, pl: 3 }}>
+        {procedure.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Box>
+      <SheetToFill />
+    </Section>
   );
 }
 
@@ -176,6 +168,32 @@ function SheetToFill() {
       </tbody>
     </Box>
   );
+}
+
+/** The air of a room where a test bar dries, still, W/(m²·K). */
+const STILL = 4;
+
+/** A test as it was typed, or what is wrong with it. */
+function testTyped(
+  typed: { table: string; dry: string; thickness: string; celsius: string; humidity: string },
+  units: UnitChoice,
+):
+  | { test: Omit<DryingTestPoints, 'climate'>; room: { celsius: number; humidity: number } }
+  | { wrong: string } {
+  const points = pointsTyped(typed.table);
+  if ('wrong' in points) return points;
+  const dryKg = typedQuantity(typed.dry, 'mass', units) ?? Number.NaN;
+  const thicknessM = typedQuantity(typed.thickness, 'length', units) ?? Number.NaN;
+  const celsius = typedQuantity(typed.celsius, 'temperature', units) ?? Number.NaN;
+  const percent = typedNumber(typed.humidity) ?? Number.NaN;
+  if (!(dryKg > 0)) return { wrong: 'The dry mass must be a number above zero: weigh the bar fully dried.' };
+  if (!(thicknessM > 0)) return { wrong: 'The thickness must be a number above zero.' };
+  if (!(celsius > 0 && celsius < 45)) return { wrong: 'The room must be between 0 and 45 °C.' };
+  if (!(percent > 5 && percent < 98)) return { wrong: 'The humidity must be between 5 and 98 %.' };
+  return {
+    test: { points: points.points, dryKg, thicknessM, heatTransfer: STILL },
+    room: { celsius, humidity: percent / 100 },
+  };
 }
 
 /** Lines of hours, grams and, where measured, millimetres; tabs, semicolons or spaces between. */

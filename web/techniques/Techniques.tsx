@@ -43,41 +43,13 @@ export function Techniques() {
       <Typography variant="h1" sx={{ mb: 2 }}>
         Techniques
       </Typography>
-      <Box
-        sx={{
-          display: 'grid',
-          gap: 2,
-          gridTemplateColumns: { xs: '1fr', md: 'repeat(3, minmax(0, 1fr))' },
-          mb: 2,
-        }}
-      >
-        <TextField
-          label="Find by name or look"
-          value={search}
-          onChange={({ target }) => setSearch(target.value)}
-        />
-        <ChoiceField
-          label="Begins at"
-          value={stage}
-          onChoose={setStage}
-          options={[
-            { value: ANY, label: 'Any stage' },
-            ...stages.map((of) => ({ value: of.stage, label: of.name })),
-          ]}
-        />
-        <ChoiceField
-          label="Can begin now on"
-          value={piece ? pieceId : ANY}
-          onChoose={setPieceId}
-          options={[
-            { value: ANY, label: 'Any piece' },
-            ...pieces.map((of) => ({
-              value: of.pieceId,
-              label: `${of.name}, ${of.stageName.toLowerCase()}`,
-            })),
-          ]}
-        />
-      </Box>
+      <Finding
+        typed={{ search, stage, pieceId: piece ? pieceId : ANY }}
+        pieces={pieces}
+        onSearch={setSearch}
+        onStage={setStage}
+        onPiece={setPieceId}
+      />
       <Box sx={{ color: faded, mb: 1 }}>
         Each as made and as fired; below, when its steps can be done, from plastic on the left to bone dry.
       </Box>
@@ -100,38 +72,113 @@ export function Techniques() {
         }}
       >
         {(ready ? found : []).map((technique) => (
-          <Box component="li" key={technique.id} sx={{ borderTop: `1px solid ${hairline}`, py: 2 }}>
-            <Box
-              component={RouterLink}
-              to={`/techniques/${technique.id}`}
-              sx={{
-                display: 'block',
-                color: ink,
-                textDecoration: 'none',
-                '&:hover h2': { textDecoration: 'underline' },
-              }}
-            >
-              <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.5, mb: 1 }}>
-                <SectionPicture technique={technique} as="made" />
-                <SectionPicture technique={technique} as="fired" />
-              </Box>
-              <Box component="h2" sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.2rem', m: 0 }}>
-                {technique.name}
-                {own.includes(technique) && (
-                  <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>
-                    {' '}
-                    our own
-                  </Box>
-                )}
-              </Box>
-              <Box sx={{ mb: 1 }}>{technique.gives}</Box>
-              <WindowStrip steps={stepsOf(technique, {})} named={false} />
-              <Box sx={{ color: faded, mt: 0.5 }}>{recordWords(known?.records[technique.id])}</Box>
-            </Box>
-          </Box>
+          <TechniqueCard
+            key={technique.id}
+            technique={technique}
+            isOwn={own.includes(technique)}
+            record={recordWords(known?.records[technique.id])}
+          />
         ))}
       </Box>
     </>
+  );
+}
+
+type Stages = StageDescription['stage'] | typeof ANY;
+
+/** What is looked for: by name, by the stage it begins at, by a piece it can begin on. */
+function Finding({
+  typed: { search, stage, pieceId },
+  pieces,
+  onSearch,
+  onStage,
+  onPiece,
+}: {
+  typed: { search: string; stage: Stages; pieceId: string };
+  pieces: { pieceId: string; name: string; stageName: string }[];
+  onSearch: (text: string) => void;
+  onStage: (stage: Stages) => void;
+  onPiece: (id: string) => void;
+}) {
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: '1fr', md: 'repeat(3, minmax(0, 1fr))' },
+        mb: 2,
+      }}
+    >
+      <TextField
+        label="Find by name or look"
+        value={search}
+        onChange={({ target }) => onSearch(target.value)}
+      />
+      <ChoiceField
+        label="Begins at"
+        value={stage}
+        onChoose={onStage}
+        options={[
+          { value: ANY, label: 'Any stage' },
+          ...stages.map((of) => ({ value: of.stage, label: of.name })),
+        ]}
+      />
+      <ChoiceField
+        label="Can begin now on"
+        value={pieceId}
+        onChoose={onPiece}
+        options={[
+          { value: ANY, label: 'Any piece' },
+          ...pieces.map((of) => ({
+            value: of.pieceId,
+            label: `${of.name}, ${of.stageName.toLowerCase()}`,
+          })),
+        ]}
+      />
+    </Box>
+  );
+}
+
+/** A technique as made and as fired, and when its steps can be done. */
+function TechniqueCard({
+  technique,
+  isOwn,
+  record,
+}: {
+  technique: Technique;
+  isOwn: boolean;
+  record: ReturnType<typeof recordWords>;
+}) {
+  return (
+    <Box component="li" sx={{ borderTop: `1px solid ${hairline}`, py: 2 }}>
+      <Box
+        component={RouterLink}
+        to={`/techniques/${technique.id}`}
+        sx={{
+          display: 'block',
+          color: ink,
+          textDecoration: 'none',
+          '&:hover h2': { textDecoration: 'underline' },
+        }}
+      >
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.5, mb: 1 }}>
+          <SectionPicture technique={technique} as="made" />
+          <SectionPicture technique={technique} as="fired" />
+        </Box>
+        <Box component="h2" sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.2rem', m: 0 }}>
+          {technique.name}
+          {isOwn && (
+            <Box component="span" sx={{ fontWeight: 400, fontSize: '1rem' }}>
+              {' '}
+              our own
+            </Box>
+          )}
+        </Box>
+        <Box sx={{ mb: 1 }}>{technique.gives}</Box>
+        <WindowStrip steps={stepsOf(technique, {})} named={false} />
+        <Box sx={{ color: faded, mt: 0.5 }}>{record}</Box>
+      </Box>
+    </Box>
   );
 }
 

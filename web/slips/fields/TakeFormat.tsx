@@ -73,42 +73,67 @@ export function TakeFormat({ kind }: { kind: FormatKind }) {
       {wrong && <Trouble>{wrong}</Trouble>}
       {taken !== null && <Box role="status">Taken: {taken} entries.</Box>}
       {preview && (
-        <Box sx={{ display: 'grid', gap: 1 }}>
-          <Box>
-            <b>
-              {chosen.name}: {preview.good} can be taken
-            </b>
-            {preview.sample.length > 0 && `, beginning with ${preview.sample.slice(0, 4).join('; ')}`}.
-          </Box>
-          {preview.badCount > 0 && (
-            <>
-              <Trouble>
-                {preview.badCount} cannot be taken:
-                <Box component="ul" sx={{ my: 0.5 }}>
-                  {preview.bad.slice(0, BAD_SHOWN).map(({ line, message }) => (
-                    <li key={`${line} ${message}`}>
-                      line {line}: {message}
-                    </li>
-                  ))}
-                  {preview.badCount > BAD_SHOWN && <li>and {preview.badCount - BAD_SHOWN} more</li>}
-                </Box>
-              </Trouble>
-              <FormControlLabel
-                control={<Switch checked={skipBad} onChange={(_event, on) => setSkipBad(on)} />}
-                label="Take the good ones without them"
-              />
-            </>
-          )}
-          <Button
-            variant="contained"
-            sx={{ justifySelf: 'start' }}
-            disabled={preview.good === 0 || (preview.badCount > 0 && !skipBad)}
-            onClick={() => void take()}
-          >
-            Take them
-          </Button>
-        </Box>
+        <Preview
+          name={chosen.name}
+          preview={preview}
+          skipBad={skipBad}
+          onSkipBad={setSkipBad}
+          onTake={() => void take()}
+        />
       )}
+    </Box>
+  );
+}
+
+/** What of a file can be taken, and what cannot. */
+function Preview({
+  name,
+  preview,
+  skipBad,
+  onSkipBad,
+  onTake,
+}: {
+  name: string;
+  preview: FormatPreview;
+  skipBad: boolean;
+  onSkipBad: (skip: boolean) => void;
+  onTake: () => void;
+}) {
+  return (
+    <Box sx={{ display: 'grid', gap: 1 }}>
+      <Box>
+        <b>
+          {name}: {preview.good} can be taken
+        </b>
+        {preview.sample.length > 0 && `, beginning with ${preview.sample.slice(0, 4).join('; ')}`}.
+      </Box>
+      {preview.badCount > 0 && (
+        <>
+          <Trouble>
+            {preview.badCount} cannot be taken:
+            <Box component="ul" sx={{ my: 0.5 }}>
+              {preview.bad.slice(0, BAD_SHOWN).map(({ line, message }) => (
+                <li key={`${line} ${message}`}>
+                  line {line}: {message}
+                </li>
+              ))}
+              {preview.badCount > BAD_SHOWN && <li>and {preview.badCount - BAD_SHOWN} more</li>}
+            </Box>
+          </Trouble>
+          <FormControlLabel
+            control={<Switch checked={skipBad} onChange={(_event, on) => onSkipBad(on)} />}
+            label="Take the good ones without them"
+          />
+        </>
+      )}
+      <Button
+        variant="contained"
+        sx={{ justifySelf: 'start' }}
+        disabled={preview.good === 0 || (preview.badCount > 0 && !skipBad)}
+        onClick={onTake}
+      >
+        Take them
+      </Button>
     </Box>
   );
 }

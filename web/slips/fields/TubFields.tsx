@@ -94,17 +94,8 @@ interface TubFieldsProps {
 }
 
 export function TubFields({ typed, onTyped, wrong }: TubFieldsProps) {
-  const { data } = useStudio();
   const set = (more: Partial<TypedTub>) => onTyped({ ...typed, ...more });
   const wanted = consistencyFor(typed.use);
-  const colour = (key: 'wetColour' | 'firedColour', label: string) => (
-    <TextField
-      label={label}
-      type="color"
-      value={typed[key]}
-      onChange={(event) => set({ [key]: event.target.value })}
-    />
-  );
   return (
     <>
       <TextField
@@ -128,74 +119,101 @@ export function TubFields({ typed, onTyped, wrong }: TubFieldsProps) {
         onChange={(event) => set({ contents: event.target.value })}
         helperText="Body, colourant and percentage, in your words"
       />
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
-        <QuantityField
-          label="How much is in it"
-          text={typed.volume}
-          onText={(volume) => set({ volume })}
-          dimension="volume"
-          error={wrong['volumeM3']}
-        />
-        <QuantityField
-          label="The tub holds"
-          text={typed.capacity}
-          onText={(capacity) => set({ capacity })}
-          dimension="volume"
-          error={wrong['capacityM3']}
-        />
-        <NumberField
-          label="Density of the powder"
-          text={typed.density}
-          onText={(density) => set({ density })}
-          unit="kg/l"
-          error={wrong['grainDensity']}
-          help="Clays are about 2.6"
-        />
-        <NumberField
-          label="Look for mould after"
-          text={typed.keeps}
-          onText={(keeps) => set({ keeps })}
-          unit="days"
-          error={wrong['keepsDays']}
-          help="Empty for no date"
-        />
-        <ChoiceField
-          label="Clay it was made from or for"
-          value={typed.clayId}
-          onChoose={(clayId) => set({ clayId })}
-          options={[
-            { value: NO_CLAY, label: 'None in particular' },
-            ...(data?.clays ?? []).map(({ id, set: clay }) => ({ value: id, label: clay.name })),
-          ]}
-        />
-        <ChoiceField
-          label="Adjusted with"
-          value={typed.adjusted}
-          onChoose={(adjusted) => set({ adjusted })}
-          options={adjustments}
-        />
-        {colour('wetColour', 'Colour when wet')}
-        {colour('firedColour', 'Colour when fired')}
-      </Box>
-      <FormGroup row aria-label="It carries">
-        {carried.map(({ value, label }) => (
-          <FormControlLabel
-            key={value}
-            sx={{ minHeight: 48 }}
-            control={
-              <Checkbox
-                checked={typed.carries.includes(value)}
-                onChange={(_event, on) =>
-                  set({
-                    carries: on ? [...typed.carries, value] : typed.carries.filter((c) => c !== value),
-                  })
-                }
-              />
-            }
-            label={label}
-          />
-        ))}
-      </FormGroup>
+      <TubFigures typed={typed} onTyped={onTyped} wrong={wrong} />
+      <CarriesChoice carries={typed.carries} onCarries={(carries) => set({ carries })} />
     </>
+  );
+}
+
+/** How much, how dense, how long it keeps, what clay and colours. */
+function TubFigures({ typed, onTyped, wrong }: TubFieldsProps) {
+  const { data } = useStudio();
+  const set = (more: Partial<TypedTub>) => onTyped({ ...typed, ...more });
+  const colour = (key: 'wetColour' | 'firedColour', label: string) => (
+    <TextField
+      label={label}
+      type="color"
+      value={typed[key]}
+      onChange={(event) => set({ [key]: event.target.value })}
+    />
+  );
+  return (
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+      <QuantityField
+        label="How much is in it"
+        text={typed.volume}
+        onText={(volume) => set({ volume })}
+        dimension="volume"
+        error={wrong['volumeM3']}
+      />
+      <QuantityField
+        label="The tub holds"
+        text={typed.capacity}
+        onText={(capacity) => set({ capacity })}
+        dimension="volume"
+        error={wrong['capacityM3']}
+      />
+      <NumberField
+        label="Density of the powder"
+        text={typed.density}
+        onText={(density) => set({ density })}
+        unit="kg/l"
+        error={wrong['grainDensity']}
+        help="Clays are about 2.6"
+      />
+      <NumberField
+        label="Look for mould after"
+        text={typed.keeps}
+        onText={(keeps) => set({ keeps })}
+        unit="days"
+        error={wrong['keepsDays']}
+        help="Empty for no date"
+      />
+      <ChoiceField
+        label="Clay it was made from or for"
+        value={typed.clayId}
+        onChoose={(clayId) => set({ clayId })}
+        options={[
+          { value: NO_CLAY, label: 'None in particular' },
+          ...(data?.clays ?? []).map(({ id, set: clay }) => ({ value: id, label: clay.name })),
+        ]}
+      />
+      <ChoiceField
+        label="Adjusted with"
+        value={typed.adjusted}
+        onChoose={(adjusted) => set({ adjusted })}
+        options={adjustments}
+      />
+      {colour('wetColour', 'Colour when wet')}
+      {colour('firedColour', 'Colour when fired')}
+    </Box>
+  );
+}
+
+function CarriesChoice({
+  carries,
+  onCarries,
+}: {
+  carries: Carries[];
+  onCarries: (carries: Carries[]) => void;
+}) {
+  return (
+    <FormGroup row aria-label="It carries">
+      {carried.map(({ value, label }) => (
+        <FormControlLabel
+          key={value}
+          sx={{ minHeight: 48 }}
+          control={
+            <Checkbox
+              checked={carries.includes(value)}
+              onChange={(_event, on) =>
+                onCarries(on ? [...carries, value] : carries.filter((c) => c !== value))
+              }
+            />
+          }
+          label={label}
+        />
+      ))}
+    </FormGroup>
   );
 }
