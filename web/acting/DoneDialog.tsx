@@ -60,37 +60,7 @@ export function DoneDialog({
       )}
       {done && form.shapes && <Becomes form={form} />}
       <Fold name="Otherwise" open={Object.keys(form.wrong).some((field) => field !== 'tub')}>
-        <Columns narrowest={200}>
-          {done && <Quantities form={form} />}
-          {form.laid && <SlipFields form={form} of={of} />}
-          {done && form.zones.length > 0 && (
-            <ChoiceField
-              label="Where"
-              value={typed.zone ?? wholeOfIt}
-              onChoose={(zone) => set({ zone: zone === wholeOfIt ? null : zone })}
-              options={form.zones}
-            />
-          )}
-          {done && form.stage && (
-            <ChoiceField
-              label="The clay was then"
-              value={form.stage}
-              onChoose={(stage) => set({ stage })}
-              options={stages.map(({ stage, name: label }) => ({ value: stage, label }))}
-              help={typed.stage ? 'As you found it: the forecast learns from it' : 'As forecast'}
-            />
-          )}
-          {done && (
-            <NumberField
-              label="It took"
-              unit="min"
-              text={typed.minutes}
-              onText={(minutes) => set({ minutes })}
-              error={form.wrong['tookS']}
-              help="Leave it empty if you did not look"
-            />
-          )}
-        </Columns>
+        <Otherwise form={form} of={of} done={done} />
       </Fold>
       <HowItWent outcome={typed.outcome} onOutcome={(outcome) => set({ outcome })} />
       {form.wentWrong && (
@@ -114,6 +84,44 @@ export function DoneDialog({
           <CautionLine key={hazard.id} hazard={hazard} />
         ))}
     </LogDialog>
+  );
+}
+
+/** What was otherwise than is usual. */
+function Otherwise({ form, of, done }: { form: DoneForm; of: DoneStep; done: boolean }) {
+  const { typed, set } = form;
+  return (
+    <Columns narrowest={200}>
+      {done && <Quantities form={form} />}
+      {form.laid && <SlipFields form={form} of={of} />}
+      {done && form.zones.length > 0 && (
+        <ChoiceField
+          label="Where"
+          value={typed.zone ?? wholeOfIt}
+          onChoose={(zone) => set({ zone: zone === wholeOfIt ? null : zone })}
+          options={form.zones}
+        />
+      )}
+      {done && form.stage && (
+        <ChoiceField
+          label="The clay was then"
+          value={form.stage}
+          onChoose={(stage) => set({ stage })}
+          options={stages.map(({ stage, name: label }) => ({ value: stage, label }))}
+          help={typed.stage ? 'As you found it: the forecast learns from it' : 'As forecast'}
+        />
+      )}
+      {done && (
+        <NumberField
+          label="It took"
+          unit="min"
+          text={typed.minutes}
+          onText={(minutes) => set({ minutes })}
+          error={form.wrong['tookS']}
+          help="Leave it empty if you did not look"
+        />
+      )}
+    </Columns>
   );
 }
 

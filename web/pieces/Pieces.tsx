@@ -30,9 +30,6 @@ export function Pieces() {
   );
   const choosing = useChoosing();
   const now = useNow(60_000);
-  // on a phone the shelf comes first, and what finds in it when it is asked for
-  const [finding, setFinding] = useState(Object.keys(filters).length > 0);
-  const shown = (display: string) => ({ display: { xs: finding ? display : 'none', sm: display } });
   const change = (to: Filters) => {
     setAt({ ...(which === 'finished' && { which }), ...to }, { replace: true });
     setPage(0);
@@ -46,13 +43,7 @@ export function Pieces() {
       Log a new piece
     </Button>
   );
-  if (data.unfinished + data.finished === 0) {
-    return (
-      <Empty title="No pieces yet" action={newPiece}>
-        A piece begins when you log it as made. It takes under a minute.
-      </Empty>
-    );
-  }
+  if (data.unfinished + data.finished === 0) return <NoPieces action={newPiece} />;
   return (
     <>
       <Heading first={newPiece}>
@@ -76,26 +67,16 @@ export function Pieces() {
             setPage(0);
           }}
         />
-        <Button
-          variant="outlined"
-          aria-expanded={finding}
-          onClick={() => setFinding(!finding)}
-          sx={{ display: { sm: 'none' } }}
-        >
-          Find
-        </Button>
-        <TextField
-          label="Find by name, clay, room or group"
-          value={search}
-          onChange={(event) => {
-            setSearch(event.target.value);
+        <FindPieces
+          begun={Object.keys(filters).length > 0}
+          search={search}
+          onSearch={(text) => {
+            setSearch(text);
             setPage(0);
           }}
-          sx={{ minWidth: 250, flex: 1, ...shown('inline-flex') }}
-        />
-        <Box sx={shown('contents')}>
+        >
           <PieceFilters filters={filters} groups={data.groups} onChange={change} />
-        </Box>
+        </FindPieces>
       </Box>
       {group && <GroupLine group={group} rows={rows} tally={data.tally} onClosed={() => change({})} />}
       {rows.length === 0 && <Box sx={{ py: 3 }}>None here.</Box>}
@@ -131,6 +112,47 @@ function WhichPieces({
     </ToggleButtonGroup>
   );
 }
+
+/** On a phone the shelf comes first, and what finds in it when it is asked for. */
+function FindPieces({
+  begun,
+  search,
+  onSearch,
+  children,
+}: {
+  begun: boolean;
+  search: string;
+  onSearch: (text: string) => void;
+  children: ReactNode;
+}) {
+  const [finding, setFinding] = useState(begun);
+  const shown = (display: string) => ({ display: { xs: finding ? display : 'none', sm: display } });
+  return (
+    <>
+      <Button
+        variant="outlined"
+        aria-expanded={finding}
+        onClick={() => setFinding(!finding)}
+        sx={{ display: { sm: 'none' } }}
+      >
+        Find
+      </Button>
+      <TextField
+        label="Find by name, clay, room or group"
+        value={search}
+        onChange={(event) => onSearch(event.target.value)}
+        sx={{ minWidth: 250, flex: 1, ...shown('inline-flex') }}
+      />
+      <Box sx={shown('contents')}>{children}</Box>
+    </>
+  );
+}
+
+const NoPieces = ({ action }: { action: ReactNode }) => (
+  <Empty title="No pieces yet" action={action}>
+    A piece begins when you log it as made. It takes under a minute.
+  </Empty>
+);
 
 function PageTurner({
   page,

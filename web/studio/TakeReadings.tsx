@@ -56,24 +56,17 @@ export function TakeReadings({
     setBusy(false);
   };
 
-  const preview = (file: string, name: string, answers: ReadingsAnswers) => async (): Promise<Chosen> => ({
-    file,
-    name,
-    answers,
-    preview: await post<ReadingsPreview>('/api/readings/preview', { file, answers }),
-  });
-
   const choose = (file: File) =>
     tryOut(async () => {
       // questions about the file before go with it
       setChosen(null);
       setSkipBad(false);
-      const { file: sum } = await ask<FileAnswer>('/api/files', {
-        method: 'POST',
-        headers: { 'content-type': 'application/octet-stream' },
-        body: file,
-      });
-      return preview(sum, file.name, { zone, dayFirst: null, columns: null, fahrenheit: null })();
+      return preview(await kept(file), file.name, {
+        zone,
+        dayFirst: null,
+        columns: null,
+        fahrenheit: null,
+      })();
     });
 
   const answer = (more: Partial<ReadingsAnswers>) =>
@@ -109,25 +102,7 @@ export function TakeReadings({
           <Question key={question.ask} question={question} headers={read.headers} onAnswer={answer} />
         ))}
         {read && read.questions.length === 0 && <Preview read={read} zone={zone} />}
-        {read && read.badCount > 0 && (
-          <Box>
-            <Trouble>
-              {read.badCount} rows cannot be read:
-              <Box component="ul" sx={{ my: 0.5 }}>
-                {read.badRows.slice(0, 6).map((row) => (
-                  <li key={row.line}>
-                    line {row.line}: {row.message}
-                  </li>
-                ))}
-                {read.badCount > 6 && <li>and {read.badCount - 6} more</li>}
-              </Box>
-            </Trouble>
-            <FormControlLabel
-              control={<Switch checked={skipBad} onChange={(_event, on) => setSkipBad(on)} />}
-              label="Take the good rows without them"
-            />
-          </Box>
-        )}
+        {read && read.badCount > 0 && <BadRows read={read} skipBad={skipBad} onSkipBad={setSkipBad} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Not now</Button>
@@ -136,6 +111,53 @@ export function TakeReadings({
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** Keeps a file in the studio. @returns its name there */
+const kept = async (file: File): Promise<string> => {
+  const { file: sum } = await ask<FileAnswer>('/api/files', {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: file,
+  });
+  return sum;
+};
+
+const preview = (file: string, name: string, answers: ReadingsAnswers) => async (): Promise<Chosen> => ({
+  file,
+  name,
+  answers,
+  preview: await post<ReadingsPreview>('/api/readings/preview', { file, answers }),
+});
+
+function BadRows({
+  read: { badCount, badRows },
+  skipBad,
+  onSkipBad,
+}: {
+  read: ReadingsPreview;
+  skipBad: boolean;
+  onSkipBad: (skip: boolean) => void;
+}) {
+  return (
+    <Box>
+      <Trouble>
+        {badCount} rows cannot be read:
+        <Box component="ul" sx={{ my: 0.5 }}>
+          {badRows.slice(0, 6).map((row) => (
+            <li key={row.line}>
+              line {row.line}: {row.message}
+            </li>
+          ))}
+          {badCount > 6 && <li>and {badCount - 6} more</li>}
+        </Box>
+      </Trouble>
+      <FormControlLabel
+        control={<Switch checked={skipBad} onChange={(_event, on) => onSkipBad(on)} />}
+        label="Take the good rows without them"
+      />
+    </Box>
   );
 }
 

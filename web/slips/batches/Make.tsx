@@ -49,13 +49,59 @@ export function Make() {
 const NO_COLOUR = 'none';
 const PLAIN_DENSITY = 2600;
 
+type Source = 'trimmings' | 'bucket';
+
+/** What keeps a batch from being begun; null where nothing does. */
+const startProblem = (name: string, share: number | null): string | null =>
+  name.trim() === ''
+    ? 'The slip needs a name: what goes on the label?'
+    : !(share! > 0 && share! <= 100)
+      ? 'The share of colourant must be between 0 and 100 % of the dry slip.'
+      : null;
+
+/** From what it is made, and how. */
+function Ways({
+  source,
+  road,
+  onSource,
+  onRoad,
+}: {
+  source: Source;
+  road: MakingRoad;
+  onSource: (source: Source) => void;
+  onRoad: (road: MakingRoad) => void;
+}) {
+  return (
+    <>
+      <ToggleButtonGroup
+        exclusive
+        value={source}
+        onChange={(_event, value: typeof source | null) => value && onSource(value)}
+        aria-label="From what"
+      >
+        <ToggleButton value="trimmings">Bone-dry trimmings</ToggleButton>
+        <ToggleButton value="bucket">The throwing bucket</ToggleButton>
+      </ToggleButtonGroup>
+      <ToggleButtonGroup
+        exclusive
+        value={road}
+        onChange={(_event, value: MakingRoad | null) => value && onRoad(value)}
+        aria-label="How"
+      >
+        <ToggleButton value="scale">With scale and cup</ToggleButton>
+        <ToggleButton value="feel">By feel</ToggleButton>
+      </ToggleButtonGroup>
+    </>
+  );
+}
+
 function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue }) {
   const { data: studio } = useStudio();
   const clays = studio?.clays ?? [];
   const log = useLog();
   const navigate = useNavigate();
   const [name, setName] = useState('');
-  const [source, setSource] = useState<'trimmings' | 'bucket'>('trimmings');
+  const [source, setSource] = useState<Source>('trimmings');
   const [amount, setAmount] = useState(unsaidAmount);
   const [road, setRoad] = useState<MakingRoad>('scale');
   const [use, setUse] = useState<SlipUse>('brushed-engobe');
@@ -73,23 +119,15 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
 
   const begin = async () => {
     const share = typedNumber(percent);
-    if (name.trim() === '') return setWrong('The slip needs a name: what goes on the label?');
-    if (coloured && !(share! > 0 && share! <= 100))
-      return setWrong('The share of colourant must be between 0 and 100 % of the dry slip.');
+    const problem = startProblem(name, coloured ? share : 1);
+    if (problem) return setWrong(problem);
     const id = uuid();
     const outcome = await log(`${name.trim()} begun`, [
       entry('batch.begun', id, {
-        name: name.trim(),
-        recipeId: null,
-        source,
-        road,
-        use,
+        ...{ name: name.trim(), recipeId: null, source, road, use, lines: [], grainDensity },
         clayId: clayId === '' ? null : clayId,
-        lines: [],
         colourants: coloured ? [{ materialId: colourant, percent: share! }] : [],
-        waterKg: start && source === 'trimmings' ? start.waterKg : 0,
-        ...(start && source === 'trimmings' && { dryKg: start.dryKg }),
-        grainDensity,
+        ...(start && source === 'trimmings' ? start : { waterKg: 0 }),
       }),
     ]);
     if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
@@ -106,24 +144,7 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
       }}
       sx={{ display: 'grid', gap: 2, maxWidth: 860 }}
     >
-      <ToggleButtonGroup
-        exclusive
-        value={source}
-        onChange={(_event, value: typeof source | null) => value && setSource(value)}
-        aria-label="From what"
-      >
-        <ToggleButton value="trimmings">Bone-dry trimmings</ToggleButton>
-        <ToggleButton value="bucket">The throwing bucket</ToggleButton>
-      </ToggleButtonGroup>
-      <ToggleButtonGroup
-        exclusive
-        value={road}
-        onChange={(_event, value: MakingRoad | null) => value && setRoad(value)}
-        aria-label="How"
-      >
-        <ToggleButton value="scale">With scale and cup</ToggleButton>
-        <ToggleButton value="feel">By feel</ToggleButton>
-      </ToggleButtonGroup>
+      <Ways source={source} road={road} onSource={setSource} onRoad={setRoad} />
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(240px, 1fr))' }}>
         <TextField label="Name of the slip" value={name} onChange={(event) => setName(event.target.value)} />
         <ChoiceField

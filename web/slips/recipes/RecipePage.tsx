@@ -87,34 +87,7 @@ function RecipeEditor({ id, known, revision, catalogue }: RecipeEditorProps) {
       onEdit={() => setWrong({})}
       sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}
     >
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
-        <TextField
-          label="Name of the recipe"
-          value={typed.name}
-          onChange={(event) => set({ name: event.target.value })}
-          error={wrong['name'] !== undefined}
-          helperText={wrong['name']}
-        />
-        <ChoiceField
-          label="Kind"
-          value={typed.kind}
-          onChoose={(kind) => set({ kind })}
-          options={recipeKinds}
-        />
-        <ChoiceField
-          label="What it is for"
-          value={typed.use}
-          onChoose={(use) => set({ use })}
-          options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
-        />
-        <NumberField
-          label="SG to mix it to"
-          text={typed.gravity}
-          onText={(gravity) => set({ gravity })}
-          error={wrong['gravity']}
-          help={gravityHelp(recipe, catalogue, units)}
-        />
-      </Box>
+      <RecipeHead typed={typed} set={set} wrong={wrong} help={gravityHelp(recipe, catalogue, units)} />
       <LinesEditor
         typed={typed}
         onTyped={setTyped}
@@ -154,6 +127,45 @@ function RecipeEditor({ id, known, revision, catalogue }: RecipeEditorProps) {
         </>
       )}
     </>
+  );
+}
+
+/** Its name, kind and use, and the SG it is mixed to. */
+function RecipeHead({
+  typed,
+  set,
+  wrong,
+  help,
+}: {
+  typed: TypedRecipe;
+  set: (more: Partial<TypedRecipe>) => void;
+  wrong: Record<string, string>;
+  help: string;
+}) {
+  return (
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+      <TextField
+        label="Name of the recipe"
+        value={typed.name}
+        onChange={(event) => set({ name: event.target.value })}
+        error={wrong['name'] !== undefined}
+        helperText={wrong['name']}
+      />
+      <ChoiceField label="Kind" value={typed.kind} onChoose={(kind) => set({ kind })} options={recipeKinds} />
+      <ChoiceField
+        label="What it is for"
+        value={typed.use}
+        onChoose={(use) => set({ use })}
+        options={consistencies.map((c) => ({ value: c.use, label: c.name }))}
+      />
+      <NumberField
+        label="SG to mix it to"
+        text={typed.gravity}
+        onText={(gravity) => set({ gravity })}
+        error={wrong['gravity']}
+        help={help}
+      />
+    </Box>
   );
 }
 

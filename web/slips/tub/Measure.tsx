@@ -2,7 +2,13 @@ import { useState } from 'react';
 import useSWR from 'swr';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { formatFixed, formatNumber, formatQuantity, unitLabel } from '../../../core/units/quantity.ts';
+import {
+  formatFixed,
+  formatNumber,
+  formatQuantity,
+  unitLabel,
+  type UnitChoice,
+} from '../../../core/units/quantity.ts';
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { TubAnswer } from '../../../api/routes.ts';
 import type { FlowTaken } from '../../../core/log/entry.ts';
@@ -34,6 +40,10 @@ export function Measure() {
 /** Less than this in a tub is asked about: it is likelier a figure in litres, m³. */
 const LITTLE = 1e-5;
 
+const NO_LEVEL = 'The level must be a number: how much is in the tub?';
+const littleWords = (levelM3: number, units: UnitChoice): string =>
+  `${formatQuantity('volume', levelM3, units)} is next to nothing: if it is litres, write it in ${unitLabel('volume', units)}. Log it again if it is so.`;
+
 function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
   const { tub } = shelf;
   const units = useUnits();
@@ -64,13 +74,11 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
       levelM3: typedQuantity(level, 'volume', units),
     };
     if (Number.isNaN(body.celsius)) return { wrong: 'The temperature must be a number.' };
+    if (Number.isNaN(body.levelM3)) return { wrong: NO_LEVEL };
     if (body.levelM3 !== null && body.levelM3 > 0 && body.levelM3 < LITTLE && level !== sure) {
       setSure(level);
-      return {
-        wrong: `${formatQuantity('volume', body.levelM3, units)} is next to nothing: if it is litres, write it in ${unitLabel('volume', units)}. Log it again if it is so.`,
-      };
+      return { wrong: littleWords(body.levelM3, units) };
     }
-    if (Number.isNaN(body.levelM3)) return { wrong: 'The level must be a number: how much is in the tub?' };
     return { words: `${tub.made.name} measured`, entries: [entry('tub.measured', tub.id, body, { at })] };
   };
 
@@ -111,24 +119,38 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
             wantedCup={wanted.flow?.cupId}
           />
         </Section>
-        <Section title="Besides">
-          <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
-            <QuantityField
-              label="Temperature of the slip"
-              text={celsius}
-              onText={(text) => set({ celsius: text })}
-              dimension="temperature"
-            />
-            <QuantityField
-              label="How much is in the tub"
-              text={level}
-              onText={(text) => set({ level: text })}
-              dimension="volume"
-            />
-          </Box>
-        </Section>
+        <Besides celsius={celsius} level={level} set={set} />
       </LogForm>
     </>
+  );
+}
+
+function Besides({
+  celsius,
+  level,
+  set,
+}: {
+  celsius: string;
+  level: string;
+  set: (more: { celsius?: string; level?: string }) => void;
+}) {
+  return (
+    <Section title="Besides">
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(220px, 1fr))' }}>
+        <QuantityField
+          label="Temperature of the slip"
+          text={celsius}
+          onText={(text) => set({ celsius: text })}
+          dimension="temperature"
+        />
+        <QuantityField
+          label="How much is in the tub"
+          text={level}
+          onText={(text) => set({ level: text })}
+          dimension="volume"
+        />
+      </Box>
+    </Section>
   );
 }
 
