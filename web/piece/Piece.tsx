@@ -6,7 +6,7 @@ import type { PieceAnswer } from '../../api/routes.ts';
 import { wetness } from '../../core/clay/colour.ts';
 import { waterAtIndex } from '../../core/clay/stage.ts';
 import type { Wet } from '../../core/plan/moistureForecast.ts';
-import { nextStep } from '../../core/plan/next.ts';
+import { nextStep, type NextStep } from '../../core/plan/next.ts';
 import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import { stateName, type PiecePlan } from '../../core/plan/plan.ts';
@@ -164,7 +164,6 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, h
   );
   const { piece } = plan;
   const cautions = [...plan.warnings, ...(answer.tone === 'rest' ? [] : plan.cautions)];
-  const cover = coverWords(plan.advice, piece.cover, now, zone);
   return (
     <>
       <Title piece={piece} clay={given.body.name} />
@@ -176,48 +175,7 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, h
         }}
       >
         <Box>
-          {piece.finished ? (
-            <AnswerBoard
-              answer={{
-                tone: 'rest',
-                word: 'Finished',
-                headline: `Finished: ${piece.finished.outcome}`,
-                detail: piece.finished.note,
-              }}
-            />
-          ) : (
-            <AnswerBoard
-              answer={answer}
-              picture={
-                look && <PiecePicture look={look} clay={given.body} wet={wetNow(plan, given)} height={132} />
-              }
-              about={
-                piece.fired === 'raw' ? (
-                  <span>
-                    The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the
-                    moisture index, its surface {Math.round(plan.now.outerIndex)}
-                  </span>
-                ) : (
-                  <span>It is {stateName(plan.now).toLowerCase()} ware: its clay dries no more</span>
-                )
-              }
-            >
-              {moved && <Box sx={{ color: faded }}>{moved}</Box>}
-              {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
-              {wantedAt !== null && piece.fired === 'raw' && (
-                <Box>
-                  Wanted by {whenNear(wantedAt, now, zone)}: {wantedWords(wantedAt, dryTimes(plan), here)}.
-                </Box>
-              )}
-              <ActionRow
-                plan={plan}
-                given={given}
-                drawn={look ? { look, clay: given.body, wet: wetNow(plan, given) } : undefined}
-                next={next}
-              />
-              <LastAct piece={piece} acts={acts} now={now} zone={zone} />
-            </AnswerBoard>
-          )}
+          <Board {...{ plan, given, acts, look, moved, wantedAt, here, next, answer }} />
         </Box>
         <Box>
           {cautions.map((hazard) => (
@@ -277,6 +235,66 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, h
       <WentWrong facts={given} now={shownAt} />
       <PieceLog piece={piece} acts={acts} now={now} zone={zone} checks={checksWords(plan)} />
     </>
+  );
+}
+
+/** What it asks for, and what is done about it. */
+function Board({
+  plan,
+  given,
+  acts,
+  look,
+  moved,
+  wantedAt,
+  here,
+  next,
+  answer,
+}: Omit<PieceViewProps, 'nights' | 'sensor'> & {
+  next: NextStep | null;
+  answer: ReturnType<typeof answerFor>;
+}) {
+  const { now, zone } = here;
+  const { piece } = plan;
+  const cover = coverWords(plan.advice, piece.cover, now, zone);
+  return piece.finished ? (
+    <AnswerBoard
+      answer={{
+        tone: 'rest',
+        word: 'Finished',
+        headline: `Finished: ${piece.finished.outcome}`,
+        detail: piece.finished.note,
+      }}
+    />
+  ) : (
+    <AnswerBoard
+      answer={answer}
+      picture={look && <PiecePicture look={look} clay={given.body} wet={wetNow(plan, given)} height={132} />}
+      about={
+        piece.fired === 'raw' ? (
+          <span>
+            The wall is {plan.now.stage.name.toLowerCase()}: {Math.round(plan.now.meanIndex)} on the moisture
+            index, its surface {Math.round(plan.now.outerIndex)}
+          </span>
+        ) : (
+          <span>It is {stateName(plan.now).toLowerCase()} ware: its clay dries no more</span>
+        )
+      }
+    >
+      {moved && <Box sx={{ color: faded }}>{moved}</Box>}
+      {cover && <Box sx={{ mt: 1 }}>{cover}</Box>}
+      {wantedAt !== null && piece.fired === 'raw' && (
+        <Box>
+          Wanted by {whenNear(wantedAt, now, zone)}: {wantedWords(wantedAt, dryTimes(plan), here)}.
+        </Box>
+      )}
+      <ActionRow
+        plan={plan}
+        given={given}
+        drawn={look ? { look, clay: given.body, wet: wetNow(plan, given) } : undefined}
+        next={next}
+      />
+      <LastAct piece={piece} acts={acts} now={now} zone={zone} />
+    </AnswerBoard>
   );
 }
 

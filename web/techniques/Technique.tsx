@@ -1,3 +1,4 @@
+import type { TechniqueRecord } from '../../core/compose/record.ts';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
@@ -10,6 +11,7 @@ import {
   useOf,
   type Only,
   type Remedy,
+  type SchoolChoice,
   type Step,
   type Technique as Of,
 } from '../../core/technique/technique.ts';
@@ -36,7 +38,6 @@ export function Technique() {
   const own = useOwnTechniques();
   const technique = own.find((of) => of.id === id) ?? known.find((of) => of.id === id);
   const { data: studio } = useStudio();
-  const { data: shelf } = useShelf();
   if (!technique && !studio) return null;
   if (!technique)
     return <Trouble>There is no technique of that name: go back to Techniques and pick one.</Trouble>;
@@ -87,35 +88,7 @@ export function Technique() {
           </Box>
         ))}
       </Box>
-      {choices.length > 0 && (
-        <Section title="Ways of doing it">
-          <Box
-            sx={{
-              display: 'grid',
-              gap: 2,
-              gridTemplateColumns: { xs: '1fr', md: 'repeat(auto-fit, minmax(300px, 1fr))' },
-            }}
-          >
-            {choices.map((choice) => (
-              <Box key={choice.id}>
-                <ChoiceField
-                  label={choice.question}
-                  value={schools[choice.id]!}
-                  onChoose={(value) => setChosen({ ...schools, [choice.id]: value })}
-                  options={choice.schools.map((school) => ({ value: school.id, label: school.name }))}
-                />
-                <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
-                  {choice.schools.map((school) => (
-                    <li key={school.id}>
-                      <b>{school.name}</b>: {school.difference}
-                    </li>
-                  ))}
-                </Box>
-              </Box>
-            ))}
-          </Box>
-        </Section>
-      )}
+      {choices.length > 0 && <Ways choices={choices} schools={schools} onSchools={setChosen} />}
       <Section title="When the clay is ready for it">
         <WindowStrip steps={steps} />
       </Section>
@@ -123,25 +96,7 @@ export function Technique() {
         <StepTable technique={technique} steps={steps} />
       </Section>
       <Section title="What it has been here">
-        <Box>{recordWords(record)}.</Box>
-        {record && record.faults.length > 0 && (
-          <Box>
-            What went wrong: {record.faults.map(({ word, times }) => `${word} (${times})`).join(', ')}.
-          </Box>
-        )}
-        {record && record.stages.length > 0 && <Box>By the stage of the clay: {stagesWords(record)}.</Box>}
-        {record && record.clays.length > 0 && (
-          <Box>
-            By clay:{' '}
-            {talliesWords(record.clays, (id) => studio?.clays.find((clay) => clay.id === id)?.set.name)}.
-          </Box>
-        )}
-        {record && record.tubs.length > 0 && (
-          <Box>
-            By tub:{' '}
-            {talliesWords(record.tubs, (id) => shelf?.tubs.find(({ tub }) => tub.id === id)?.tub.made.name)}.
-          </Box>
-        )}
+        <Record record={record} />
         <Box sx={{ mt: 1 }}>At hand: {technique.tools.join(', ').toLowerCase()}.</Box>
       </Section>
       {cautions.length > 0 && (
@@ -152,6 +107,73 @@ export function Technique() {
             ))}
           </Box>
         </Section>
+      )}
+    </>
+  );
+}
+
+function Ways({
+  choices,
+  schools,
+  onSchools,
+}: {
+  choices: SchoolChoice[];
+  schools: Only;
+  onSchools: (schools: Only) => void;
+}) {
+  return (
+    <Section title="Ways of doing it">
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: '1fr', md: 'repeat(auto-fit, minmax(300px, 1fr))' },
+        }}
+      >
+        {choices.map((choice) => (
+          <Box key={choice.id}>
+            <ChoiceField
+              label={choice.question}
+              value={schools[choice.id]!}
+              onChoose={(value) => onSchools({ ...schools, [choice.id]: value })}
+              options={choice.schools.map((school) => ({ value: school.id, label: school.name }))}
+            />
+            <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
+              {choice.schools.map((school) => (
+                <li key={school.id}>
+                  <b>{school.name}</b>: {school.difference}
+                </li>
+              ))}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Section>
+  );
+}
+
+/** What the studio's pieces say of it. */
+function Record({ record }: { record: TechniqueRecord | undefined }) {
+  const { data: studio } = useStudio();
+  const { data: shelf } = useShelf();
+  return (
+    <>
+      <Box>{recordWords(record)}.</Box>
+      {record && record.faults.length > 0 && (
+        <Box>What went wrong: {record.faults.map(({ word, times }) => `${word} (${times})`).join(', ')}.</Box>
+      )}
+      {record && record.stages.length > 0 && <Box>By the stage of the clay: {stagesWords(record)}.</Box>}
+      {record && record.clays.length > 0 && (
+        <Box>
+          By clay:{' '}
+          {talliesWords(record.clays, (id) => studio?.clays.find((clay) => clay.id === id)?.set.name)}.
+        </Box>
+      )}
+      {record && record.tubs.length > 0 && (
+        <Box>
+          By tub:{' '}
+          {talliesWords(record.tubs, (id) => shelf?.tubs.find(({ tub }) => tub.id === id)?.tub.made.name)}.
+        </Box>
       )}
     </>
   );

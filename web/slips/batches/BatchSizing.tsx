@@ -132,42 +132,69 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
       {'wrong' in size && <Trouble>{size.wrong}</Trouble>}
       {batch && !rounded && <Trouble>There is none of that material in this recipe: pick another.</Trouble>}
       {batch && rounded && (
-        <>
-          <Box sx={{ my: 1.5, fontSize: '1.15rem' }}>
-            {recipe.kind === 'coloured-clay' ? (
-              <>Of dry clay and colourant {formatQuantity('mass', batch.dryKg * rounded.factor, units)}.</>
-            ) : (
-              <>
-                Makes <b>{formatQuantity('volume', batch.volumeM3 * rounded.factor, units)}</b> at SG{' '}
-                {formatNumber(batch.gravity, 3, units)}, of{' '}
-                {formatQuantity('mass', batch.dryKg * rounded.factor, units)} dry and{' '}
-                <b>{formatQuantity('mass', rounded.waterKg, units)} of water</b>.
-              </>
-            )}
-          </Box>
-          <LineTable
-            caption={`${recipe.name}: what to weigh`}
-            rows={rounded.lines.map((line) => [
-              catalogue.materials[line.materialId]!.name,
-              line.weighKg === 0 && line.kg > 0
-                ? `under ${formatQuantity('mass', stepKg, units)}`
-                : formatQuantity('mass', line.weighKg, units),
-              `${formatFixed(line.truePercent, rounded.decimals, units)} %`,
-              `${formatNumber(line.percent, 3, units)} %`,
-            ])}
-            headers={['Material', 'Weigh', 'Truly', 'In the recipe']}
-          />
-          <Box sx={{ mt: 1 }}>
-            {askedWords(size, batch, rounded.factor, units)}
-            {tooSmall(rounded, batch, stepKg, units)}
-            Rounded to steps of {formatQuantity('mass', stepKg, units)}; the worst line is{' '}
-            {formatNumber(rounded.worst * 100, 1, units)} % off.
-            {rounded.betterDryKg !== null &&
-              ` From ${formatQuantity('mass', rounded.betterDryKg, units)} dry on, every line is within 1 %.`}
-          </Box>
-        </>
+        <WhatToWeigh
+          recipe={recipe}
+          batch={batch}
+          rounded={rounded}
+          size={size}
+          materials={catalogue.materials}
+        />
       )}
     </Section>
+  );
+}
+
+/** What is made of each line, as the maker's scale has it. */
+function WhatToWeigh({
+  recipe,
+  batch,
+  rounded,
+  size,
+  materials,
+}: {
+  recipe: Recipe;
+  batch: Batch;
+  rounded: RoundedBatch;
+  size: BatchSize | { wrong: string };
+  materials: SlipCatalogue['materials'];
+}) {
+  const units = useUnits();
+  const stepKg = useScaleStep();
+  return (
+    <>
+      <Box sx={{ my: 1.5, fontSize: '1.15rem' }}>
+        {recipe.kind === 'coloured-clay' ? (
+          <>Of dry clay and colourant {formatQuantity('mass', batch.dryKg * rounded.factor, units)}.</>
+        ) : (
+          <>
+            Makes <b>{formatQuantity('volume', batch.volumeM3 * rounded.factor, units)}</b> at SG{' '}
+            {formatNumber(batch.gravity, 3, units)}, of{' '}
+            {formatQuantity('mass', batch.dryKg * rounded.factor, units)} dry and{' '}
+            <b>{formatQuantity('mass', rounded.waterKg, units)} of water</b>.
+          </>
+        )}
+      </Box>
+      <LineTable
+        caption={`${recipe.name}: what to weigh`}
+        rows={rounded.lines.map((line) => [
+          materials[line.materialId]!.name,
+          line.weighKg === 0 && line.kg > 0
+            ? `under ${formatQuantity('mass', stepKg, units)}`
+            : formatQuantity('mass', line.weighKg, units),
+          `${formatFixed(line.truePercent, rounded.decimals, units)} %`,
+          `${formatNumber(line.percent, 3, units)} %`,
+        ])}
+        headers={['Material', 'Weigh', 'Truly', 'In the recipe']}
+      />
+      <Box sx={{ mt: 1 }}>
+        {askedWords(size, batch, rounded.factor, units)}
+        {tooSmall(rounded, batch, stepKg, units)}
+        Rounded to steps of {formatQuantity('mass', stepKg, units)}; the worst line is{' '}
+        {formatNumber(rounded.worst * 100, 1, units)} % off.
+        {rounded.betterDryKg !== null &&
+          ` From ${formatQuantity('mass', rounded.betterDryKg, units)} dry on, every line is within 1 %.`}
+      </Box>
+    </>
   );
 }
 

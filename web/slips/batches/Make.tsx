@@ -127,7 +127,9 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
         ...{ name: name.trim(), recipeId: null, source, road, use, lines: [], grainDensity },
         clayId: clayId === '' ? null : clayId,
         colourants: coloured ? [{ materialId: colourant, percent: share! }] : [],
-        ...(start && source === 'trimmings' ? start : { waterKg: 0 }),
+        ...(start && source === 'trimmings'
+          ? { waterKg: start.waterKg, dryKg: start.dryKg }
+          : { waterKg: 0 }),
       }),
     ]);
     if (outcome.kind === 'refused') setWrong(outcome.problem.detail);
