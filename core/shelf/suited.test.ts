@@ -29,6 +29,14 @@ describe('a tub for the act in hand', () => {
     expect(alsoRightFor(thick, {})).not.toContain('brushed-engobe');
   });
 
+  it('is no silicate and no glaze because it runs like one, nor the other way round', () => {
+    const creamy = tub('Peat', 1.37, { use: 'brushed-engobe' });
+    expect(verdict(creamy, 'silicate')).toBe('right');
+    expect(alsoRightFor(creamy, {})).not.toContain('silicate');
+    expect(alsoRightFor(creamy, {})).not.toContain('glaze');
+    expect(alsoRightFor(tub('Jar', 1.41, { use: 'silicate' }), {})).toEqual([]);
+  });
+
   it('is corrected towards that: water for a brush, powder for texture, nothing for a line', () => {
     expect(suitedFor(thick, 'brushed-engobe', {}).correction!.roads[0]!.road).toBe('water');
     expect(suitedFor(thick, 'texture', {}).correction!.roads[0]!.road).toBe('powder');

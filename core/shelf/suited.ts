@@ -40,13 +40,19 @@ export function suitedFor({ tub, openLossM3 }: StandingTub, use: SlipUse, set: W
   return { wanted, judgement, correction: correctionFor(slip, verdict, wanted.gravity) };
 }
 
+/** Silicate and glaze are no slips: none of another kind does for them, however it runs, nor they for it. */
+const ofItsOwn = (use: SlipUse): boolean => use === 'silicate' || use === 'glaze';
+
 /** Uses other than its own that a tub is right for as it stands. */
-export const alsoRightFor = (standing: StandingTub, set: WantedByUse): SlipUse[] =>
-  consistencies
+export const alsoRightFor = (standing: StandingTub, set: WantedByUse): SlipUse[] => {
+  const own = standing.tub.made.use;
+  if (ofItsOwn(own)) return [];
+  return consistencies
     .map(({ use }) => use)
     .filter(
-      (use) => use !== standing.tub.made.use && suitedFor(standing, use, set).judgement.verdict === 'right',
+      (use) => use !== own && !ofItsOwn(use) && suitedFor(standing, use, set).judgement.verdict === 'right',
     );
+};
 
 /** Tubs for a use, those that are right as they stand first, then those that may be, then those to be corrected. */
 export const bySuit = <T extends StandingTub>(tubs: readonly T[], use: SlipUse, set: WantedByUse): T[] => {
