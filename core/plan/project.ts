@@ -70,9 +70,10 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
   const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest, paces = {} } = given;
   const { body } = walls.wall!.setting;
   const areaM2 = outsideArea(piece.form);
+  const handsFor = (of: Planned[]) => of.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
   /** When what is still to be done is done; what has closed is gone on without. */
   const planned: Record<string, Instant | 'left-out'> = {};
-  const doneAt = (key: string): Instant | 'left-out' | null => planned[key] ?? loggedAt(piece, route, key);
+  const doneAt = (key: string) => planned[key] ?? loggedAt(piece, route, key);
   const open = route.filter((of) => doneOf(piece, of) === null && !passedBy(piece, route, of));
   const chains = chainsOf(route);
   // what need not be done is not counted on, unless it is given when
@@ -85,10 +86,6 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
 
   const { strands, passed } = strandsOf(walls, given, between, (name) => nextOn(name, null));
   const courseOf = (name: WallName): Trajectory => strandWith(strands, name).courses[name]!;
-  const apartOf = (role: Role) => {
-    const part = apart(divided.walls).find((of) => of.part.role === role);
-    return part ? { part: part.part.part, trajectory: courseOf(part.name), now } : null;
-  };
   let earliest = piece.madeAt;
   let fired: FiredState = piece.fired;
 
@@ -104,30 +101,21 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
     }
     const chain = (chains[of.key] ?? []).filter((key) => open.some((other) => other.key === key));
     const inShine = route.filter(({ key }) => key === of.key || chain.includes(key));
-    const handsMs = inShine.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
+    const handsMs = handsFor(inShine);
     const fits = (interval: Interval) => policy([interval], handsMs, spells, now) !== null;
     const readings = {
       trajectory: courseOf(judged(of)),
       all: divided.own.map(({ name }) => courseOf(name)),
-      part: apartOf,
-      body,
-      piece,
-      doneAt,
-      fired,
+      part: partsApart(divided, courseOf, now),
+      ...{ body, piece, doneAt, fired },
       tackyAt: (laid: Instant) =>
         laid + tackyAfter(usualPrint, walls.wall!.surroundings.climate, laid) * SECOND,
     };
     const found = intervalsOf(of, readings, earliest, fits);
     const paced = paceUntil(of, piece, paces, doneAt) ?? now;
+    const centred = inOneCentring(route, i).filter((of) => open.includes(of) && !inShine.includes(of));
     const when = (ms: number, from: Instant) => policy(found.found, ms, spells, from);
-    const centredMs = inOneCentring(route, i)
-      .filter((other) => open.includes(other) && !inShine.includes(other))
-      .reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
-    // all of one centring in one sitting, if there is time for it
-    const doAt =
-      (centredMs > 0 ? when(handsMs + centredMs, Math.max(now, paced)) : null) ??
-      when(handsMs, Math.max(now, paced)) ??
-      when(handsMs, now);
+    const doAt = soonestOf(when, { handsMs, centredMs: handsFor(centred), from: Math.max(now, paced), now });
     const gate = { ...withWindow(of, found, now, doAt), chain };
     const at =
       times[of.key] ?? gate.doAt ?? (gate.opens === null ? null : Math.max(gate.opens, now, earliest));
@@ -139,7 +127,7 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
     if (at === null) return gate;
     planned[of.key] = at;
     const deed = intended(of, tubs, at);
-    for (const effect of deed.effects) if (effect.does === 'fire') fired = effect.to;
+    fired = firedTo(deed) ?? fired;
     let wets = false;
     for (const strand of fired === 'raw' ? strands : []) {
       const events = befalling(deed, strand, divided);
@@ -155,6 +143,27 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
     trajectories: Object.assign({}, ...strands.map(coursesOf)) as Projection['trajectories'],
     passed,
   };
+}
+
+/** What a deed fires the piece to; null where it is none of the kiln's. */
+const firedTo = ({ effects }: Operation): FiredState | null =>
+  effects.reduce<FiredState | null>((to, effect) => (effect.does === 'fire' ? effect.to : to), null);
+
+/** The parts that are not joined on yet, by what they are. */
+const partsApart =
+  ({ walls }: Divided, courseOf: (name: WallName) => Trajectory, now: Instant) =>
+  (role: Role) => {
+    const part = apart(walls).find((of) => of.part.role === role);
+    return part ? { part: part.part.part, trajectory: courseOf(part.name), now } : null;
+  };
+
+/** When a step is done: all of one centring in one sitting, if there is time for it; at its pace, if there is. */
+function soonestOf(
+  when: (ms: number, from: Instant) => Instant | null,
+  { handsMs, centredMs, from, now }: { handsMs: number; centredMs: number; from: Instant; now: Instant },
+): Instant | null {
+  const together = centredMs > 0 ? when(handsMs + centredMs, from) : null;
+  return together ?? when(handsMs, from) ?? when(handsMs, now);
 }
 
 /** The walls looked ahead on: those of the piece, and by themselves its parts that are not joined on yet. */

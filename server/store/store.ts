@@ -23,7 +23,7 @@ import { readingsOrProblem } from './readingsOf.ts';
 import { normal, sameAct } from './sameAct.ts';
 import { takeMany, type ManyKept, type Told } from './takeMany.ts';
 import { createTurns } from './turns.ts';
-import { createWriteBehind } from './writeBehind.ts';
+import { createWriteBehind, type WriteBehind } from './writeBehind.ts';
 
 /** The studio as this process holds it: the ledger in memory, the journal and the database behind it. */
 export interface Store {
@@ -76,22 +76,13 @@ export function createStore(parts: {
   const turns = createTurns();
   const behind = createWriteBehind(db, turns, files);
   const air = createRoomAir(ledger, behind, {
-    between: async (...asked) => {
-      const found: StoredReading[] = [];
-      let after: PageEnd | null = null;
-      do {
-        const page = await turns.then(() => readingsBetween(db, ...asked, after));
-        found.push(...page.readings);
-        after = page.end;
-      } while (after);
-      return found;
-    },
+    between: (...asked) => allPages((after) => turns.then(() => readingsBetween(db, ...asked, after))),
     spans: (roomId) => turns.then(() => readingSpans(db, roomId)),
   });
 
   /** Journal first and on the disk, then the database, then memory; only then is it acknowledged. */
   const commit = async (recorded: AnyRecordedAct, brought: ReadingsByAct): Promise<void> => {
-    const heavy = [...brought.values()].flat().reduce((sum, { means }) => sum + means.length, 0) > AT_ONCE;
+    const heavy = meansIn(brought) > AT_ONCE;
     journal.append([recorded]);
     await yieldToEventLoop();
     try {
@@ -116,10 +107,9 @@ export function createStore(parts: {
       if (known)
         return sameAct(known, act) ? { kind: 'kept', act: known, again: true } : { kind: 'conflict' };
       const against = validate(ledger, act, clock.now());
-      const [refusal] = against;
       await yieldToEventLoop();
-      if (refusal) return { kind: 'refused', problem: refusal, all: against };
-      if (read && 'problem' in read) return { kind: 'refused', problem: read.problem, all: [read.problem] };
+      if (against.length > 0) return refusal(against);
+      if (read && 'problem' in read) return refusal([read.problem]);
       const number = { n: numbers.last + 1, recordedAt: new Date(clock.now()).toISOString() };
       await commit({ ...came, ...number }, read?.brought ?? new Map());
       return { kind: 'kept', act: { ...act, ...number }, again: false };
@@ -129,21 +119,12 @@ export function createStore(parts: {
   if (parts.lacking.length > 0) behind.write(parts.lacking);
 
   return {
-    ledger,
+    ...{ ledger, keep },
     studio: () => studioOf(ledger),
     entriesAbout: (kind, id) => entriesAbout(ledger, kind, id),
-    keep,
-    keepAll: async (foreign, told = () => true) => {
-      const outcome = await takeMany({ ledger, journal, clock, turns, numbers }, foreign, told);
-      if (!('problem' in outcome)) behind.write(outcome.fresh);
-      return outcome;
-    },
-    mended: (of) =>
-      behind.readAgain(
-        ledger.acts.filter(({ entries }) =>
-          entries.some((e) => e.kind === 'readings.taken' && filesOf(e).some((file) => of.has(file))),
-        ),
-      ),
+    keepAll: (foreign, told = () => true) =>
+      keepMany({ ledger, journal, clock, turns, numbers }, behind, foreign, told),
+    mended: (of) => behind.readAgain(ledger.acts.filter((act) => tookOneOf(act, of))),
     readings: air.between,
     measured: air.measured,
     readingsInPages: air.inPages,
@@ -156,4 +137,39 @@ export function createStore(parts: {
       await database.close();
     },
   };
+}
+
+/** Reads page by page to the end. */
+async function allPages(
+  pageAfter: (after: PageEnd | null) => Promise<{ readings: StoredReading[]; end: PageEnd | null }>,
+): Promise<StoredReading[]> {
+  const found: StoredReading[] = [];
+  let after: PageEnd | null = null;
+  do {
+    const page = await pageAfter(after);
+    found.push(...page.readings);
+    after = page.end;
+  } while (after);
+  return found;
+}
+
+/** Whether an act took readings from one of some files. */
+const tookOneOf = ({ entries }: RecordedAct, files: ReadonlySet<string>): boolean =>
+  entries.some((e) => e.kind === 'readings.taken' && filesOf(e).some((file) => files.has(file)));
+
+const meansIn = (brought: ReadingsByAct): number =>
+  [...brought.values()].flat().reduce((sum, { means }) => sum + means.length, 0);
+
+const refusal = (all: Problem[]): Kept => ({ kind: 'refused', problem: all[0]!, all });
+
+/** Takes many acts in; what they brought is written behind. */
+async function keepMany(
+  parts: Parameters<typeof takeMany>[0],
+  behind: Pick<WriteBehind, 'write'>,
+  foreign: readonly AnyRecordedAct[],
+  told: Told,
+): ReturnType<typeof takeMany> {
+  const outcome = await takeMany(parts, foreign, told);
+  if (!('problem' in outcome)) behind.write(outcome.fresh);
+  return outcome;
 }

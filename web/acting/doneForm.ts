@@ -1,3 +1,4 @@
+import type { TubState } from '../../core/log/tub.ts';
 import { useState } from 'react';
 import { bodies } from '../../api/entry.ts';
 import { stageAt, type Stage } from '../../core/clay/stage.ts';
@@ -68,14 +69,11 @@ export interface TypedDone {
   note: string;
 }
 
-/** What is typed of a step that was done, what follows from it, and what is logged of it. */
-export function useDoneForm(of: DoneStep) {
-  const { pieceId, pieceName, wall, step, others = [] } = of;
-  const units = useUnits();
-  const { planned, name } = step;
-  const usual = planned.step.effects.map(usually);
-  const laid = usual.map(useOf).find((use) => use !== undefined);
-  const tubs = useTubsFor(planned, laid);
+/** What is typed of it, kept as a draft. */
+function useTypedDone(
+  { pieceId, wall, step: { planned }, others = [] }: DoneStep,
+  laid: SlipUse | undefined,
+) {
   const [typed, setTyped, forget] = useDraft<TypedDone>(
     `done ${[pieceId, ...others.map((one) => one.pieceId)].join(' ')} ${planned.key}`,
     () => ({
@@ -93,6 +91,74 @@ export function useDoneForm(of: DoneStep) {
     }),
   );
   const set = (change: Partial<TypedDone>) => setTyped((last) => ({ ...last, ...change }));
+  return { typed, set, forget };
+}
+
+const slipTyped = (gravity: string, tub: TubState | undefined): SlipLaid => ({
+  specificGravity: typedNumber(gravity) ?? Number.NaN,
+  grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
+  adjusted: tub?.adjusted ?? 'none',
+});
+
+const wentWrong = ({ outcome }: TypedDone): boolean => outcome === 'mixed' || outcome === 'bad';
+
+/** The step as it was typed, on all of the pieces. */
+function meantOf({
+  typed,
+  all,
+  effects,
+  slip,
+  share,
+  further,
+  wall,
+  shapes,
+  tubId,
+  stage,
+}: {
+  typed: TypedDone;
+  all: DoneStep[];
+  effects: Effect<number>[];
+  slip: SlipLaid | null;
+  share: number;
+  further: boolean;
+  wall: CoatedWall;
+  shapes: boolean;
+} & Pick<DoneMeant, 'tubId' | 'stage'>): DoneMeant {
+  const tookS = typed.minutes.trim() === '' ? null : (typedNumber(typed.minutes) ?? Number.NaN) * 60;
+  const on = all.map(({ pieceId: id, areaM2, step: { planned: its } }): DoneOn => ({
+    pieceId: id,
+    areaM2: areaM2 * share,
+    refs: further || typed.face !== its.face ? [] : its.refs,
+    zone: zoneOf(its.zones, typed.zone),
+  }));
+  return {
+    on,
+    face: typed.face,
+    body: {
+      effects,
+      slip,
+      outcome: typed.outcome === 'left-out' ? null : typed.outcome,
+      faults: wentWrong(typed) ? typed.faults : [],
+      note: typed.note,
+      form: shapes && typed.form ? { ...typed.form, wallM: wall.thicknessM } : null,
+      ...(tookS !== null && { tookS }),
+    },
+    tubId,
+    stage,
+  };
+}
+
+const plannedOn = ({ pieceId, step }: DoneStep) => ({ pieceId, refs: step.planned.refs });
+
+/** What is typed of a step that was done, what follows from it, and what is logged of it. */
+export function useDoneForm(of: DoneStep) {
+  const { pieceName, wall, step, others = [] } = of;
+  const units = useUnits();
+  const { planned, name } = step;
+  const usual = planned.step.effects.map(usually);
+  const laid = usual.map(useOf).find((use) => use !== undefined);
+  const tubs = useTubsFor(planned, laid);
+  const { typed, set, forget } = useTypedDone(of, laid);
   const [further, setFurther] = useState(false);
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const chosen = tubs.offered.find(({ shelf }) => shelf.tub.id === typed.tub) ?? null;
@@ -101,13 +167,7 @@ export function useDoneForm(of: DoneStep) {
   const textOf = (i: number, field: EffectField) =>
     typed.values[`${i}.${field.key}`] ?? usualText(usual[i]!, field, units, wall.thicknessM);
   const effects = usual.map((effect, i) => typedEffect(effect, (field) => textOf(i, field), units));
-  const slip: SlipLaid | null = laid
-    ? {
-        specificGravity: typedNumber(gravityText) ?? Number.NaN,
-        grainDensity: tub?.made.grainDensity ?? USUAL_GRAIN,
-        adjusted: tub?.adjusted ?? 'none',
-      }
-    : null;
+  const slip = laid ? slipTyped(gravityText, tub) : null;
   const lies = effects.find(useOf);
   const zone = zoneOf(planned.zones, typed.zone);
   const share = shareOfZones(zone ? [zone] : planned.zones);
@@ -115,52 +175,25 @@ export function useDoneForm(of: DoneStep) {
   const cuts = takesOff(usual) || leavesSilicate(usual, wall.carried);
   const all = [of, ...others];
   const called = others.length === 0 ? pieceName : `${all.length} pieces`;
-  const cutOff = useCutOff(
-    wall,
-    typed.cutOff,
-    effects,
-    all.reduce((sum, one) => sum + one.areaM2, 0) * share,
-  );
-  const wentWrong = typed.outcome === 'mixed' || typed.outcome === 'bad';
+  const areaM2 = all.reduce((sum, one) => sum + one.areaM2, 0) * share;
+  const cutOff = useCutOff(wall, typed.cutOff, effects, areaM2);
   // fired ware has no stage any more
   const raw = !planned.step.needs.some(({ kind }) => kind === 'fired');
   const clock = stageAt(wall.body, wall.meanX).stage;
   const stage = raw ? (typed.stage ?? clock) : null;
 
-  const tookS = typed.minutes.trim() === '' ? null : (typedNumber(typed.minutes) ?? Number.NaN) * 60;
-  const on = all.map(({ pieceId: id, areaM2, step: { planned: its } }): DoneOn => ({
-    pieceId: id,
-    areaM2: areaM2 * share,
-    refs: further || typed.face !== its.face ? [] : its.refs,
-    zone: zoneOf(its.zones, typed.zone),
-  }));
-  const meant: DoneMeant = {
-    on,
-    face: typed.face,
-    body: {
-      effects,
-      slip,
-      outcome: typed.outcome === 'left-out' ? null : typed.outcome,
-      faults: wentWrong ? typed.faults : [],
-      note: typed.note,
-      form: shapes && typed.form ? { ...typed.form, wallM: wall.thicknessM } : null,
-      ...(tookS !== null && { tookS }),
-    },
+  const meant = meantOf({
+    ...{ typed, all, effects, slip, share, further, wall, shapes },
     tubId: laid && tub ? tub.id : null,
     stage: stage && { found: stage, clock },
-  };
+  });
+  const { on } = meant;
 
   const act = (at: number): { wrong: string } | { words: string; entries: Entry[] } => {
     if (typed.outcome === 'left-out')
       return {
         words: `${called}: ${name.toLowerCase()} left out`,
-        entries: stamped(
-          leftOut(
-            all.map((one) => ({ pieceId: one.pieceId, refs: one.step.planned.refs })),
-            typed.note,
-          ),
-          at,
-        ),
+        entries: stamped(leftOut(all.map(plannedOn), typed.note), at),
       };
     const found = wrongFields(bodies['piece.done'], doneBody(meant, on[0]!));
     if (laid && !chosen && typed.tub !== NO_TUB && tubs.offered.length > 0)
@@ -177,16 +210,7 @@ export function useDoneForm(of: DoneStep) {
   };
 
   return {
-    typed,
-    set,
-    forget,
-    act,
-    wrong,
-    usual,
-    laid,
-    tubs,
-    chosen,
-    tub,
+    ...{ typed, set, forget, act, wrong, usual, laid, tubs, chosen, tub },
     takesM3: on.reduce((sum, one) => sum + takenM3(meant, one), 0),
     gravityText,
     textOf,
@@ -201,7 +225,7 @@ export function useDoneForm(of: DoneStep) {
     zones: planned.zones.length > 1 ? zonesOf(planned.zones) : [],
     further,
     setFurther,
-    wentWrong,
+    wentWrong: wentWrong(typed),
   };
 }
 

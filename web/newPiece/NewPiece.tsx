@@ -10,7 +10,7 @@ import { isHardlyMeant } from '../../core/form/formProblem.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import { namedFor, numbered } from '../../core/piece/numbered.ts';
-import { formatQuantity, MINUTE } from '../../core/units/quantity.ts';
+import { formatQuantity, MINUTE, type UnitChoice } from '../../core/units/quantity.ts';
 import { useNow } from '../asking/clock.ts';
 import { useDraft } from '../ui/draft.ts';
 import { Form as PieceForm } from '../ui/Form.tsx';
@@ -48,12 +48,8 @@ export function NewPiece() {
   return (data || error) && (forms.data || forms.error) ? <Making model={model} /> : null;
 }
 
-function Making({ model }: { model: PieceState | null }) {
-  const log = useLog();
-  const navigate = useNavigate();
-  const pieceFrom = usePieceFrom();
-  const [asked] = useSearchParams();
-  const technique = asked.get('technique') ?? undefined;
+/** A piece as it is typed: like another, or like the last of its kind. */
+function useTypedNew(model: PieceState | null, technique: string | undefined) {
   const all = useTechniques();
   const units = useUnits();
   const [typed, setTyped, forget] = useDraft<TypedNew>(
@@ -87,6 +83,17 @@ function Making({ model }: { model: PieceState | null }) {
     const plain = (of: TypedLayer[]) => JSON.stringify(of.map(({ id: _own, ...layer }) => layer));
     return plain(layers) !== plain(began);
   };
+  return { typed, set, forget };
+}
+
+function Making({ model }: { model: PieceState | null }) {
+  const log = useLog();
+  const navigate = useNavigate();
+  const pieceFrom = usePieceFrom();
+  const [asked] = useSearchParams();
+  const technique = asked.get('technique') ?? undefined;
+  const units = useUnits();
+  const { typed, set, forget } = useTypedNew(model, technique);
   const { data: pieces } = useSWR<PiecesAnswer>('/api/pieces', ask);
   const groups = pieces?.groups ?? [];
   const names = pieces?.rows.map(({ name }) => name) ?? [];
@@ -105,21 +112,10 @@ function Making({ model }: { model: PieceState | null }) {
       ...(model && { like: model.id }),
     };
     const count = people.length || (typedNumber(typed.count) ?? 1);
-    const tooMany = people.length > MOST;
     const found = {
       ...wrongFields(bodies['piece.made'], made),
-      ...(tooMany && { people: `${people.length} names: make at most ${MOST} in one go.` }),
-      ...(isHardlyMeant(made.form.wallM) && sure !== made.form.wallM
-        ? {
-            'form.wallM': `${formatQuantity('length', made.form.wallM, units)} is next to nothing for a wall: was another unit meant? Log it again if it is so.`,
-          }
-        : {}),
-      ...(Number.isInteger(count) && count >= 1 && count <= MOST
-        ? {}
-        : { count: `A whole number from 1 to ${MOST}: make more in a second go.` }),
-      ...(typed.group === NEW_GROUP && typed.groupName.trim() === ''
-        ? { groupName: 'The group needs a name, or choose another.' }
-        : {}),
+      ...manyProblems(typed, people.length, count),
+      ...(sure !== made.form.wallM && thinWall(made.form.wallM, units)),
     };
     setWrong(found);
     setSure(made.form.wallM);
@@ -144,15 +140,7 @@ function Making({ model }: { model: PieceState | null }) {
     if (outcome.kind === 'refused') return setWrong({ '': outcome.problem.detail });
     forget();
     rememberPiece(made);
-    void navigate(
-      outcome.kind !== 'saved'
-        ? '/'
-        : count === 1
-          ? `/pieces/${ids[0]}`
-          : group
-            ? `/pieces?group=${group}`
-            : '/pieces',
-    );
+    void navigate(outcome.kind === 'saved' ? madePath(ids, group) : '/');
   };
 
   return (
@@ -173,9 +161,7 @@ function Making({ model }: { model: PieceState | null }) {
       />
       <WrongFields wrong={wrong} />
       <Button type="submit" variant="contained" size="large" sx={{ mt: 2, display: 'block' }}>
-        {typedNumber(typed.count) === 1 && (typed.people ?? '').trim() === ''
-          ? 'Log it as made'
-          : 'Log them as made'}
+        {isOne(typed) ? 'Log it as made' : 'Log them as made'}
       </Button>
     </PieceForm>
   );
@@ -189,6 +175,30 @@ const namesWords = (names: string[]): string =>
     : names.length === 1
       ? names[0]!
       : `${names.length} pieces: ${names[0]} to ${names.at(-1)}`;
+
+const isOne = ({ count, people = '' }: TypedNew): boolean => typedNumber(count) === 1 && people.trim() === '';
+
+/** A wall that is hardly meant, asked about. */
+const thinWall = (wallM: number, units: UnitChoice): Record<string, string> =>
+  isHardlyMeant(wallM)
+    ? {
+        'form.wallM': `${formatQuantity('length', wallM, units)} is next to nothing for a wall: was another unit meant? Log it again if it is so.`,
+      }
+    : {};
+
+/** Where what was made is seen. */
+const madePath = (ids: string[], group: string | null): string =>
+  ids.length === 1 ? `/pieces/${ids[0]}` : group ? `/pieces?group=${group}` : '/pieces';
+
+/** What is wrong with how many are made, and their group. */
+const manyProblems = (typed: TypedNew, people: number, count: number): Record<string, string> => ({
+  ...(people > MOST && { people: `${people} names: make at most ${MOST} in one go.` }),
+  ...(!(Number.isInteger(count) && count >= 1 && count <= MOST) && {
+    count: `A whole number from 1 to ${MOST}: make more in a second go.`,
+  }),
+  ...(typed.group === NEW_GROUP &&
+    typed.groupName.trim() === '' && { groupName: 'The group needs a name, or choose another.' }),
+});
 
 /** How many alike, and the group they go into. */
 function HowMany({

@@ -168,11 +168,8 @@ interface PieceFieldsProps {
 /** What a piece is, where it stands, and when it was made. */
 export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
   const units = useUnits();
-  const zone = useZone();
-  const now = useNow();
-  const { data: studio } = useStudio();
   const begun = usePieceFrom()(typed);
-  const { name, kind, lengths, narrow, cover, stand, attachment, stage } = typed;
+  const { name, kind, lengths } = typed;
   return (
     <Box sx={{ display: 'grid', gap: 2, mt: 2 }}>
       <TextField
@@ -207,80 +204,97 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
           wrong={wrong}
         />
       )}
-      <Columns>
-        <WhenField
-          label="Made"
-          at={typed.madeAt ?? Math.floor(now / MINUTE) * MINUTE}
-          onAt={(at) => set({ madeAt: at })}
-          zone={zone}
-        />
-        <TextField
-          select
-          label="It was then"
-          value={typed.bisque ? BISQUE : (stage ?? 'fresh')}
-          onChange={({ target: { value } }) =>
-            set({
-              bisque: value === BISQUE,
-              stage: value === 'fresh' || value === BISQUE ? null : (value as Stage),
-            })
-          }
-        >
-          <MenuItem value="fresh">Freshly made</MenuItem>
-          {stages.slice(1, 5).map((s) => (
-            <MenuItem key={s.stage} value={s.stage}>
-              Already {s.name.toLowerCase()}
-            </MenuItem>
-          ))}
-          <MenuItem value={BISQUE}>Fired already: it came as bisque</MenuItem>
-        </TextField>
-      </Columns>
-      <Columns>
-        <ChoiceField
-          label="Clay"
-          value={begun.clayId}
-          onChoose={(value) => set({ clayId: value })}
-          options={(studio?.clays ?? []).map((c) => ({ value: c.id, label: c.set.name }))}
-          error={wrong['clayId']}
-        />
-        <ChoiceField
-          label="Room"
-          value={begun.roomId}
-          onChoose={(value) => set({ roomId: value })}
-          options={(studio?.rooms ?? []).map((r) => ({ value: r.id, label: r.set.name }))}
-          error={wrong['roomId']}
-        />
-        <ChoiceField
-          label="Cover"
-          value={cover}
-          onChoose={(value) => set({ cover: value })}
-          options={covers.map((c) => ({ value: c.cover, label: c.name }))}
-        />
-        {(kind === 'cylinder' || kind === 'profile') && (
-          <ChoiceField
-            label="Mouth"
-            value={narrow ? 'narrow' : 'open'}
-            onChoose={(value) => set({ narrow: value === 'narrow' })}
-            options={[
-              { value: 'open', label: 'Open' },
-              { value: 'narrow', label: 'Narrow neck' },
-            ]}
-          />
-        )}
-        <ChoiceField
-          label="It stands"
-          value={stand}
-          onChoose={(value) => set({ stand: value })}
-          options={stands.map((s) => ({ value: s.stand, label: s.name }))}
-        />
-        <QuantityField
-          label="Handle or spout"
-          text={attachment}
-          onText={(text) => set({ attachment: text })}
-          dimension="length"
-          error={wrong['attachmentM']}
-          help="How thick; empty for none, or made apart"
-        />
-      </Columns>
+      <WhenMade typed={typed} set={set} />
+      <WhereItStands typed={typed} set={set} wrong={wrong} begun={begun} />
     </Box>
+  );
+}
+
+function WhenMade({ typed, set }: Pick<PieceFieldsProps, 'typed' | 'set'>) {
+  const zone = useZone();
+  const now = useNow();
+  return (
+    <Columns>
+      <WhenField
+        label="Made"
+        at={typed.madeAt ?? Math.floor(now / MINUTE) * MINUTE}
+        onAt={(at) => set({ madeAt: at })}
+        zone={zone}
+      />
+      <TextField
+        select
+        label="It was then"
+        value={typed.bisque ? BISQUE : (typed.stage ?? 'fresh')}
+        onChange={({ target: { value } }) =>
+          set({
+            bisque: value === BISQUE,
+            stage: value === 'fresh' || value === BISQUE ? null : (value as Stage),
+          })
+        }
+      >
+        <MenuItem value="fresh">Freshly made</MenuItem>
+        {stages.slice(1, 5).map((s) => (
+          <MenuItem key={s.stage} value={s.stage}>
+            Already {s.name.toLowerCase()}
+          </MenuItem>
+        ))}
+        <MenuItem value={BISQUE}>Fired already: it came as bisque</MenuItem>
+      </TextField>
+    </Columns>
+  );
+}
+
+/** Its clay, where and how it stands, and what is on it. */
+function WhereItStands({ typed, set, wrong, begun }: PieceFieldsProps & { begun: PieceBegun }) {
+  const { data: studio } = useStudio();
+  const { kind, narrow, cover, stand, attachment } = typed;
+  return (
+    <Columns>
+      <ChoiceField
+        label="Clay"
+        value={begun.clayId}
+        onChoose={(value) => set({ clayId: value })}
+        options={(studio?.clays ?? []).map((c) => ({ value: c.id, label: c.set.name }))}
+        error={wrong['clayId']}
+      />
+      <ChoiceField
+        label="Room"
+        value={begun.roomId}
+        onChoose={(value) => set({ roomId: value })}
+        options={(studio?.rooms ?? []).map((r) => ({ value: r.id, label: r.set.name }))}
+        error={wrong['roomId']}
+      />
+      <ChoiceField
+        label="Cover"
+        value={cover}
+        onChoose={(value) => set({ cover: value })}
+        options={covers.map((c) => ({ value: c.cover, label: c.name }))}
+      />
+      {(kind === 'cylinder' || kind === 'profile') && (
+        <ChoiceField
+          label="Mouth"
+          value={narrow ? 'narrow' : 'open'}
+          onChoose={(value) => set({ narrow: value === 'narrow' })}
+          options={[
+            { value: 'open', label: 'Open' },
+            { value: 'narrow', label: 'Narrow neck' },
+          ]}
+        />
+      )}
+      <ChoiceField
+        label="It stands"
+        value={stand}
+        onChoose={(value) => set({ stand: value })}
+        options={stands.map((s) => ({ value: s.stand, label: s.name }))}
+      />
+      <QuantityField
+        label="Handle or spout"
+        text={attachment}
+        onText={(text) => set({ attachment: text })}
+        dimension="length"
+        error={wrong['attachmentM']}
+        help="How thick; empty for none, or made apart"
+      />
+    </Columns>
   );
 }

@@ -1,7 +1,6 @@
-import { useMemo, useState } from 'react';
 import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
-import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
 import { wetness } from '../../core/clay/colour.ts';
 import { waterAtIndex } from '../../core/clay/stage.ts';
@@ -10,16 +9,8 @@ import { nextStep, type NextStep } from '../../core/plan/next.ts';
 import { foldPiece, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import { stateName, type PiecePlan } from '../../core/plan/plan.ts';
-import {
-  formatFixed,
-  formatQuantity,
-  metricUnits,
-  MINUTE,
-  type Instant,
-  type UnitChoice,
-} from '../../core/units/quantity.ts';
+import { formatQuantity, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { WallStrip } from '../draw/WallStrip.tsx';
 import { isPast } from '../../core/plan/standing.ts';
 import { kilnDryAt } from '../../core/plan/follows.ts';
 import { wantedWords, answerFor, coverWords, movedWords, type Here } from '../ui/answer.ts';
@@ -34,14 +25,12 @@ import { ActionRow } from './ActionRow.tsx';
 import { SilentSensor } from './SilentSensor.tsx';
 import { LastAct, PieceLog } from './PieceLog.tsx';
 import type { WorkedPlan } from '../planning/planMessages.ts';
-import { sceneOf, wallWords, type Zoom } from '../planning/wallScene.ts';
 import { Photos } from './Photos.tsx';
 import { Parts } from './Parts.tsx';
 import { Places } from './Places.tsx';
 import { Steps } from '../steps/Steps.tsx';
 import { WentWrong } from '../steps/WentWrong.tsx';
-import { useWhatIf } from '../planning/useWhatIf.ts';
-import { Moves, TrialChoice, triedWords } from './WhatIf.tsx';
+import { WallOverTime } from './WallOverTime.tsx';
 import { useCase, usePlan } from '../planning/usePlan.ts';
 
 /** One piece: what now and until when, its wall over time, its steps, its log. */
@@ -151,17 +140,9 @@ interface PieceViewProps {
 
 function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, here }: PieceViewProps) {
   const { now, zone } = here;
-  const units = useUnits();
-  const [zoom, setZoom] = useState<Zoom>('near');
-  const trying = useWhatIf(plan, given);
-  const { trial } = trying;
   const next = plan.piece.finished ? null : nextStep(plan, now);
   const answer = answerFor(next, here, plan.piece.cover);
   const shownAt = Math.floor(now / MINUTE) * MINUTE;
-  const scene = useMemo(
-    () => sceneOf(plan, trial, given, nights, shownAt, zoom, zone),
-    [plan, trial, given, nights, shownAt, zoom, zone],
-  );
   const { piece } = plan;
   const cautions = [...plan.warnings, ...(answer.tone === 'rest' ? [] : plan.cautions)];
   return (
@@ -190,42 +171,7 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, h
           The weighing of {whenNear(weighing.at, now, zone)} is kept, but not used: {weighing.reason}.
         </Trouble>
       ))}
-      <Section
-        title={plan.shown === 'wall' ? 'The wall over time' : `The wall over time, ${wallWords(plan.shown)}`}
-        action={
-          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-            {!piece.finished && <TrialChoice plan={plan} now={shownAt} trying={trying} />}
-            <ToggleButtonGroup
-              exclusive
-              size="small"
-              value={zoom}
-              onChange={(_event, value: Zoom | null) => value && setZoom(value)}
-              aria-label="How much time"
-            >
-              <ToggleButton value="near">Around now</ToggleButton>
-              <ToggleButton value="all">All of it</ToggleButton>
-            </ToggleButtonGroup>
-          </Box>
-        }
-      >
-        <WallStrip
-          scene={scene}
-          handle={
-            trial && {
-              name: triedWords(trial.tried, plan),
-              at: trial.at,
-              says: (at) => whenNear(at, now, zone),
-              onMove: trying.move,
-              onRelease: trying.release,
-            }
-          }
-          label={`The wall of ${piece.made.name} from ${whenNear(scene.from, now, zone)} to ${whenNear(scene.to, now, zone)}. The table of steps below says the same in words.`}
-        />
-        <Moves plan={plan} trying={trying} now={now} zone={zone} />
-        {plan.softest && (plan.believed.waterAdded > 0 || plan.softest.slumps) && (
-          <Box>{softestWords(plan.softest, plan.believed.waterAdded, now, zone, units)}</Box>
-        )}
-      </Section>
+      <WallOverTime plan={plan} given={given} nights={nights} shownAt={shownAt} here={here} />
       <Parts plan={plan} now={shownAt} zone={zone} />
       {piece.fired === 'raw' && <Places places={plan.places} body={given.body} now={shownAt} />}
       <Section title="Steps">
@@ -313,24 +259,6 @@ function wetNow({ now, places, piece }: PiecePlan, { body }: PlanInput): Wet | n
     rim: wetness(body, of('rim')),
     foot: wetness(body, of('foot')),
   };
-}
-
-/** What the coats do to the wall, in words: the water they have put back, and when it is softest for it. */
-export function softestWords(
-  { at, index }: NonNullable<PiecePlan['softest']>,
-  waterAdded: number,
-  now: Instant,
-  zone: string,
-  units: Pick<UnitChoice, 'decimal'> = metricUnits,
-): string {
-  const put =
-    waterAdded === 0
-      ? 'The coats to come put water back into the wall:'
-      : `The coats so far have put back ${formatFixed(100 * waterAdded, 1, units)} % of the wall’s dry weight in water:`;
-  const when =
-    at < now ? `was softest at ${whenNear(at, now, zone)}` : `is softest about ${whenNear(at, now, zone)}`;
-  const beyond = index > 100 ? ', wetter than fresh from the bag' : '';
-  return `${put} it ${when}, ${Math.round(index)} on the moisture index${beyond}.`;
 }
 
 /** What the checks have taught about this wall, in words. */

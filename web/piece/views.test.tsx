@@ -10,7 +10,7 @@ import { defaultStudio } from '../../core/log/studio.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { planPiece } from '../../core/plan/plan.ts';
 import { loggedOnly, NOON, press, show, testStudio, type } from '../testing/studio.test-support.tsx';
-import { softestWords } from './Piece.tsx';
+import { softestWords } from './WallOverTime.tsx';
 import { PieceLog } from './PieceLog.tsx';
 import { Places } from './Places.tsx';
 import { Steps } from '../steps/Steps.tsx';

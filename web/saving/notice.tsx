@@ -67,14 +67,7 @@ export function Logging({ children }: { children: ReactNode }) {
 
   const logAct = useCallback<LogAct>(
     async (words, entries) => {
-      let outcome = await log(words, entries);
-      let left = '';
-      const others = outcome.kind === 'refused' ? forTheOthers(entries, outcome.problem) : null;
-      if (outcome.kind === 'refused' && others) {
-        left = ` Not for ${others.left}: ${[...new Set(outcome.problem.problems!.map(({ message }) => message))].join(' ')}`;
-        const again = await log(words, others.entries);
-        if (again.kind !== 'refused') outcome = again;
-      }
+      const { outcome, left } = await logForAll(words, entries);
       const at = studioNow();
       if (outcome.kind === 'refused') tell({ words: outcome.problem.detail, actId: null, at, stays: true });
       // a guide is begun or ended, no work is done: that is seen
@@ -122,54 +115,79 @@ export function Logging({ children }: { children: ReactNode }) {
   return (
     <LoggingContext value={value}>
       {children}
-      <Box
-        role="status"
-        aria-live="polite"
-        sx={{
-          position: 'fixed',
-          left: 0,
-          right: 0,
-          // a view with targets at its foot has it above them
-          bottom: { xs: 'var(--notice, 72px)', md: 'var(--notice, 0px)' },
-          // above the page, under a dialog: it must not lie over the buttons of one
-          zIndex: 1250,
-          display: 'flex',
-          justifyContent: 'center',
-          pointerEvents: 'none',
-        }}
-      >
-        {notice && (
-          <Box
-            sx={{
-              pointerEvents: 'auto',
-              background: ink,
-              color: board,
-              display: 'flex',
-              alignItems: 'center',
-              gap: 2,
-              px: 3,
-              py: 1,
-              maxWidth: 720,
-              width: '100%',
-            }}
-          >
-            <Box sx={{ flex: 1 }}>{notice.words}</Box>
-            {notice.actId && (
-              <Button
-                variant="outlined"
-                onClick={() => void undo({ ...notice, actId: notice.actId! })}
-                sx={{ color: board, borderColor: board }}
-              >
-                {notice.undone ? 'Redo' : 'Undo'}
-              </Button>
-            )}
-            <Button onClick={() => setNotice(null)} sx={{ color: board }}>
-              Close
-            </Button>
-          </Box>
-        )}
-      </Box>
+      <NoticeBar notice={notice} onUndo={(of) => void undo(of)} onClose={() => setNotice(null)} />
     </LoggingContext>
+  );
+}
+
+/** Logs an act for all it can be logged for. @returns also for whom it was not, in words */
+async function logForAll(words: string, entries: Entry[]): Promise<{ outcome: Outcome; left: string }> {
+  const outcome = await log(words, entries);
+  const others = outcome.kind === 'refused' ? forTheOthers(entries, outcome.problem) : null;
+  if (outcome.kind !== 'refused' || !others) return { outcome, left: '' };
+  const why = [...new Set(outcome.problem.problems!.map(({ message }) => message))].join(' ');
+  const again = await log(words, others.entries);
+  return { outcome: again.kind === 'refused' ? outcome : again, left: ` Not for ${others.left}: ${why}` };
+}
+
+/** What was logged, with its undo, at the foot of every view. */
+function NoticeBar({
+  notice,
+  onUndo,
+  onClose,
+}: {
+  notice: Notice | null;
+  onUndo: (of: Logged) => void;
+  onClose: () => void;
+}) {
+  return (
+    <Box
+      role="status"
+      aria-live="polite"
+      sx={{
+        position: 'fixed',
+        left: 0,
+        right: 0,
+        // a view with targets at its foot has it above them
+        bottom: { xs: 'var(--notice, 72px)', md: 'var(--notice, 0px)' },
+        // above the page, under a dialog: it must not lie over the buttons of one
+        zIndex: 1250,
+        display: 'flex',
+        justifyContent: 'center',
+        pointerEvents: 'none',
+      }}
+    >
+      {notice && (
+        <Box
+          sx={{
+            pointerEvents: 'auto',
+            background: ink,
+            color: board,
+            display: 'flex',
+            alignItems: 'center',
+            gap: 2,
+            px: 3,
+            py: 1,
+            maxWidth: 720,
+            width: '100%',
+          }}
+        >
+          <Box sx={{ flex: 1 }}>{notice.words}</Box>
+          {notice.actId && (
+            <Button
+              variant="outlined"
+              onClick={() => onUndo({ ...notice, actId: notice.actId! })}
+              sx={{ color: board, borderColor: board }}
+            >
+              {notice.undone ? 'Redo' : 'Undo'}
+            </Button>
+          )}
+          <Button onClick={onClose} sx={{ color: board }}>
+            Close
+          </Button>
+        </Box>
+      )}
+    </Box>
   );
 }
 

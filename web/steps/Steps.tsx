@@ -51,11 +51,111 @@ const SHOWN = 3;
 
 const firstOpen = (gates: readonly StepWindow[]): number => gates.findIndex(({ status }) => isOpen(status));
 
-/** The steps of a piece with their windows, signs and cautions: the strip in words. */
-export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
+/** What a step is at, in a word and its colour; those beyond the next lie ahead. */
+function stateOf(s: StepWindow, reached: boolean, here: Here): { word: string; colour: string } {
+  const step = stepAt(s, here.now);
+  if (!reached || !isOpen(step.status)) return states[step.status] ?? ahead;
+  const { due, word, headline } = headlineOf(step, here);
+  return { word: standingOf(step, here.now).wait ? headline : word, colour: dueColours[due] };
+}
+
+/** When a step was done, or is to be. */
+function doneIn(s: StepWindow, reached: boolean, { now, zone }: Here): string {
+  if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
+  const step = stepAt(s, now);
+  if (step.status === 'left-out') return '–';
+  const { asks, at, wait } = standingOf(step, now);
+  if (asks === 'late' || asks === 'held') return '–';
+  if (reached && wait) return `once ${waitWords(wait.what)}`;
+  if (reached && asks === 'now') return 'now';
+  if (s.doAt === null) return 'not in working hours';
+  // not before it opens, told as roughly as that is known
+  const doAt = Math.max(asKnown(s.doAt, s.windows[0]?.opens), at ?? 0);
+  return doAt <= now + MINUTE ? 'now' : whenNear(doAt, now, zone);
+}
+
+interface StepRowProps {
+  of: StepWindow;
+  /** It is the next one, or before that. */
+  reached: boolean;
+  plan: PiecePlan;
+  here: Here;
+  history: ReturnType<typeof useHistory>;
+  /** Its remedies may put it back. */
+  redoes: boolean;
+  onOpen: ReturnType<typeof useDoneDialog>['open'];
+}
+
+function StepRow({ of: s, reached, plan, here, history, redoes, onOpen }: StepRowProps) {
   const { now, zone } = here;
   const { piece } = plan;
   const tubName = useTubNames();
+  const state = stateOf(s, reached, here);
+  const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
+  return (
+    <TableRow role="row">
+      <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
+        {s.planned.step.name}
+        <Box sx={{ fontWeight: 400, color: faded }}>
+          {whereFrom(s.planned.stock, s.planned.zones, tubName)}
+        </Box>
+        {s.planned.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
+      </TableCell>
+      <TableCell role="cell" sx={{ color: state.colour, fontWeight: 650 }}>
+        {state.word}
+        {isOpen(s.status) && (
+          <Box>
+            <LogStepButton
+              step={stepAt(s, plan.at)}
+              name={plan.piece.made.name}
+              variant="text"
+              onOpen={onOpen}
+            />
+          </Box>
+        )}
+      </TableCell>
+      <TableCell role="cell" data-label="Opens">
+        {s.doneAt === null ? when(asKnown(s.opens, s.windows[0]?.opens), '–') : ''}
+        <Spread
+          edge={s.opens === null || s.doneAt !== null ? undefined : s.windows[0]?.opens}
+          now={now}
+          zone={zone}
+        />
+      </TableCell>
+      <TableCell role="cell" data-label="Closes">
+        {s.doneAt === null && s.opens !== null
+          ? when(asKnown(s.closes, s.windows[0]?.closes), 'stays open')
+          : ''}
+        <Spread
+          edge={s.closes === null || s.doneAt !== null ? undefined : s.windows[0]?.closes}
+          now={now}
+          zone={zone}
+        />
+      </TableCell>
+      <TableCell role="cell" data-label={s.doneAt === null ? 'Do it' : 'Done'}>
+        {doneIn(s, reached, here)}
+      </TableCell>
+      <TableCell role="cell" sx={{ minWidth: 220 }}>
+        {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
+        {isOpen(s.status) && <ForAdults planned={s.planned} />}
+        {isOpen(s.status) && <Signs gate={s} piece={piece} />}
+        {redoes &&
+          s.planned.step.remedies.map((remedy) => (
+            <Box key={remedy.sign} sx={{ color: faded }}>
+              {remedy.redo && `If ${remedy.sign}. ${remedy.say}`}
+              <div>
+                <Redo piece={piece} planned={s.planned} remedy={remedy} />
+              </div>
+            </Box>
+          ))}
+      </TableCell>
+    </TableRow>
+  );
+}
+
+/** The steps of a piece with their windows, signs and cautions: the strip in words. */
+export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
+  const { piece } = plan;
   const history = useHistory(piece.finished ? null : piece.like);
   // any step can be logged out of turn: the wall does not care for the order of a list
   const { open, dialog } = useDoneDialog({
@@ -64,31 +164,11 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
     areaM2: outsideArea(piece.form),
     wall: coatedWall(plan),
   });
-  const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
   // nothing is left to do on a piece that is finished
   const gates = piece.finished ? plan.gates.filter(({ status }) => !isOpen(status)) : plan.gates;
   const [all, setAll] = useRemembered('all-steps', false);
   const first = gates.findIndex((s) => isOpen(s.status) && !s.planned.optional);
   const firstShown = Math.max(0, Math.min(first < 0 ? gates.length : firstOpen(gates), gates.length - SHOWN));
-  const stateOf = (s: StepWindow, i: number): { word: string; colour: string } => {
-    const step = stepAt(s, now);
-    if (i > first || !isOpen(step.status)) return states[step.status] ?? ahead;
-    const { due, word, headline } = headlineOf(step, here);
-    return { word: standingOf(step, now).wait ? headline : word, colour: dueColours[due] };
-  };
-  const doIn = (s: StepWindow, i: number) => {
-    if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
-    const step = stepAt(s, now);
-    if (step.status === 'left-out') return '–';
-    const { asks, at, wait } = standingOf(step, now);
-    if (asks === 'late' || asks === 'held') return '–';
-    if (i <= first && wait) return `once ${waitWords(wait.what)}`;
-    if (i <= first && asks === 'now') return 'now';
-    if (s.doAt === null) return 'not in working hours';
-    // not before it opens, told as roughly as that is known
-    const doAt = Math.max(asKnown(s.doAt, s.windows[0]?.opens), at ?? 0);
-    return doAt <= now + MINUTE ? 'now' : whenNear(doAt, now, zone);
-  };
   const goneBack = piece.finished ? null : lastWithRedo(piece);
   const shown = (i: number) =>
     all || gates[i]!.planned.key === goneBack?.key || (i >= firstShown && i < firstShown + SHOWN);
@@ -124,63 +204,16 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
           <TableBody>
             {gates.map((s, i) =>
               !shown(i) ? null : (
-                <TableRow key={s.planned.key} role="row">
-                  <TableCell component="th" scope="row" role="rowheader" sx={{ fontWeight: 700 }}>
-                    {s.planned.step.name}
-                    <Box sx={{ fontWeight: 400, color: faded }}>
-                      {whereFrom(s.planned.stock, s.planned.zones, tubName)}
-                    </Box>
-                    {s.planned.optional && <Box sx={{ fontWeight: 400, color: faded }}>optional</Box>}
-                  </TableCell>
-                  <TableCell role="cell" sx={{ color: stateOf(s, i).colour, fontWeight: 650 }}>
-                    {stateOf(s, i).word}
-                    {isOpen(s.status) && (
-                      <Box>
-                        <LogStepButton
-                          step={stepAt(s, plan.at)}
-                          name={plan.piece.made.name}
-                          variant="text"
-                          onOpen={open}
-                        />
-                      </Box>
-                    )}
-                  </TableCell>
-                  <TableCell role="cell" data-label="Opens">
-                    {s.doneAt === null ? when(asKnown(s.opens, s.windows[0]?.opens), '–') : ''}
-                    <Spread
-                      edge={s.opens === null || s.doneAt !== null ? undefined : s.windows[0]?.opens}
-                      now={now}
-                      zone={zone}
-                    />
-                  </TableCell>
-                  <TableCell role="cell" data-label="Closes">
-                    {s.doneAt === null && s.opens !== null
-                      ? when(asKnown(s.closes, s.windows[0]?.closes), 'stays open')
-                      : ''}
-                    <Spread
-                      edge={s.closes === null || s.doneAt !== null ? undefined : s.windows[0]?.closes}
-                      now={now}
-                      zone={zone}
-                    />
-                  </TableCell>
-                  <TableCell role="cell" data-label={s.doneAt === null ? 'Do it' : 'Done'}>
-                    {doIn(s, i)}
-                  </TableCell>
-                  <TableCell role="cell" sx={{ minWidth: 220 }}>
-                    {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
-                    {isOpen(s.status) && <ForAdults planned={s.planned} />}
-                    {isOpen(s.status) && <Signs gate={s} piece={piece} />}
-                    {s.planned.key === goneBack?.key &&
-                      s.planned.step.remedies.map((remedy) => (
-                        <Box key={remedy.sign} sx={{ color: faded }}>
-                          {remedy.redo && `If ${remedy.sign}. ${remedy.say}`}
-                          <div>
-                            <Redo piece={piece} planned={s.planned} remedy={remedy} />
-                          </div>
-                        </Box>
-                      ))}
-                  </TableCell>
-                </TableRow>
+                <StepRow
+                  key={s.planned.key}
+                  of={s}
+                  reached={i <= first}
+                  plan={plan}
+                  here={here}
+                  history={history}
+                  redoes={s.planned.key === goneBack?.key}
+                  onOpen={open}
+                />
               ),
             )}
           </TableBody>

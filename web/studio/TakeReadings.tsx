@@ -61,12 +61,7 @@ export function TakeReadings({
       // questions about the file before go with it
       setChosen(null);
       setSkipBad(false);
-      return preview(await kept(file), file.name, {
-        zone,
-        dayFirst: null,
-        columns: null,
-        fahrenheit: null,
-      })();
+      return preview(await kept(file), file.name, { ...unanswered, zone })();
     });
 
   const answer = (more: Partial<ReadingsAnswers>) =>
@@ -113,6 +108,9 @@ export function TakeReadings({
     </Dialog>
   );
 }
+
+/** What is not yet said of a file's columns. */
+const unanswered = { dayFirst: null, columns: null, fahrenheit: null };
 
 /** Keeps a file in the studio. @returns its name there */
 const kept = async (file: File): Promise<string> => {

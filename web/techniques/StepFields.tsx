@@ -47,14 +47,11 @@ const doings: { value: string; label: string; effect: Effect<Usual> }[] = [
 
 /** One step of a studio's own technique: its name, words, figures, and where it stands. */
 export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsProps) {
-  const units = useUnits();
   const { technique, figures } = typed;
   const change = (of: Technique) => onTyped({ technique: of, figures });
-  const set = (more: Partial<Step>) =>
-    change({
-      ...technique,
-      steps: technique.steps.map((other) => (other === step ? { ...step, ...more } : other)),
-    });
+  const replace = (by: Step) =>
+    change({ ...technique, steps: technique.steps.map((other) => (other === step ? by : other)) });
+  const set = (more: Partial<Step>) => replace({ ...step, ...more });
   const setNeed = (i: number, need: Need | null) =>
     set({ needs: need ? step.needs.with(i, need) : step.needs.toSpliced(i, 1) });
   const named = (key: string) => technique.steps.find((other) => other.key === key)?.name ?? key;
@@ -70,31 +67,7 @@ export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsPro
   return (
     <Section
       title={`${place + 1}. ${step.name}`}
-      action={
-        <>
-          <Button
-            disabled={place === 0}
-            onClick={() => change(withStepMoved(technique, step.key, -1))}
-            aria-label={`Move ${step.name} up`}
-          >
-            Up
-          </Button>
-          <Button
-            disabled={place === technique.steps.length - 1}
-            onClick={() => change(withStepMoved(technique, step.key, 1))}
-            aria-label={`Move ${step.name} down`}
-          >
-            Down
-          </Button>
-          <Button
-            disabled={technique.steps.length === 1}
-            onClick={() => change(withoutStep(technique, step.key))}
-            aria-label={`Take out ${step.name}`}
-          >
-            Take out
-          </Button>
-        </>
-      }
+      action={<Placing technique={technique} step={step} place={place} onChange={change} />}
     >
       <Box sx={{ color: faded }}>{summary}</Box>
       <Fold name="Figures and words" open={whole !== undefined || (own && step.name === OWN_NAME)}>
@@ -114,49 +87,10 @@ export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsPro
               options={doings}
             />
           )}
-          {figuresOf(step, units).map((figure) => {
-            const key = figureKey(step, figure);
-            const text = figures[key] ?? figure.text;
-            const onText = (value: string) => onTyped({ technique, figures: { ...figures, [key]: value } });
-            const error = of(figure.at);
-            return figure.field ? (
-              <EffectInput key={key} field={figure.field} text={text} onText={onText} error={error} />
-            ) : (
-              <NumberField
-                key={key}
-                label={figure.label}
-                unit={figure.unit}
-                text={text}
-                onText={onText}
-                error={error}
-              />
-            );
-          })}
-          {step.needs.map((need, i) =>
-            need.kind === 'sign' ? (
-              <ChoiceField
-                key={`${step.key} sign ${i}`}
-                label={`${need.side === 'after' ? 'Once' : 'While not yet'} “${signed(need.of, named)}” is`}
-                value={need.sign}
-                onChoose={(sign: Sign) => setNeed(i, { ...need, sign })}
-                options={signs.map((sign) => ({ value: sign, label: signNames[sign].name }))}
-              />
-            ) : null,
-          )}
+          <Figures typed={typed} step={step} onTyped={onTyped} of={of} />
+          <SignFields step={step} named={named} onNeed={setNeed} />
         </Columns>
-        <Box component="ul" sx={{ listStyle: 'none', p: 0, my: 1 }}>
-          {step.needs.map((need, i) => (
-            <Box component="li" key={i} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-              <Box sx={{ flex: 1, color: faded }}>Needs {needWords(need, named)}</Box>
-              <Button
-                onClick={() => setNeed(i, null)}
-                aria-label={`Not needed: ${needWords(need, named)}, at ${step.name}`}
-              >
-                Not needed
-              </Button>
-            </Box>
-          ))}
-        </Box>
+        <Needs step={step} named={named} onOut={(i) => setNeed(i, null)} />
         {!step.needs.some(({ kind }) => kind === 'water') && (
           <Button onClick={() => set({ needs: [...step.needs, newWindow] })}>Give it a window</Button>
         )}
@@ -173,15 +107,7 @@ export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsPro
           control={
             <Checkbox
               checked={step.optional === true}
-              onChange={(_event, wanted) => {
-                const { optional: _before, ...rest } = step;
-                change({
-                  ...technique,
-                  steps: technique.steps.map((other) =>
-                    other === step ? { ...rest, ...(wanted && { optional: true as const }) } : other,
-                  ),
-                });
-              }}
+              onChange={(_event, wanted) => replace(optionally(step, wanted))}
             />
           }
           label="Only if wanted"
@@ -193,6 +119,125 @@ export function StepFields({ typed, step, place, onTyped, wrong }: StepFieldsPro
         </Box>
       )}
     </Section>
+  );
+}
+
+const optionally = ({ optional: _before, ...step }: Step, wanted: boolean): Step => ({
+  ...step,
+  ...(wanted && { optional: true as const }),
+});
+
+/** Where a step stands, and whether. */
+function Placing({
+  technique,
+  step,
+  place,
+  onChange: change,
+}: {
+  technique: Technique;
+  step: Step;
+  place: number;
+  onChange: (technique: Technique) => void;
+}) {
+  return (
+    <>
+      <Button
+        disabled={place === 0}
+        onClick={() => change(withStepMoved(technique, step.key, -1))}
+        aria-label={`Move ${step.name} up`}
+      >
+        Up
+      </Button>
+      <Button
+        disabled={place === technique.steps.length - 1}
+        onClick={() => change(withStepMoved(technique, step.key, 1))}
+        aria-label={`Move ${step.name} down`}
+      >
+        Down
+      </Button>
+      <Button
+        disabled={technique.steps.length === 1}
+        onClick={() => change(withoutStep(technique, step.key))}
+        aria-label={`Take out ${step.name}`}
+      >
+        Take out
+      </Button>
+    </>
+  );
+}
+
+function Figures({
+  typed: { technique, figures },
+  step,
+  onTyped,
+  of,
+}: Pick<StepFieldsProps, 'typed' | 'step' | 'onTyped'> & { of: (field: string) => string | undefined }) {
+  const units = useUnits();
+  return figuresOf(step, units).map((figure) => {
+    const key = figureKey(step, figure);
+    const text = figures[key] ?? figure.text;
+    const onText = (value: string) => onTyped({ technique, figures: { ...figures, [key]: value } });
+    const error = of(figure.at);
+    return figure.field ? (
+      <EffectInput key={key} field={figure.field} text={text} onText={onText} error={error} />
+    ) : (
+      <NumberField
+        key={key}
+        label={figure.label}
+        unit={figure.unit}
+        text={text}
+        onText={onText}
+        error={error}
+      />
+    );
+  });
+}
+
+function SignFields({
+  step,
+  named,
+  onNeed,
+}: {
+  step: Step;
+  named: (key: string) => string;
+  onNeed: (i: number, need: Need) => void;
+}) {
+  return step.needs.map((need, i) =>
+    need.kind === 'sign' ? (
+      <ChoiceField
+        key={`${step.key} sign ${i}`}
+        label={`${need.side === 'after' ? 'Once' : 'While not yet'} “${signed(need.of, named)}” is`}
+        value={need.sign}
+        onChoose={(sign: Sign) => onNeed(i, { ...need, sign })}
+        options={signs.map((sign) => ({ value: sign, label: signNames[sign].name }))}
+      />
+    ) : null,
+  );
+}
+
+function Needs({
+  step,
+  named,
+  onOut,
+}: {
+  step: Step;
+  named: (key: string) => string;
+  onOut: (i: number) => void;
+}) {
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', p: 0, my: 1 }}>
+      {step.needs.map((need, i) => (
+        <Box component="li" key={i} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <Box sx={{ flex: 1, color: faded }}>Needs {needWords(need, named)}</Box>
+          <Button
+            onClick={() => onOut(i)}
+            aria-label={`Not needed: ${needWords(need, named)}, at ${step.name}`}
+          >
+            Not needed
+          </Button>
+        </Box>
+      ))}
+    </Box>
   );
 }
 

@@ -49,29 +49,7 @@ export function Technique() {
   const cautions = [...new Set(steps.flatMap((step) => step.hazards))];
   return (
     <>
-      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>
-          {technique.name}
-        </Typography>
-        <Button
-          variant="outlined"
-          component={RouterLink}
-          to={`/techniques/${technique.id}/own?${new URLSearchParams(isOwn ? {} : schools)}`}
-        >
-          {isOwn ? 'Change it' : 'Copy it as ours'}
-        </Button>
-        <Button variant="contained" component={RouterLink} to={`/pieces/new?technique=${technique.id}`}>
-          Begin a piece with it
-        </Button>
-      </Box>
-      <Box sx={{ fontSize: '1.15rem', mb: 2 }}>{technique.gives}</Box>
-      {isOwn && (
-        <Box sx={{ color: faded, mb: 2 }}>
-          Our own, version {technique.rev}
-          {technique.retired && ', not offered for new pieces any more'}. Pieces keep the version they were
-          begun with.
-        </Box>
-      )}
+      <Head technique={technique} isOwn={isOwn} schools={schools} />
       <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
         {(['made', 'fired'] as const).map((as) => (
           <Box key={as} component="figure" sx={{ m: 0 }}>
@@ -107,6 +85,36 @@ export function Technique() {
             ))}
           </Box>
         </Section>
+      )}
+    </>
+  );
+}
+
+function Head({ technique, isOwn, schools }: { technique: Of; isOwn: boolean; schools: Only }) {
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          {technique.name}
+        </Typography>
+        <Button
+          variant="outlined"
+          component={RouterLink}
+          to={`/techniques/${technique.id}/own?${new URLSearchParams(isOwn ? {} : schools)}`}
+        >
+          {isOwn ? 'Change it' : 'Copy it as ours'}
+        </Button>
+        <Button variant="contained" component={RouterLink} to={`/pieces/new?technique=${technique.id}`}>
+          Begin a piece with it
+        </Button>
+      </Box>
+      <Box sx={{ fontSize: '1.15rem', mb: 2 }}>{technique.gives}</Box>
+      {isOwn && (
+        <Box sx={{ color: faded, mb: 2 }}>
+          Our own, version {technique.rev}
+          {technique.retired && ', not offered for new pieces any more'}. Pieces keep the version they were
+          begun with.
+        </Box>
       )}
     </>
   );

@@ -108,19 +108,7 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
         )
       }
     >
-      <ToggleButtonGroup
-        exclusive
-        value={by}
-        onChange={(_event, value: By | null) => value && setBy(value)}
-        aria-label="Scale it"
-        sx={{ flexWrap: 'wrap', mb: 2 }}
-      >
-        {ways.map((way) => (
-          <ToggleButton key={way.by} value={way.by}>
-            {way.name}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <SizedBy by={by} onBy={setBy} />
       <SizeFields
         by={by}
         typed={typed}
@@ -143,6 +131,22 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
     </Section>
   );
 }
+
+const SizedBy = ({ by, onBy }: { by: By; onBy: (by: By) => void }) => (
+  <ToggleButtonGroup
+    exclusive
+    value={by}
+    onChange={(_event, value: By | null) => value && onBy(value)}
+    aria-label="Scale it"
+    sx={{ flexWrap: 'wrap', mb: 2 }}
+  >
+    {ways.map((way) => (
+      <ToggleButton key={way.by} value={way.by}>
+        {way.name}
+      </ToggleButton>
+    ))}
+  </ToggleButtonGroup>
+);
 
 /** What is made of each line, as the maker's scale has it. */
 function WhatToWeigh({

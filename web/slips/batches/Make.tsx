@@ -1,3 +1,4 @@
+import type { Materials } from '../../../core/slip/recipe.ts';
 import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
@@ -95,6 +96,49 @@ function Ways({
   );
 }
 
+const coloursOf = (materials: Materials): Materials => ({
+  ...Object.fromEntries(
+    Object.entries(materials).filter(([, m]) => ['colourant', 'stain', 'opacifier'].includes(m.kind)),
+  ),
+  [NO_COLOUR]: noColour,
+});
+
+/** Which colourant, and how much of the dry slip. */
+function ColourFields({
+  materials,
+  colourant,
+  percent,
+  onColourant,
+  onPercent,
+}: {
+  materials: Materials;
+  colourant: string;
+  percent: string;
+  onColourant: (id: string) => void;
+  onPercent: (text: string) => void;
+}) {
+  return (
+    <>
+      <MaterialField
+        label="Colourant"
+        materials={coloursOf(materials)}
+        value={colourant}
+        onChoose={onColourant}
+        kinds={null}
+      />
+      {colourant !== NO_COLOUR && (
+        <NumberField
+          label="Of the dry slip"
+          unit="%"
+          text={percent}
+          onText={onPercent}
+          {...usualHelp(materials[colourant]?.usualPercent)}
+        />
+      )}
+    </>
+  );
+}
+
 function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue }) {
   const { data: studio } = useStudio();
   const clays = studio?.clays ?? [];
@@ -113,10 +157,6 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
   const coloured = colourant !== NO_COLOUR;
   const grainDensity = clays.find((c) => c.id === clayId)?.set.grainDensity ?? PLAIN_DENSITY;
   const start = useStart(amount, use, grainDensity);
-  const colours = Object.fromEntries(
-    Object.entries(materials).filter(([, m]) => ['colourant', 'stain', 'opacifier'].includes(m.kind)),
-  );
-
   const begin = async () => {
     const share = typedNumber(percent);
     const problem = startProblem(name, coloured ? share : 1);
@@ -161,22 +201,13 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
           onChoose={setClay}
           options={clays.map(({ id, set }) => ({ value: id, label: set.name }))}
         />
-        <MaterialField
-          label="Colourant"
-          materials={{ ...colours, [NO_COLOUR]: noColour }}
-          value={colourant}
-          onChoose={setColourant}
-          kinds={null}
+        <ColourFields
+          materials={materials}
+          colourant={colourant}
+          percent={percent}
+          onColourant={setColourant}
+          onPercent={setPercent}
         />
-        {coloured && (
-          <NumberField
-            label="Of the dry slip"
-            unit="%"
-            text={percent}
-            onText={setPercent}
-            {...usualHelp(colours[colourant]?.usualPercent)}
-          />
-        )}
       </Box>
       {source === 'trimmings' && <HowMuch typed={amount} onTyped={setAmount} use={use} start={start} />}
       {wrong && <Trouble>{wrong}</Trouble>}

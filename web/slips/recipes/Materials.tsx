@@ -1,3 +1,4 @@
+import { USUAL_GRAIN } from '../../../core/slip/density.ts';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from '@mui/material';
@@ -137,6 +138,52 @@ function analysisTyped(text: string): Material['makeUp'] | { wrong: string } {
   return { kind: 'analysis', percent };
 }
 
+/** A material as it is typed. */
+interface TypedMaterial {
+  name: string;
+  kind: MaterialKind;
+  density: string;
+  analysis: string;
+  usual: [low: string, high: string];
+  cautions: HazardId[];
+  note: string;
+}
+
+const typedOf = (material: Material | null, units: UnitChoice): TypedMaterial => ({
+  name: material?.name ?? '',
+  kind: material?.kind ?? 'clay',
+  density: formatNumber((material?.grainDensity ?? USUAL_GRAIN) / 1000, 3, units),
+  analysis: Object.entries(material?.makeUp.kind === 'analysis' ? material.makeUp.percent : {})
+    .map(([oxide, percent]) => `${oxide} ${formatNumber(percent, 2, units)}`)
+    .join('; '),
+  usual: [
+    material?.usualPercent ? formatNumber(material.usualPercent.from, 2, units) : '',
+    material?.usualPercent ? formatNumber(material.usualPercent.to, 2, units) : '',
+  ],
+  cautions: material?.hazards ?? ['silica-dust'],
+  note: material?.note ?? '',
+});
+
+/** The material that was typed, or what is wrong with its analysis. @param formula what it is where no analysis is typed */
+function materialTyped(
+  { name, kind, density, analysis, usual, cautions, note }: TypedMaterial,
+  formula: Material['makeUp'] | null,
+): Material | { wrong: string } {
+  const makeUp = formula && analysis.trim() === '' ? formula : analysisTyped(analysis);
+  if ('wrong' in makeUp) return makeUp;
+  const [low, high] = usual.map(typedNumber);
+  return {
+    name,
+    kind,
+    makeUp,
+    grainDensity: (typedNumber(density) ?? Number.NaN) * 1000,
+    hazards: cautions,
+    usualPercent: low === null || high === null ? null : { from: low!, to: high! },
+    standing: 'supplier',
+    note,
+  };
+}
+
 function MaterialDialog({
   id,
   material,
@@ -147,88 +194,36 @@ function MaterialDialog({
   onClose: () => void;
 }) {
   const units = useUnits();
-  const [name, setName] = useState(material?.name ?? '');
-  const [kind, setKind] = useState<MaterialKind>(material?.kind ?? 'clay');
-  const [density, setDensity] = useState(formatNumber((material?.grainDensity ?? 2600) / 1000, 3, units));
-  const known = material?.makeUp.kind === 'analysis' ? material.makeUp.percent : {};
-  const [analysis, setAnalysis] = useState(
-    Object.entries(known)
-      .map(([oxide, percent]) => `${oxide} ${formatNumber(percent, 2, units)}`)
-      .join('; '),
-  );
-  const [usual, setUsual] = useState<[string, string]>([
-    material?.usualPercent ? formatNumber(material.usualPercent.from, 2, units) : '',
-    material?.usualPercent ? formatNumber(material.usualPercent.to, 2, units) : '',
-  ]);
-  const [cautions, setCautions] = useState<HazardId[]>(material?.hazards ?? ['silica-dust']);
-  const [note, setNote] = useState(material?.note ?? '');
+  const [typed, setTyped] = useState(() => typedOf(material, units));
+  const set = (more: Partial<TypedMaterial>) => setTyped((last) => ({ ...last, ...more }));
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const formula = material?.makeUp.kind === 'formula' ? material.makeUp : null;
 
   const act = (at: number) => {
-    const makeUp = formula && analysis.trim() === '' ? formula : analysisTyped(analysis);
-    if ('wrong' in makeUp) return makeUp;
-    const [low, high] = usual.map(typedNumber);
-    const body: Material = {
-      name,
-      kind,
-      makeUp,
-      grainDensity: (typedNumber(density) ?? Number.NaN) * 1000,
-      hazards: cautions,
-      usualPercent: low === null || high === null ? null : { from: low!, to: high! },
-      standing: 'supplier',
-      note,
-    };
+    const body = materialTyped(typed, formula);
+    if ('wrong' in body) return body;
     const found = wrongFields(bodies['material.set'], body);
     setWrong(found);
     const first = Object.values(found)[0];
     return first
       ? { wrong: first }
-      : { words: `${name} set`, entries: [entry('material.set', id, body, { at })] };
+      : { words: `${body.name} set`, entries: [entry('material.set', id, body, { at })] };
   };
 
   return (
     <LogDialog title={material?.name ?? 'New material'} verb="Set it" act={act} onClose={onClose}>
       <TextField
         label="Name of the material"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
+        value={typed.name}
+        onChange={(event) => set({ name: event.target.value })}
         error={wrong['name'] !== undefined}
         helperText={wrong['name']}
       />
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: '1fr 1fr' }}>
-        <ChoiceField
-          label="Kind of material"
-          value={kind}
-          onChoose={setKind}
-          options={kinds.map((value) => ({ value, label: value }))}
-        />
-        <NumberField
-          label="Density"
-          unit="kg/l"
-          text={density}
-          onText={setDensity}
-          error={wrong['grainDensity']}
-        />
-        <NumberField
-          label="Usually from"
-          unit="%"
-          text={usual[0]}
-          onText={(low) => setUsual([low, usual[1]])}
-          error={wrong['usualPercent.from']}
-        />
-        <NumberField
-          label="Usually to"
-          unit="%"
-          text={usual[1]}
-          onText={(high) => setUsual([usual[0], high])}
-          error={wrong['usualPercent.to']}
-        />
-      </Box>
+      <MaterialFigures typed={typed} set={set} wrong={wrong} />
       <TextField
         label="The supplier’s analysis, percent of mass"
-        value={analysis}
-        onChange={(event) => setAnalysis(event.target.value)}
+        value={typed.analysis}
+        onChange={(event) => set({ analysis: event.target.value })}
         multiline
         helperText={
           formula
@@ -243,9 +238,11 @@ function MaterialDialog({
             sx={{ minHeight: 48 }}
             control={
               <Checkbox
-                checked={cautions.includes(hazard)}
+                checked={typed.cautions.includes(hazard)}
                 onChange={(_event, on) =>
-                  setCautions(on ? [...cautions, hazard] : cautions.filter((h) => h !== hazard))
+                  set({
+                    cautions: on ? [...typed.cautions, hazard] : typed.cautions.filter((h) => h !== hazard),
+                  })
                 }
               />
             }
@@ -253,7 +250,50 @@ function MaterialDialog({
           />
         ))}
       </Box>
-      <TextField label="Note" value={note} onChange={(event) => setNote(event.target.value)} />
+      <TextField label="Note" value={typed.note} onChange={(event) => set({ note: event.target.value })} />
     </LogDialog>
+  );
+}
+
+/** Its kind, its density, and how much of it is usual. */
+function MaterialFigures({
+  typed: { kind, density, usual },
+  set,
+  wrong,
+}: {
+  typed: TypedMaterial;
+  set: (more: Partial<TypedMaterial>) => void;
+  wrong: Record<string, string>;
+}) {
+  return (
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: '1fr 1fr' }}>
+      <ChoiceField
+        label="Kind of material"
+        value={kind}
+        onChoose={(value) => set({ kind: value })}
+        options={kinds.map((value) => ({ value, label: value }))}
+      />
+      <NumberField
+        label="Density"
+        unit="kg/l"
+        text={density}
+        onText={(text) => set({ density: text })}
+        error={wrong['grainDensity']}
+      />
+      <NumberField
+        label="Usually from"
+        unit="%"
+        text={usual[0]}
+        onText={(low) => set({ usual: [low, usual[1]] })}
+        error={wrong['usualPercent.from']}
+      />
+      <NumberField
+        label="Usually to"
+        unit="%"
+        text={usual[1]}
+        onText={(high) => set({ usual: [usual[0], high] })}
+        error={wrong['usualPercent.to']}
+      />
+    </Box>
   );
 }

@@ -6,8 +6,15 @@ import { Box, Button, Typography } from '@mui/material';
 import type { TubAnswer } from '../../../api/routes.ts';
 import { consistencyFor } from '../../../core/slip/consistency.ts';
 import { solidsByVolume } from '../../../core/slip/density.ts';
-import { settlingTime, takenLayer } from '../../../core/slip/settle.ts';
-import { formatFixed, formatNumber, formatQuantity, SECOND } from '../../../core/units/quantity.ts';
+import { settlingTime, takenLayer, type LayerTaken } from '../../../core/slip/settle.ts';
+import {
+  formatFixed,
+  formatNumber,
+  formatQuantity,
+  SECOND,
+  type Instant,
+  type UnitChoice,
+} from '../../../core/units/quantity.ts';
 import type { Answer } from '../../ui/answer.ts';
 import { useNow } from '../../asking/clock.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../../ui/fields.tsx';
@@ -36,53 +43,17 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
   const now = useNow();
   const log = useLog();
   const navigate = useNavigate();
-  const [depth, setDepth] = useState(() => quantityText(0.1, 'length', units));
-  const [whole, setWhole] = useState(() => quantityText(0.15, 'length', units));
-  const [grain, setGrain] = useState('2');
-  const [celsius, setCelsius] = useState(() => quantityText(20, 'temperature', units));
-  const [fine, setFine] = useState('30');
-  const gravity = judgement.gravity;
-  const wanted = consistencyFor('sigillata', catalogue.wanted).gravity;
-
-  const typed = {
-    depthM: typedQuantity(depth, 'length', units),
-    wholeM: typedQuantity(whole, 'length', units),
-    grainM: (typedNumber(grain) ?? Number.NaN) * 1e-6,
-    celsius: typedQuantity(celsius, 'temperature', units),
-    fine: typedNumber(fine),
-  };
-  const wrong = !(typed.depthM! > 0)
-    ? 'The layer to draw off must be a number above zero.'
-    : !(typed.wholeM! >= typed.depthM!)
-      ? 'The whole depth must be at least the layer drawn off.'
-      : !(typed.grainM > 0)
-        ? 'The grain must be a number above zero: sigillata is 1 to 2 µm.'
-        : !(typed.celsius! >= 0 && typed.celsius! <= 40)
-          ? 'The water must be between 0 and 40 °C.'
-          : !(typed.fine! > 0 && typed.fine! <= 100)
-            ? 'The fine share must be between 0 and 100 %.'
-            : null;
-  const { grainDensity } = tub.made;
-  const solids = gravity === null ? 0 : solidsByVolume(gravity, grainDensity);
-  const seconds = wrong
-    ? null
-    : settlingTime(typed.depthM!, { grainM: typed.grainM, grainDensity, celsius: typed.celsius!, solids });
-  const layer =
-    wrong || gravity === null
-      ? null
-      : takenLayer(
-          { volumeM3: tub.volumeM3, gravity, grainDensity },
-          typed.depthM! / typed.wholeM!,
-          typed.fine! / 100,
-          wanted.from,
-        );
+  const [typed, setTyped] = useState<TypedSettling>(() => usualSettling(units));
+  const of = settlingOf(shelf, typed, consistencyFor('sigillata', catalogue.wanted).gravity.from, units);
+  const { seconds, layer } = of;
+  const due = tub.settling?.dueAt ?? null;
 
   const start = () =>
     void log(`${tub.made.name} left to settle`, [
       entry('tub.settling', tub.id, {
-        depthM: typed.depthM!,
-        grainM: typed.grainM,
-        celsius: typed.celsius!,
+        depthM: of.depthM!,
+        grainM: of.grainM,
+        celsius: of.celsius!,
         seconds: seconds!,
       }),
     ]);
@@ -96,27 +67,8 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
     if (outcome.kind === 'saved') void navigate(`/slips/${tubId}`);
   };
 
-  const layerText = formatQuantity('length', tub.settling?.depthM ?? typed.depthM ?? 0, units);
-  const due = tub.settling?.dueAt ?? null;
-  const answer: Answer =
-    due === null
-      ? {
-          tone: 'rest',
-          headline: seconds === null ? 'How long?' : `Leave it ${span(seconds * SECOND)}`,
-          detail: `Then the top ${layerText} holds nothing over ${grain} µm. Undisturbed, away from draughts and knocks.`,
-        }
-      : due > now
-        ? {
-            tone: 'soon',
-            headline: `Settling until ${whenNear(due, now, zone)}`,
-            detail: `${span(due - now)} to go. Then take the top ${layerText}, and leave the rest.`,
-          }
-        : {
-            tone: 'now',
-            headline: `Draw off the top ${layerText}`,
-            detail:
-              'With a hose or a syringe, not by pouring. What is left below goes back to its body, or to waste.',
-          };
+  const layerText = formatQuantity('length', tub.settling?.depthM ?? of.depthM ?? 0, units);
+  const answer = settlingAnswer({ layerText, seconds, due, grain: typed.grain, now, zone });
   return (
     <>
       <Typography variant="h2" component="h1" gutterBottom>
@@ -139,43 +91,175 @@ function SettlingBench({ answer: { shelf, catalogue } }: { answer: TubAnswer }) 
           )}
         </Box>
       </AnswerBoard>
-      <Section title="Layer and grain">
-        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}>
-          <QuantityField label="Layer to draw off" text={depth} onText={setDepth} dimension="length" />
-          <QuantityField label="Whole depth" text={whole} onText={setWhole} dimension="length" />
-          <NumberField
-            label="Nothing coarser than"
-            unit="µm"
-            text={grain}
-            onText={setGrain}
-            help="Half the size takes four times as long"
-          />
-          <QuantityField label="The water" text={celsius} onText={setCelsius} dimension="temperature" />
-          <NumberField
-            label="Share finer than that"
-            unit="%"
-            text={fine}
-            onText={setFine}
-            help="Of the dry clay; a guess until you have weighed a yield"
-          />
-        </Box>
-        {wrong && <Trouble>{wrong}</Trouble>}
-        <Box sx={{ mt: 1.5 }}>
-          {gravity === null
-            ? 'Its SG is not known: the time is for single grains in clear water, the least it can be.'
-            : `At SG ${formatFixed(gravity, 2, units)} grains hinder each other; plates fall slower still.`}
-        </Box>
-      </Section>
-      {layer && (
-        <Section title="What it yields">
-          The layer is {formatQuantity('volume', layer.volumeM3, units)} with about{' '}
-          {formatQuantity('mass', layer.dryKg, units)} of dry clay, SG {formatNumber(layer.gravity, 3, units)}
-          .{' '}
-          {layer.evaporateM3 > 0
-            ? `Let ${formatQuantity('volume', layer.evaporateM3, units)} of water evaporate to reach SG ${formatFixed(wanted.from, 2, units)}; then colour it.`
-            : 'It needs no evaporating; colour it after it is drawn off.'}
-        </Section>
-      )}
+      <SettlingFields typed={typed} onTyped={setTyped} wrong={of.wrong} gravity={judgement.gravity} />
+      {layer && <Yield layer={layer} from={of.wantedFrom} />}
     </>
+  );
+}
+
+/** What is typed of a settling. */
+interface TypedSettling {
+  depth: string;
+  whole: string;
+  grain: string;
+  celsius: string;
+  fine: string;
+}
+
+const usualSettling = (units: UnitChoice): TypedSettling => ({
+  depth: quantityText(0.1, 'length', units),
+  whole: quantityText(0.15, 'length', units),
+  grain: '2',
+  celsius: quantityText(20, 'temperature', units),
+  fine: '30',
+});
+
+/** What was typed in SI, what is wrong with it, how long it takes, and the layer that is then drawn off. */
+function settlingOf(
+  { tub, judgement: { gravity } }: TubAnswer['shelf'],
+  text: TypedSettling,
+  wantedFrom: number,
+  units: UnitChoice,
+) {
+  const typed = {
+    depthM: typedQuantity(text.depth, 'length', units),
+    wholeM: typedQuantity(text.whole, 'length', units),
+    grainM: (typedNumber(text.grain) ?? Number.NaN) * 1e-6,
+    celsius: typedQuantity(text.celsius, 'temperature', units),
+    fine: typedNumber(text.fine),
+  };
+  const wrong = settlingProblem(typed);
+  const { grainDensity } = tub.made;
+  const { depthM, grainM, celsius } = typed;
+  const solids = gravity === null ? 0 : solidsByVolume(gravity, grainDensity);
+  const slip = gravity === null ? null : { volumeM3: tub.volumeM3, gravity, grainDensity };
+  return {
+    ...typed,
+    wrong,
+    wantedFrom,
+    seconds: wrong ? null : settlingTime(depthM!, { grainM, grainDensity, celsius: celsius!, solids }),
+    layer: wrong || !slip ? null : takenLayer(slip, depthM! / typed.wholeM!, typed.fine! / 100, wantedFrom),
+  };
+}
+
+function settlingProblem(typed: {
+  depthM: number | null;
+  wholeM: number | null;
+  grainM: number;
+  celsius: number | null;
+  fine: number | null;
+}): string | null {
+  if (!(typed.depthM! > 0)) return 'The layer to draw off must be a number above zero.';
+  if (!(typed.wholeM! >= typed.depthM!)) return 'The whole depth must be at least the layer drawn off.';
+  if (!(typed.grainM > 0)) return 'The grain must be a number above zero: sigillata is 1 to 2 µm.';
+  if (!(typed.celsius! >= 0 && typed.celsius! <= 40)) return 'The water must be between 0 and 40 °C.';
+  if (!(typed.fine! > 0 && typed.fine! <= 100)) return 'The fine share must be between 0 and 100 %.';
+  return null;
+}
+
+function settlingAnswer({
+  layerText,
+  seconds,
+  due,
+  grain,
+  now,
+  zone,
+}: {
+  layerText: string;
+  seconds: number | null;
+  due: Instant | null;
+  grain: string;
+  now: Instant;
+  zone: string;
+}): Answer {
+  if (due === null)
+    return {
+      tone: 'rest',
+      headline: seconds === null ? 'How long?' : `Leave it ${span(seconds * SECOND)}`,
+      detail: `Then the top ${layerText} holds nothing over ${grain} µm. Undisturbed, away from draughts and knocks.`,
+    };
+  return due > now
+    ? {
+        tone: 'soon',
+        headline: `Settling until ${whenNear(due, now, zone)}`,
+        detail: `${span(due - now)} to go. Then take the top ${layerText}, and leave the rest.`,
+      }
+    : {
+        tone: 'now',
+        headline: `Draw off the top ${layerText}`,
+        detail:
+          'With a hose or a syringe, not by pouring. What is left below goes back to its body, or to waste.',
+      };
+}
+
+function SettlingFields({
+  typed,
+  onTyped,
+  wrong,
+  gravity,
+}: {
+  typed: TypedSettling;
+  onTyped: (typed: TypedSettling) => void;
+  wrong: string | null;
+  gravity: number | null;
+}) {
+  const units = useUnits();
+  const set = (more: Partial<TypedSettling>) => onTyped({ ...typed, ...more });
+  return (
+    <Section title="Layer and grain">
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}>
+        <QuantityField
+          label="Layer to draw off"
+          text={typed.depth}
+          onText={(depth) => set({ depth })}
+          dimension="length"
+        />
+        <QuantityField
+          label="Whole depth"
+          text={typed.whole}
+          onText={(whole) => set({ whole })}
+          dimension="length"
+        />
+        <NumberField
+          label="Nothing coarser than"
+          unit="µm"
+          text={typed.grain}
+          onText={(grain) => set({ grain })}
+          help="Half the size takes four times as long"
+        />
+        <QuantityField
+          label="The water"
+          text={typed.celsius}
+          onText={(celsius) => set({ celsius })}
+          dimension="temperature"
+        />
+        <NumberField
+          label="Share finer than that"
+          unit="%"
+          text={typed.fine}
+          onText={(fine) => set({ fine })}
+          help="Of the dry clay; a guess until you have weighed a yield"
+        />
+      </Box>
+      {wrong && <Trouble>{wrong}</Trouble>}
+      <Box sx={{ mt: 1.5 }}>
+        {gravity === null
+          ? 'Its SG is not known: the time is for single grains in clear water, the least it can be.'
+          : `At SG ${formatFixed(gravity, 2, units)} grains hinder each other; plates fall slower still.`}
+      </Box>
+    </Section>
+  );
+}
+
+function Yield({ layer, from }: { layer: LayerTaken; from: number }) {
+  const units = useUnits();
+  return (
+    <Section title="What it yields">
+      The layer is {formatQuantity('volume', layer.volumeM3, units)} with about{' '}
+      {formatQuantity('mass', layer.dryKg, units)} of dry clay, SG {formatNumber(layer.gravity, 3, units)}.{' '}
+      {layer.evaporateM3 > 0
+        ? `Let ${formatQuantity('volume', layer.evaporateM3, units)} of water evaporate to reach SG ${formatFixed(from, 2, units)}; then colour it.`
+        : 'It needs no evaporating; colour it after it is drawn off.'}
+    </Section>
   );
 }
