@@ -32,7 +32,8 @@ function loadOf(slip: SlipLaid | null, thicknessM: number, share: number): { wat
   return { water: water * share, dry: dry * share };
 }
 
-export const coat: EffectRow<'coat'> = {
+/** What coats and lines have in common: slip so thick on a share of the zone. */
+const laysOn = {
   lays: 'slip',
   wets: true,
   onClay: true,
@@ -40,6 +41,11 @@ export const coat: EffectRow<'coat'> = {
   wall: ({ thicknessM, share }, on) => laidOn(on, thicknessM, share),
   takesM3: ({ thicknessM, share, use }, areaM2) => slipForCoat(areaM2 * share, thicknessM, use),
   load: ({ thicknessM, share }, slip) => loadOf(slip, thicknessM, share),
+  done: ({ thicknessM }, { length }) => length(thicknessM),
+} satisfies EffectRow<'coat' | 'line'>;
+
+export const coat: EffectRow<'coat'> = {
+  ...laysOn,
   seen: ({ share }, { add, colours }) => add(share < 0.6 ? 'lines' : 'coat', share, colours),
   section: ({ thicknessM, share }, state, times) =>
     over(state, slipOf(state), shown(thicknessM.usual) / times ** 0.6, (i) => within(i, share.usual)),
@@ -51,23 +57,15 @@ export const coat: EffectRow<'coat'> = {
       help: 'Brushed coats are 0.1 to 0.25 mm, poured ones 0.5 to 1 mm',
     },
   ],
-  done: ({ thicknessM }, { length }) => length(thicknessM),
   usually: ({ thicknessM }, figure) => `coat of ${figure(thicknessM, 1000, 'mm')}`,
 };
 
 export const line: EffectRow<'line'> = {
-  lays: 'slip',
-  wets: true,
-  onClay: true,
-  watched: true,
-  wall: ({ thicknessM, share }, on) => laidOn(on, thicknessM, share),
-  takesM3: ({ thicknessM, share, use }, areaM2) => slipForCoat(areaM2 * share, thicknessM, use),
-  load: ({ thicknessM, share }, slip) => loadOf(slip, thicknessM, share),
+  ...laysOn,
   seen: ({ share }, { add, colours }) => add('lines', share, colours),
   section: ({ thicknessM, share }, state) =>
     lines(state, slipOf(state), shown(thicknessM.usual), share.usual),
   fields: () => [{ key: 'thicknessM', label: 'Height of the slip, wet', as: 'length' }, onZone],
-  done: ({ thicknessM }, { length }) => length(thicknessM),
   usually: ({ thicknessM }, figure) => `lines of ${figure(thicknessM, 1000, 'mm')}`,
 };
 

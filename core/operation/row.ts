@@ -4,8 +4,7 @@ import type { Form } from '../form/form.ts';
 import type { Stand, WallName } from '../form/places.ts';
 import type { SlipLaid } from '../slip/correct.ts';
 import type { Does, EffectNamed, Face, FiredState, Role, Usual } from '../technique/technique.ts';
-import type { Dimension } from '../units/quantity.ts';
-import type { Instant } from '../units/quantity.ts';
+import type { Dimension, Instant } from '../units/quantity.ts';
 import type { DecorationLayer, Lies, SlipColours } from './decoration.ts';
 import type { SectionState } from './section.ts';
 

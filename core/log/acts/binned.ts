@@ -7,7 +7,7 @@ import { draft, type Draft } from './draft.ts';
 export interface Binned {
   waste: Waste;
   clayId: string;
-  massKg: number | null;
+  massKg: number;
   /** What it comes from, in words. */
   from: string;
 }
@@ -21,7 +21,6 @@ export const binProblem = (
   return refusal ? problem('wrong-bin', 'bin', refusal.reason) : null;
 };
 
-export const intoBin = (
-  bin: BinState,
-  { waste, clayId, massKg, from }: Binned & { massKg: number },
-): Draft[] => [draft('bin.filled', bin.id, { waste, clayId, massKg, from, override: null })];
+export const intoBin = (bin: BinState, { waste, clayId, massKg, from }: Binned): Draft[] => [
+  draft('bin.filled', bin.id, { waste, clayId, massKg, from, override: null }),
+];
