@@ -28,7 +28,15 @@ const databaseInTransaction = [
 ];
 
 export default tseslint.config(
-  { ignores: ['dist/**', 'node_modules/**', 'demo-data/**', 'test-results/**'] },
+  {
+    ignores: [
+      'dist/**',
+      'node_modules/**',
+      'demo-data/**',
+      'test-results/**',
+      'core/drying/batch/assembly/**',
+    ],
+  },
   ...tseslint.configs.strict,
   { ...reactHooks.configs.flat['recommended-latest'], files: ['web/**'] },
   {

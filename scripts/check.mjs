@@ -1,4 +1,4 @@
-import { tool, together } from './run.mjs';
+import { must, tool, together } from './run.mjs';
 
 /** Types, lint, format and layers, two at a time; then the unit tests. */
 await together([
@@ -10,5 +10,6 @@ await together([
     ['depcruise', '--output-type', 'err', 'core', 'api', 'server', 'web', 'demo', 'e2e'],
   ],
 ]);
+must('node', ['scripts/kernel.mjs', '--check']);
 if (!process.argv.includes('--no-unit'))
   tool('vitest', ['run', '--project', 'core', '--project', 'web', '--reporter', 'dot']);

@@ -1,3 +1,4 @@
+import { endOf, wallAt } from '../core/drying/trajectory.ts';
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { act as actSchema } from '../api/entry.ts';
@@ -159,5 +160,5 @@ const courseOf = ({ now, piece, trajectory }: ReturnType<ReturnType<typeof desk>
   now.meanX,
   now.outerIndex,
   piece.form,
-  [...trajectory.x.at(-1)!],
+  [...wallAt(trajectory, endOf(trajectory)).x],
 ];

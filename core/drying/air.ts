@@ -84,9 +84,9 @@ const WAVES = [2.3 * DAY_MS, 5.1 * DAY_MS];
 /** It has wandered from what was measured within about so long, ms. From memory. */
 const WANDERS_IN = 1.5 * DAY_MS;
 /** Damper air is cooler in the same room, K for the whole of relative humidity. From memory. */
-const COOLER = 10;
+export const COOLER = 10;
 /** People are about most at this hour of the day. */
-const ABOUT = 13;
+export const ABOUT = 13;
 
 /** A climate somewhat other than it is known to be; within what air can be. */
 export function shiftedClimate(climate: Climate, shift: AirShift): Climate {
@@ -101,7 +101,7 @@ export function shiftedClimate(climate: Climate, shift: AirShift): Climate {
   if (celsius === 0 && humidity === 0 && !wander && draught === 0) return climate;
   return (at, out) => {
     climate(at, out);
-    const wandered = wander && at > wanderFrom ? wanderedTo(wander, at, wanderFrom) : 0;
+    const wandered = wander ? wanderedTo(wander, at, wanderFrom) : 0;
     out.celsius += celsius - COOLER * wandered;
     out.humidity = Math.min(0.99, Math.max(0.02, out.humidity + humidity + wandered));
     if (draught === 0) return;
@@ -126,12 +126,21 @@ export function askedOnce(climate: Climate): Climate {
 }
 
 function wanderedTo(wander: readonly [number, number, number, number], at: number, from: number): number {
+  const waves = wavesAt(at, from);
+  return wander.reduce((sum, amplitude, i) => sum + amplitude * waves[i]!, 0);
+}
+
+/** Cosine and sine of a quick and of a slow wave of weather, as far as the air has wandered from what was measured. */
+export function wavesAt(
+  at: number,
+  from = Number.NEGATIVE_INFINITY,
+): readonly [number, number, number, number] {
+  const far =
+    at <= from ? 0 : Number.isFinite(from) ? Math.sqrt(1 - Math.exp((-2 * (at - from)) / WANDERS_IN)) : 1;
+  const share = far / Math.SQRT2;
   const quick = (2 * Math.PI * at) / WAVES[0]!;
   const slow = (2 * Math.PI * at) / WAVES[1]!;
-  const [a, b, c, d] = wander;
-  const far = Number.isFinite(from) ? Math.sqrt(1 - Math.exp((-2 * (at - from)) / WANDERS_IN)) : 1;
-  const waves = a * Math.cos(quick) + b * Math.sin(quick) + c * Math.cos(slow) + d * Math.sin(slow);
-  return (far * waves) / Math.SQRT2;
+  return [share * Math.cos(quick), share * Math.sin(quick), share * Math.cos(slow), share * Math.sin(slow)];
 }
 
 /** A day in a room nobody measures: a cosine about the mean, driest when warmest. */

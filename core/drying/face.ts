@@ -105,7 +105,8 @@ export const covers: CoverDescription[] = [
   },
 ];
 
-export const coverNamed = (cover: Cover): CoverDescription => covers.find((c) => c.cover === cover)!;
+const byName = new Map(covers.map((of) => [of.cover, of]));
+export const coverNamed = (cover: Cover): CoverDescription => byName.get(cover)!;
 
 /** Emissivity 0.95 times the Stefan–Boltzmann constant, W/(m²·K⁴). */
 export const RADIATION = 0.95 * 5.670374e-8;
@@ -222,7 +223,7 @@ export function surfaceState(
 }
 
 /** Draws water with a suction that fades as the plaster fills. All three from memory. */
-const PLASTER = { pull: 3e-3, downToX: 0.14, holdsKg: 2 };
+export const PLASTER = { pull: 3e-3, downToX: 0.14, holdsKg: 2 };
 
 /**
  * A face on a plaster bat: j = pull·(X − 0.14)·(1 − taken/capacity), never back.
@@ -237,7 +238,7 @@ export const plasterFace =
   };
 
 /** A wrung-out cloth gives water to clay that is drier than soft leather-hard, until little is left in it. From memory. */
-const CLOTH = { pull: 8e-4, upToX: 0.2, holdsKg: 0.5 };
+export const CLOTH = { pull: 8e-4, upToX: 0.2, holdsKg: 0.5 };
 
 /**
  * A face that a damp cloth lies on: beside what passes through the air beneath it, the clay draws in

@@ -1,19 +1,6 @@
-import { diffusivityLaw, volumeLaw, type ClayBody } from '../clay/body.ts';
-import { waterAtEdge } from '../clay/stage.ts';
-import type { LawCurve } from '../clay/law.ts';
 import type { Adjustment } from '../slip/correct.ts';
 import { dryContent, slipWaterContent } from '../slip/density.ts';
 import type { Instant } from '../units/quantity.ts';
-
-/** How water moves through a layer and how much room it takes there. */
-export interface LayerLaws {
-  /** D(X), m²/s */
-  diffusivity: LawCurve;
-  /** v(X), m³ per kg dry */
-  volume: LawCurve;
-  /** Which share of its water it passes on to what lies beneath, by the water of the clay there; all where it is left out. */
-  lets?: (clayX: number) => number;
-}
 
 export type FaceName = 'outside' | 'inside';
 
@@ -77,55 +64,6 @@ export function gradedWidths(cells: number, drySolids: number): Float64Array {
 export function bareMesh(widths: Float64Array, outerSolids = Number.POSITIVE_INFINITY): Mesh {
   const body: Layer = { from: 0, to: widths.length, coat: null, share: 1 };
   return { widths, layers: [body], body, outerSolids };
-}
-
-/** The laws of each layer of a wall of this body. */
-export function layerLaws(body: ClayBody): (layer: Layer) => LayerLaws {
-  const clay = { diffusivity: diffusivityLaw(body), volume: volumeLaw(body) };
-  return ({ coat }) => (coat === null ? clay : coatLaws(coat, body));
-}
-
-/** A plastic wall is full and sucks nothing out of a solution; from here on it takes as much as from slip, on the moisture index. From memory. */
-const FULL = 84;
-const SUCKS = 59;
-
-/** Water moves down its potential, not its content: how much of what it otherwise would a film gives to clay so wet. */
-function suction(body: ClayBody): (clayX: number) => number {
-  const [full, sucks] = [waterAtEdge(body, FULL), waterAtEdge(body, SUCKS)];
-  return (clayX) => Math.min(1, Math.max(0, (full - clayX) / (full - sucks)));
-}
-
-/** From memory: a cake-forming slip passes water far slower than the wall. */
-const COAT_DIFFUSIVITY = 4e-10;
-/** A dried coat no longer shrinks below this water content. From memory. */
-export const COAT_STOPS_AT = 0.12;
-
-/** A film of silicate passes water slower still. From memory. */
-const SILICATE_DIFFUSIVITY = 1e-10;
-/** SG of sodium silicate as it is sold, 42 °Bé. */
-export const SILICATE_GRAVITY = 1.408;
-/** Solids of sodium silicate as it is sold, 42 °Bé, as a share of its mass. From memory. */
-export const SILICATE_SOLIDS = 0.38;
-/** The same of a solution that was let down or has thickened, from its SG: 1/SG = 1 − s·(1 − 1000/G). */
-export const silicateSolidsAt = (specificGravity: number): number =>
-  (1 - 1 / specificGravity) / (1 - 1000 / SILICATE_GRAIN);
-/** Density of its dry matter, kg/m³, that gives the solution SG 1.408. From memory. */
-const SILICATE_GRAIN = 1000 / (1 - (1 - 1 / SILICATE_GRAVITY) / SILICATE_SOLIDS);
-
-function coatLaws({ grainDensity, silicateSolids }: CoatLaid, body: ClayBody): LayerLaws {
-  if (silicateSolids !== undefined)
-    return {
-      lets: suction(body),
-      diffusivity: { value: () => SILICATE_DIFFUSIVITY, slope: () => 0 },
-      volume: { value: (x) => 1 / SILICATE_GRAIN + Math.max(0, x) / 1000, slope: (x) => (x > 0 ? 1e-3 : 0) },
-    };
-  return {
-    diffusivity: { value: () => COAT_DIFFUSIVITY, slope: () => 0 },
-    volume: {
-      value: (x) => 1 / grainDensity + Math.max(x, COAT_STOPS_AT) / 1000,
-      slope: (x) => (x > COAT_STOPS_AT ? 1e-3 : 0),
-    },
-  };
 }
 
 export const COAT_CELLS = 8;
@@ -264,11 +202,18 @@ function nested(parts: Part[]): Part[] {
 }
 
 /** Joins the cells of every coat into few, keeping its water. */
-export function withSettledCoats(laid: MeshState): MeshState {
+export const withSettledCoats = (laid: MeshState): MeshState =>
+  joined(laid, ({ coat }) => (coat === null ? Infinity : SETTLED_CELLS));
+
+/** The same wall in no more cells of clay than so many, its coats settled. */
+export const coarser = (laid: MeshState, cells: number): MeshState =>
+  joined(laid, ({ coat }) => (coat === null ? cells : SETTLED_CELLS));
+
+function joined(laid: MeshState, most: (part: Part) => number): MeshState {
   const parts = partsOf(laid);
-  if (parts.every((part) => part.coat === null || part.widths.length <= SETTLED_CELLS)) return laid;
+  if (parts.every((part) => part.widths.length <= most(part))) return laid;
   return assembled(
-    parts.map((part) => (part.coat === null ? part : joinedCells(part))),
+    parts.map((part) => joinedCells(part, most(part))),
     laid.mesh.outerSolids,
   );
 }
@@ -288,18 +233,18 @@ const partsOf = ({ mesh, x }: MeshState): Part[] =>
     x: x.slice(from, to),
   }));
 
-function joinedCells(part: Part): Part {
+function joinedCells(part: Part, most: number): Part {
   const count = part.widths.length;
-  if (count <= SETTLED_CELLS) return part;
-  const each = count / SETTLED_CELLS;
-  const widths = new Float64Array(SETTLED_CELLS);
-  const x = new Float64Array(SETTLED_CELLS);
+  if (count <= most) return part;
+  const each = count / most;
+  const widths = new Float64Array(most);
+  const x = new Float64Array(most);
   for (let i = 0; i < count; i++) {
     const k = Math.floor(i / each);
     widths[k] = widths[k]! + part.widths[i]!;
     x[k] = x[k]! + part.widths[i]! * part.x[i]!;
   }
-  for (let k = 0; k < SETTLED_CELLS; k++) x[k] = x[k]! / widths[k]!;
+  for (let k = 0; k < most; k++) x[k] = x[k]! / widths[k]!;
   return { ...part, widths, x };
 }
 

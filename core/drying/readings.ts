@@ -28,6 +28,19 @@ export const coreReading: Reading = (x, { body }) => {
   return wettest;
 };
 
+/** How much each cell of the clay counts for the outer millimetre of the plastic clay on a face; all together 1. */
+export function skinWeights({ widths, body, outerSolids }: Mesh, face: FaceName): number[] {
+  const weights = new Array<number>(body.to - body.from).fill(0);
+  let left = outerSolids;
+  for (let k = 0; k < weights.length && left > 1e-12; k++) {
+    const i = face === 'outside' ? weights.length - 1 - k : k;
+    weights[i] = Math.min(widths[body.from + i]!, left);
+    left -= weights[i]!;
+  }
+  const taken = weights.reduce((sum, weight) => sum + weight, 0);
+  return weights.map((weight) => weight / taken);
+}
+
 /** Mean of the outer millimetre of the plastic clay on a face, under its coats: for coating, carving, burnishing. */
 export const skinReading =
   (face: FaceName): Reading =>
@@ -57,17 +70,26 @@ export const surfaceReading =
 /** A silicate film is a skin at X 0.8 and touch-dry at 0.5, where slip is matte and touch-dry. From memory. */
 const SILICATE = { skin: 0.8, touchDry: 0.5 };
 
-/** The water content at which a plain slip looks and feels as a silicate film does at this one. */
-const asSlip = (x: number): number =>
-  signAt['touch-dry'] +
-  ((x - SILICATE.touchDry) * (signAt.matte - signAt['touch-dry'])) / (SILICATE.skin - SILICATE.touchDry);
+/** A plain slip at `at` + `by`·X looks and feels as a silicate film does at X. */
+const asSlip = (() => {
+  const by = (signAt.matte - signAt['touch-dry']) / (SILICATE.skin - SILICATE.touchDry);
+  return { at: signAt['touch-dry'] - SILICATE.touchDry * by, by };
+})();
 
 /**
- * Water content at which a plain slip looks and feels as a layer's surface does at this one. A deflocculated coat goes
- * through the same signs at less water, a flocculated one at more: each at its share of the water at which it sets.
+ * What makes the water content of a layer's surface that at which a plain slip looks and feels so: `at` + `by`·X. A
+ * deflocculated coat goes through the same signs at less water, a flocculated one at more: each at its share of the water
+ * at which it sets.
  */
-export const signWater = (x: number, coat: CoatLaid | null): number =>
-  coat?.silicateSolids === undefined ? (x * SETS_AT.none) / SETS_AT[coat?.adjusted ?? 'none'] : asSlip(x);
+export const signScale = (coat: CoatLaid | null): { at: number; by: number } =>
+  coat?.silicateSolids === undefined
+    ? { at: 0, by: SETS_AT.none / SETS_AT[coat?.adjusted ?? 'none'] }
+    : asSlip;
+
+export function signWater(x: number, coat: CoatLaid | null): number {
+  const { at, by } = signScale(coat);
+  return at + by * x;
+}
 
 /** The sign that the newest coat on a face shows, as water of a plain slip; of the clay where it is bare. */
 export const signReading =

@@ -1,15 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody, drySolidsPerArea } from '../clay/body.ts';
 import { coatLoad } from '../slip/density.ts';
-import {
-  bareMesh,
-  gradedWidths,
-  layerLaws,
-  waterIn,
-  withCoat,
-  withSettledCoats,
-  type MeshState,
-} from './mesh.ts';
+import { layerLaws } from './laws.ts';
+import { bareMesh, gradedWidths, waterIn, withCoat, withSettledCoats, type MeshState } from './mesh.ts';
 import { createWall } from './wall.ts';
 import { steadyClimate } from './air.ts';
 import { coverNamed, evaporatingFace, surfaceState } from './face.ts';
@@ -25,7 +18,7 @@ import {
   type WallEvent,
   type WallRun,
 } from './run.ts';
-import { firstWhen, readAt } from './trajectory.ts';
+import { countOf, eachRecord, type Trajectory, firstWhen, readAt } from './trajectory.ts';
 
 const HOUR = 3_600_000;
 const plain = plainSetting(defaultBody, 0.006, 0.25);
@@ -72,6 +65,8 @@ const independent: [string, Surroundings, number, (number | null)[], number, num
     15.54,
   ],
 ];
+
+const timesOf = (run: Trajectory) => [...eachRecord(run)].map(({ at }) => at);
 
 describe('drying of a wall', () => {
   it.each(independent)(
@@ -261,7 +256,7 @@ describe('many walls carried together', () => {
     for (const run of single) stops.forEach((stop, i) => integrate(run, stop, due(stops[i - 1] ?? 0, stop)));
     together.forEach((run, k) => {
       expect(run.state.x).toEqual(single[k]!.state.x);
-      expect(run.trajectory.at).toEqual(single[k]!.trajectory.at);
+      expect(timesOf(run.trajectory)).toEqual(timesOf(single[k]!.trajectory));
     });
   });
 
@@ -278,10 +273,10 @@ describe('many walls carried together', () => {
     const run = startRun(settings[0]!, surroundings, 0);
     integrate(run, 4 * HOUR, events.slice(0, 2));
     const before = run.state.x.slice();
-    const records = run.trajectory.at.length;
+    const records = countOf(run.trajectory);
     integrate(forkRun(run, run.at, standing(run)), end, events.slice(2));
     expect(run.state.x).toEqual(before);
-    expect(run.trajectory.at).toHaveLength(records);
+    expect(countOf(run.trajectory)).toBe(records);
     expect(run.surroundings.cover).toBe('paper-bag');
   });
 });

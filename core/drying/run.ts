@@ -11,16 +11,25 @@ import {
   sealedFace,
   type FaceLaw,
 } from './face.ts';
-import { bareMesh, COAT_CELLS, gradedWidths, withSettledCoats, type FaceName } from './mesh.ts';
+import { bareMesh, coarser, COAT_CELLS, gradedWidths, withSettledCoats, type FaceName } from './mesh.ts';
 import { meanReading, OUTER_LAYER_M } from './readings.ts';
-import { emptyTrajectory, type WallAt } from './trajectory.ts';
+import type { WallAt } from './trajectory.ts';
 import type { WallState } from './wall.ts';
 import { applyEvent, type WallEvent } from './wallEvent.ts';
-import { recorded, setMesh, wallOf, type Surroundings, type WallRun, type WallSetting } from './wallRun.ts';
+import { BEFORE_EVENTS, isFree, restTo, STEADY } from './rest.ts';
+import {
+  recorded,
+  setMesh,
+  wallOf,
+  WEATHERPROOF,
+  type Surroundings,
+  type WallRun,
+  type WallSetting,
+} from './wallRun.ts';
 
 export { applyEvent, type WallEvent } from './wallEvent.ts';
-export { faceAreaLaw, plainSetting } from './wallRun.ts';
-export type { Surroundings, WallRun, WallSetting } from './wallRun.ts';
+export { faceAreaLaw, plainSetting, runsOf } from './wallRun.ts';
+export type { Surroundings, WallRun, Walls, WallSetting } from './wallRun.ts';
 
 export interface Fineness {
   cells: number;
@@ -36,19 +45,13 @@ export const FINE: Fineness = { cells: CELLS, coatCells: COAT_CELLS, tolerance: 
 /** No step is so long that a few hours of weather slip through it; nor so long that paper fills unseen. */
 const LONGEST_STEP_S = 1.8 * 3600;
 const PAPER_STEP_S = 900;
-/** Behind a cover as tight as this the weather of some hours is not felt, s/m. */
-const WEATHERPROOF = 1e4;
 const WEATHERPROOF_STEP_S = 12 * 3600;
-/** A wall whose mean changes less than this from one day to the next is in balance, kg/kg. */
-const STEADY = 2e-4;
-/** So long a wall in balance is still carried on before something happens to it. */
-const BEFORE_EVENTS = 2 * DAY;
 /** Resistance of a narrow mouth to vapour from the inside, s/m. From memory. */
-const NARROW_MOUTH = 1_000;
+export const NARROW_MOUTH = 1_000;
 /** What a brushed film of wax lets through of what the bare clay would lose. From memory. */
-const WAX_PASSES = 0.3;
-/** Relative humidity over paper that has taken all it can. */
-const FULL = 0.995;
+export const WAX_PASSES = 0.3;
+/** Relative humidity over the paper in a bag: while it is dry, and once it has taken all it can. From memory. */
+export const PAPER_AIR = { dry: 0.3, full: 0.995 };
 
 /** A wall evenly wet at `startX`, ready to be carried through time. */
 export function startRun(
@@ -68,7 +71,7 @@ export function startRun(
     surroundings,
     at,
     state: { x: new Float64Array(cells).fill(setting.startX), left: { inside: 0, outside: 0 } },
-    trajectory: emptyTrajectory(),
+    trajectory: [],
     recordFrom: Number.NEGATIVE_INFINITY,
     tolerance,
     taken: { paper: 0, plaster: 0, cloth: 0 },
@@ -91,9 +94,20 @@ export function forkRun(run: WallRun, at: Instant, { x, mesh }: WallAt): WallRun
       lastStepS: run.state.lastStepS,
       comes: run.state.comes,
     },
-    trajectory: emptyTrajectory(),
+    trajectory: [],
     recordFrom: Number.NEGATIVE_INFINITY,
     taken: { ...run.taken },
+    grows: undefined,
+  };
+}
+
+/** The same wall as it stands, to be carried no finer than is asked. */
+export function roughened(run: WallRun, { cells, coatCells, tolerance }: Fineness): WallRun {
+  const fork = forkRun(run, run.at, coarser(standing(run), cells));
+  return {
+    ...fork,
+    coatCells: Math.min(run.coatCells, coatCells),
+    tolerance: Math.max(run.tolerance, tolerance),
   };
 }
 
@@ -136,26 +150,10 @@ function advance(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): 
     step(run, next, until);
     if (run.at < next) return;
     const mean = meanReading(run.state.x, run.wall.mesh);
-    if (Math.abs(mean - before) < STEADY && isFree(run)) rest(run, to);
+    if (Math.abs(mean - before) < STEADY && isFree(run)) restTo(run, to - BEFORE_EVENTS);
     before = mean;
   }
   step(run, to, until);
-}
-
-/** Nothing but the room's air acts on it: no plaster beneath, no paper or damp cloth over it. */
-const isFree = ({ surroundings }: WallRun): boolean =>
-  coverNamed(surroundings.cover).holds === undefined &&
-  coverNamed(surroundings.cover).resistance < WEATHERPROOF &&
-  surroundings.inside !== 'plaster';
-
-/** A wall in balance is not carried on: whole days pass it by, up to shortly before `to`. */
-function rest(run: WallRun, to: Instant): void {
-  const days = Math.floor((to - BEFORE_EVENTS - run.at) / DAY);
-  if (days <= 0) return;
-  const still = new Float64Array(run.state.x.length);
-  recorded(run, run.at, run.state.x, still);
-  run.at += days * DAY;
-  recorded(run, run.at, run.state.x, still);
 }
 
 function step(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): void {
@@ -174,15 +172,16 @@ function step(run: WallRun, to: Instant, until?: (wall: WallAt) => boolean): voi
   run.taken = takenSince(run, before);
 }
 
-function longestStep({ surroundings, taken }: WallRun): number {
+export function longestStep({ surroundings, taken }: WallRun): number {
   const { holds, resistance } = coverNamed(surroundings.cover);
-  if (holds && 'paperKg' in holds) return taken.paper < FULL * holds.paperKg ? PAPER_STEP_S : LONGEST_STEP_S;
+  if (holds && 'paperKg' in holds)
+    return taken.paper < PAPER_AIR.full * holds.paperKg ? PAPER_STEP_S : LONGEST_STEP_S;
   const held = holds !== undefined || resistance >= WEATHERPROOF;
   const still = surroundings.inside !== 'plaster' && surroundings.cover !== 'damp-cloth';
   return held && still ? WEATHERPROOF_STEP_S : LONGEST_STEP_S;
 }
 
-function takenSince(run: WallRun, before: WallState['left']): WallRun['taken'] {
+export function takenSince(run: WallRun, before: WallState['left']): WallRun['taken'] {
   const { surroundings, state, taken } = run;
   const inside = state.left.inside - before.inside;
   const outside = state.left.outside - before.outside;
@@ -227,5 +226,6 @@ function heldBy(run: WallRun, before: WallState['left']): (() => number) | null 
   const { holds } = coverNamed(run.surroundings.cover);
   if (!holds) return null;
   if ('humidity' in holds) return () => holds.humidity;
-  return () => Math.min(FULL, Math.max(0.3, takenSince(run, before).paper / holds.paperKg));
+  return () =>
+    Math.min(PAPER_AIR.full, Math.max(PAPER_AIR.dry, takenSince(run, before).paper / holds.paperKg));
 }

@@ -1,5 +1,6 @@
 import type { FaceFlux } from './face.ts';
-import type { FaceName, Layer, LayerLaws, Mesh } from './mesh.ts';
+import type { LayerLaws } from './laws.ts';
+import type { FaceName, Layer, Mesh } from './mesh.ts';
 
 /** Of one cell that meets the air of a face on a share of it; `drop` is how much drier its surface is than the cell. */
 export interface Skin extends FaceFlux {
@@ -24,15 +25,18 @@ const skinOf = (cell: number, share: number): Skin => ({
   left: new Float64Array(4),
 });
 
-/** The cells that meet the air of a face: the outermost, and of each layer beneath it what is not covered. */
-export function skinsOf({ layers }: Mesh, face: FaceName): Skin[] {
+/** The cells that meet the air of a face, each on its share of it: the outermost, and of each layer beneath it what is not covered. */
+export function bareCells({ layers }: Mesh, face: FaceName): { cell: number; share: number }[] {
   const clay = layers.findIndex(({ coat }) => coat === null);
   const outwards = face === 'outside' ? layers.slice(clay) : layers.slice(0, clay + 1).reverse();
   return outwards.flatMap((layer, i) => {
     const bare = layer.share - (outwards[i + 1]?.share ?? 0);
-    return bare > 1e-9 ? [skinOf(face === 'outside' ? layer.to - 1 : layer.from, bare)] : [];
+    return bare > 1e-9 ? [{ cell: face === 'outside' ? layer.to - 1 : layer.from, share: bare }] : [];
   });
 }
+
+export const skinsOf = (mesh: Mesh, face: FaceName): Skin[] =>
+  bareCells(mesh, face).map(({ cell, share }) => skinOf(cell, share));
 
 /** The share of the face that each cell lies on. */
 export function sharesByCell({ widths, layers }: Mesh): Float64Array {

@@ -3,7 +3,8 @@ import { defaultBody } from '../clay/body.ts';
 import { HOUR } from '../units/quantity.ts';
 import { steadyClimate } from './air.ts';
 import { signAt } from '../coat/sign.ts';
-import { SILICATE_SOLIDS, silicateSolidsAt, waterIn, type CoatLaid } from './mesh.ts';
+import { SILICATE_SOLIDS, silicateSolidsAt } from './laws.ts';
+import { waterIn, type CoatLaid } from './mesh.ts';
 import { meanReading, signReading, surfaceReading } from './readings.ts';
 import { integrate, plainSetting, startRun, type WallEvent, type WallRun } from './run.ts';
 import { firstWhen, readAt } from './trajectory.ts';
@@ -86,7 +87,7 @@ describe('a silicate film', () => {
       );
     };
     const run = runOf(0.012, 0.1001, [film(1)]);
-    expect(surfaceReading('outside')(run.trajectory.x.at(-1)!, run.wall.mesh)).toBeGreaterThan(1.4);
+    expect(surfaceReading('outside')(run.state.x, run.wall.mesh)).toBeGreaterThan(1.4);
     const [skin, dry, thick] = [signAfter(1, 0.3), signAfter(1, 0.12), signAfter(2, 0.12)];
     expect(skin).toBeLessThan(dry);
     expect(dry).toBeLessThan(thick);

@@ -1,14 +1,12 @@
 import { diffusivityLaw, specificVolume } from '../clay/body.ts';
-import type { Join, Seams, WallName } from '../form/places.ts';
-import { DAY, HOUR, MINUTE, SECOND, type Instant } from '../units/quantity.ts';
+import type { Join, Seams } from '../form/places.ts';
+import { HOUR, MINUTE, SECOND, type Instant } from '../units/quantity.ts';
+import { along, carrying, type Events, type Leg } from './legs.ts';
 import { meanReading } from './readings.ts';
-import { integrate, type WallEvent, type WallRun } from './run.ts';
-
-/** The walls of a piece, by name. */
-export type Walls = Partial<Record<WallName, WallRun>>;
-
-/** The walls of a piece, each with its name. */
-export const runsOf = (walls: Walls): [WallName, WallRun][] => Object.entries(walls) as [WallName, WallRun][];
+import { endOfRecords, ratesOf } from './records.ts';
+import { integrate } from './run.ts';
+import { haveStopped } from './stop.ts';
+import { runsOf, type WallRun, type Walls } from './wallRun.ts';
 
 /** A wall by itself. */
 export const alone: Seams = { joins: [], areas: {} };
@@ -20,57 +18,34 @@ const SHORTEST = 20 * MINUTE;
 const LONGEST = 3 * HOUR;
 /** Clay as dry as this passes next to nothing on, kg/kg. */
 const DRY_X = 0.03;
+/** Whether the walls may stop is asked so often. */
+const ASKED = 4 * HOUR;
+
+/** Carries the walls of a piece to an instant, with what befalls each on the way; each by the solver of one wall. */
+export const carryTogether = (walls: Walls, seams: Seams, events: Events, to: Instant): Walls =>
+  along([carrying(walls, seams, events, to)], (legs) => legs.forEach(carryLeg))[0]!;
 
 /**
- * Carries the walls of a piece side by side. Neighbours exchange water through the section they share: per width of the
- * seam D·ρ_dry·t·ΔX/d, held from one look to the next at what it will be midway. All of them end at `to`.
- * @param events of each place, ascending; those before its wall stands are over
- * @param watch called at each look, and at the end
- * @param until asked at each look: they go no further once it holds
+ * Walls side by side, each by itself: neighbours exchange water through the section they share, per width of the seam
+ * D·ρ_dry·t·ΔX/d, held from one look to the next at what it will be midway.
  */
-export function carryTogether(
-  walls: Walls,
-  { joins, areas }: Seams,
-  events: Partial<Record<WallName, WallEvent[]>>,
-  to: Instant,
-  { watch, until }: { watch?: (walls: Walls, at: Instant) => void; until?: (walls: Walls) => boolean } = {},
-): Walls {
+export function carryLeg({ walls, joins, areas, to, stops, anew }: Leg): void {
   const all = runsOf(walls);
-  const carried = joins
-    .filter(({ between: [a, b] }) => walls[a] && walls[b])
-    .map((join) => ({ ...join, since: join.since ?? Number.NEGATIVE_INFINITY }));
-  const left = new Map(all.map(([place]) => [place, [...(events[place] ?? [])]]));
-  let at = Math.min(...all.map(([, run]) => run.at));
-  let changed = false;
-  const carryTo = (moment: Instant) => {
-    for (const [place, run] of all) {
-      const due = left.get(place)!;
-      const upTo = due.findIndex((event) => event.at > moment);
-      integrate(run, moment, due.splice(0, upTo < 0 ? due.length : upTo));
-    }
-    at = moment;
-  };
+  let at = all[0]![1].at;
+  let looked = false;
+  let changed = anew === true;
   while (at < to) {
-    watch?.(walls, at);
-    if (until?.(walls)) break;
-    const present = carried.filter(({ since }) => since <= at);
-    const apart = present.map(({ between: [a, b] }) => meanOf(walls[a]!) - meanOf(walls[b]!));
-    const passing = present.map((join) => passingThrough(join, walls, areas));
+    if (stops && looked && haveStopped(stops, walls)) break;
+    const apart = joins.map(({ between: [a, b] }) => meanOf(walls[a]!) - meanOf(walls[b]!));
+    const passing = joins.map((join) => passingThrough(join, walls, areas));
     // where it is not known how they fare, what passes keeps them as they are
-    const perMs = present.map(({ between: [a, b] }) =>
+    const perMs = joins.map(({ between: [a, b] }) =>
       changed ? 0 : (rateOf(walls[a]!) ?? 0) - (rateOf(walls[b]!) ?? 0),
     );
-    const nextJoin = Math.min(to, ...carried.map(({ since }) => since).filter((moment) => moment > at));
-    const nextEvent = Math.min(
-      nextJoin,
-      ...[...left.values()].flatMap((due) => (due[0] ? [Math.max(at, due[0].at)] : [])),
-    );
     const dry = all.every(([, run]) => meanOf(run) < DRY_X);
-    const passes = present.length > 0 && !dry;
+    const passes = joins.length > 0 && !dry;
     const soonest = Math.min(...passing.map(({ levelsS }) => levelsS * SECOND));
-    const span = passes
-      ? spanFor(perMs, soonest, nextEvent - at)
-      : Math.min(nextJoin - at, until ? DAY : Infinity);
+    const span = passes ? spanFor(perMs, soonest, to - at) : stops ? ASKED : to - at;
     const meanwhile = apart.map((x, i) =>
       dry
         ? 0
@@ -78,37 +53,34 @@ export function carryTogether(
     );
     exchange(
       walls,
-      present,
+      joins,
       areas,
       meanwhile.map((x, i) => passing[i]!.kgPerS * x),
     );
-    carryTo(Math.min(to, at + span));
-    // under another cover, with another coat they fare otherwise
-    changed = at >= nextEvent;
+    const next = Math.min(to, at + span);
+    for (const [, run] of all) integrate(run, next);
+    at = next;
+    looked = true;
+    changed = false;
   }
-  // what befalls them at the very end
-  carryTo(until ? Math.min(at, to) : to);
   for (const [, run] of all) run.state.comes = undefined;
-  watch?.(walls, at);
-  return walls;
 }
 
 /**
  * How long what passes between places may be held, ms.
  * @param levels within which time it levels the first of them out, ms
- * @param until the next event, ms
+ * @param until the end, ms
  */
 function spanFor(perMs: number[], levels: number, until: number): number {
   const fastest = Math.max(...perMs.map(Math.abs));
   const span = Math.min(LONGEST, Math.max(SHORTEST, Math.min(levels, fastest > 0 ? CHANGED_X / fastest : 0)));
-  return until > MINUTE && until < span ? until : Math.min(span, DAY);
+  return until > MINUTE && until < span ? until : span;
 }
-
 /** How fast the mean of a wall changes as it stands, per ms; null where it has not gone on yet. */
 function rateOf({ trajectory, at }: WallRun): number | null {
-  const last = trajectory.at.length - 1;
-  return last >= 0 && trajectory.at[last] === at
-    ? meanReading(trajectory.rate[last]!, trajectory.mesh[last]!)
+  const last = trajectory.at(-1);
+  return last && endOfRecords(last) === at
+    ? meanReading(ratesOf(last, last.to - 1), last.mesh) / SECOND
     : null;
 }
 

@@ -1,45 +1,41 @@
 import type { Instant } from '../units/quantity.ts';
 import type { Mesh } from './mesh.ts';
 import type { Reading } from './readings.ts';
+import { between, cellsInto, compact, endOfRecords, lastBefore, type Records } from './records.ts';
 
-/** A computed run: the cells' water contents and their rates at each solver step. Times never go back; two
- * records at one time are the wall before and after an event. */
-export interface Trajectory {
-  at: Instant[];
-  x: Float64Array[];
-  /** dX/dt, per millisecond. */
-  rate: Float64Array[];
-  /** What the cells of each record are. */
-  mesh: Mesh[];
+/** The computed course of a wall, ascending. Times never go back; two records at one time are the wall before and after an event. */
+export type Trajectory = Records[];
+
+export const isEmpty = (run: Trajectory): boolean => run.length === 0;
+/** When the course of a wall begins, and as far as it is known. */
+export const beginOf = ([first]: Trajectory): Instant => first!.at[first!.from]!;
+export const endOf = (run: Trajectory): Instant => endOfRecords(run.at(-1)!);
+
+/** How many records there are. */
+export const countOf = (run: Trajectory): number => run.reduce((sum, { from, to }) => sum + to - from, 0);
+
+/** One after the other; what is added to the courses later is not in it. */
+export const concatTrajectories = (runs: Trajectory[]): Trajectory =>
+  runs.flatMap((run) => run.map((records) => ({ ...records })));
+
+/** What is known before an instant. */
+export function until(run: Trajectory, at: Instant): Trajectory {
+  return run.flatMap((records) => {
+    if (records.at[records.from]! >= at) return [];
+    const last = lastBefore(records, at);
+    // up to the one after it, which tells how it goes on
+    const to = Math.min(records.to, records.at[last]! < at ? last + 2 : last + 1);
+    return [{ ...records, to, end: Math.min(records.end, at) }];
+  });
 }
 
-export const emptyTrajectory = (): Trajectory => ({ at: [], x: [], rate: [], mesh: [] });
-
-export function concatTrajectories(parts: Trajectory[]): Trajectory {
-  return {
-    at: parts.flatMap((p) => p.at),
-    x: parts.flatMap((p) => p.x),
-    rate: parts.flatMap((p) => p.rate),
-    mesh: parts.flatMap((p) => p.mesh),
-  };
-}
-
-/** Index of the last record at or before an instant (the first record if there is none before). */
-export function recordBefore(run: Trajectory, at: Instant): number {
-  let low = 0;
-  let high = run.at.length - 1;
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (run.at[middle]! <= at) low = middle;
-    else high = middle - 1;
-  }
-  return low;
-}
-
-/** What is on record from an instant on, with the record it falls on. */
+/** What is on record from an instant on, with the record it falls on, in memory of its own. */
 export function since(run: Trajectory, at: Instant): Trajectory {
-  const k = recordBefore(run, at);
-  return { at: run.at.slice(k), x: run.x.slice(k), rate: run.rate.slice(k), mesh: run.mesh.slice(k) };
+  const first = indexAt(run, at);
+  return run.slice(first).map((records, i) => {
+    const from = i === 0 ? lastBefore(records, at) : records.from;
+    return compact({ ...records, from });
+  });
 }
 
 /** The wall at an instant: its water contents, and what the cells are. */
@@ -59,43 +55,45 @@ function glance(cells: number): Float64Array {
   return made;
 }
 
-/**
- * The wall at an instant, by cubic Hermite interpolation within record k and k + 1.
- * @param into where its cells are written; an array of their own where none is given
- */
-function interpolated(run: Trajectory, k: number, at: Instant, into?: Float64Array): WallAt {
-  const mesh = run.mesh[k]!;
-  const from = run.x[k]!;
-  const to = run.x[k + 1];
-  const width = to && run.mesh[k + 1] === mesh ? run.at[k + 1]! - run.at[k]! : 0;
-  if (!to || width <= 0 || at <= run.at[k]!) return { x: from, mesh };
-  const s = Math.min(1, (at - run.at[k]!) / width);
-  const startRate = run.rate[k]!;
-  const endRate = run.rate[k + 1]!;
-  const s2 = s * s;
-  const s3 = s2 * s;
-  const h00 = 2 * s3 - 3 * s2 + 1;
-  const h10 = (s3 - 2 * s2 + s) * width;
-  const h01 = 3 * s2 - 2 * s3;
-  const h11 = (s3 - s2) * width;
-  const x = into ?? new Float64Array(from.length);
-  for (let i = 0; i < x.length; i++) {
-    x[i] = h00 * from[i]! + h10 * startRate[i]! + h01 * to[i]! + h11 * endRate[i]!;
-  }
-  return { x, mesh };
+/** Which of the records an instant falls in: the last that have begun by then, or the first. */
+function indexAt(run: Trajectory, at: Instant): number {
+  let index = run.length - 1;
+  while (index > 0 && run[index]!.at[run[index]!.from]! > at) index -= 1;
+  return index;
 }
 
 /** The wall at an instant within the run; held at its ends outside it. */
-export const wallAt = (run: Trajectory, at: Instant): WallAt => interpolated(run, recordBefore(run, at), at);
+export function wallAt(run: Trajectory, at: Instant): WallAt {
+  const { x, mesh } = lookedAt(run[indexAt(run, at)]!, at);
+  return { x: x.slice(), mesh };
+}
 
 /** The same, only for as long as nothing else is looked at. */
-const lookedAt = (run: Trajectory, k: number, at: Instant): WallAt =>
-  interpolated(run, k, at, glance(run.x[k]!.length));
+function lookedAt(records: Records, at: Instant, k = lastBefore(records, at)): WallAt {
+  const { mesh, end } = records;
+  const x = glance(mesh.widths.length);
+  between(records, k, Math.min(at, end), x);
+  return { x, mesh };
+}
 
 /** One number read off the wall at an instant. */
 export function readAt(run: Trajectory, at: Instant, reading: Reading): number {
-  const { x, mesh } = lookedAt(run, recordBefore(run, at), at);
+  const { x, mesh } = lookedAt(run[indexAt(run, at)]!, at);
   return reading(x, mesh);
+}
+
+/** The wall at each of its records; each is the reader's only until the next. */
+export function* eachRecord(run: Trajectory): Generator<WallAt & { at: Instant }> {
+  for (const records of run) {
+    const { mesh, end } = records;
+    for (let k = records.from; k < records.to; k++) {
+      const at = records.at[k]!;
+      if (at > end) break;
+      const x = glance(mesh.widths.length);
+      cellsInto(records, k, x);
+      yield { at, x, mesh };
+    }
+  }
 }
 
 const FINER = 4;
@@ -109,22 +107,26 @@ export function firstWhen(
   reading: Reading,
   test: (value: number) => boolean,
 ): Instant | null {
-  const holds = (k: number, at: Instant) => {
-    const { x, mesh } = lookedAt(run, k, at);
-    return test(reading(x, mesh));
-  };
-  const end = run.at[run.at.length - 1]!;
-  if (from > end) return null;
-  for (let k = recordBefore(run, from); k < run.at.length; k++) {
-    const start = Math.max(run.at[k]!, from);
-    if (holds(k, start)) return start;
-    const stop = run.at[k + 1];
-    if (stop === undefined || stop <= start) continue;
-    let before = start;
-    for (let part = 1; part <= FINER; part++) {
-      const at = start + ((stop - start) * part) / FINER;
-      if (holds(k, at)) return narrowed((t) => holds(k, t), before, at);
-      before = at;
+  if (isEmpty(run) || from > endOf(run)) return null;
+  for (let p = indexAt(run, from); p < run.length; p++) {
+    const records = run[p]!;
+    const { at: times, to, end } = records;
+    for (let k = lastBefore(records, from); k < to; k++) {
+      const holds = (at: Instant) => {
+        const { x, mesh } = lookedAt(records, at, k);
+        return test(reading(x, mesh));
+      };
+      const start = Math.max(times[k]!, from);
+      if (start > end) break;
+      if (holds(start)) return start;
+      const stop = k + 1 < to ? Math.min(end, times[k + 1]!) : start;
+      if (stop <= start) continue;
+      let before = start;
+      for (let part = 1; part <= FINER; part++) {
+        const at = start + ((stop - start) * part) / FINER;
+        if (holds(at)) return narrowed(holds, before, at);
+        before = at;
+      }
     }
   }
   return null;
@@ -142,30 +144,35 @@ export function* whileHolds(
   from: Instant,
   test: (wall: WallAt, at: Instant) => boolean,
 ): Generator<{ from: Instant; to: Instant }> {
-  const holds = (k: number, at: Instant) => test(lookedAt(run, k, at), at);
   let since: Instant | null = null;
   let before = from;
   let last: boolean | null = null;
-  for (let k = recordBefore(run, from); k < run.at.length; k++) {
-    const start = Math.max(run.at[k]!, from);
-    const stop = run.at[k + 1] ?? start;
-    const parts = stop > start ? HALVES : 0;
-    for (let part = 0; part <= parts; part++) {
-      const at = parts === 0 ? start : start + ((stop - start) * part) / parts;
-      const now = holds(k, at);
-      if (now === last) {
+  for (let p = indexAt(run, from); p < run.length; p++) {
+    const records = run[p]!;
+    const { at: times, to, end } = records;
+    for (let k = lastBefore(records, from); k < to; k++) {
+      const holds = (at: Instant) => test(lookedAt(records, at, k), at);
+      const start = Math.max(times[k]!, from);
+      if (start > end) break;
+      const stop = k + 1 < to ? Math.min(end, times[k + 1]!) : start;
+      const parts = stop > start ? HALVES : 0;
+      for (let part = 0; part <= parts; part++) {
+        const at = parts === 0 ? start : start + ((stop - start) * part) / parts;
+        const now = holds(at);
+        if (now === last) {
+          before = at;
+          continue;
+        }
+        // at the first look, and where an event changed the wall at one moment, there is nothing to narrow down
+        const turned = last === null || at <= before ? at : narrowed((t) => holds(t) === now, before, at);
+        if (now) since = turned;
+        else if (since !== null) {
+          yield { from: since, to: turned };
+          since = null;
+        }
+        last = now;
         before = at;
-        continue;
       }
-      // at the first look, and where an event changed the wall at one moment, there is nothing to narrow down
-      const turned = last === null || at <= before ? at : narrowed((t) => holds(k, t) === now, before, at);
-      if (now) since = turned;
-      else if (since !== null) {
-        yield { from: since, to: turned };
-        since = null;
-      }
-      last = now;
-      before = at;
     }
   }
   if (since !== null) yield { from: since, to: Number.POSITIVE_INFINITY };

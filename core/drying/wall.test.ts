@@ -7,15 +7,8 @@ import {
   crankConstantSurface,
   crankEvaporation,
 } from './crank.test-support.ts';
-import {
-  bareMesh,
-  evenWidths,
-  gradedWidths,
-  layerLaws,
-  waterIn,
-  withCoat,
-  withSettledCoats,
-} from './mesh.ts';
+import { layerLaws } from './laws.ts';
+import { bareMesh, evenWidths, gradedWidths, waterIn, withCoat, withSettledCoats } from './mesh.ts';
 import { createWall } from './wall.ts';
 import { evaporatingFace, linearFace, sealedFace } from './face.ts';
 import { steadyClimate } from './air.ts';

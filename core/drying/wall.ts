@@ -1,5 +1,6 @@
 import type { FaceLaw } from './face.ts';
-import type { Layer, LayerLaws, Mesh } from './mesh.ts';
+import type { LayerLaws } from './laws.ts';
+import type { Layer, Mesh } from './mesh.ts';
 import { meanReading } from './readings.ts';
 import { lawsByCell, letsBy, sharesByCell, skinsOf, type Skin } from './skin.ts';
 import { rosenbrock as ros } from './rosenbrock.ts';
@@ -49,7 +50,7 @@ export interface Wall {
 
 /** Newton at the surface stops after a change under this; the next would be its square. */
 const SETTLED_X = 1e-5;
-const FIRST_STEP_S = 10;
+export const FIRST_STEP_S = 10;
 const SHORTEST_STEP_S = 1e-7;
 /** Wetter than this the local error is held as a share, as befits a coat that is nearly all water. */
 const RELATIVE_FROM_X = 0.25;

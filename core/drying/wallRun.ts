@@ -1,10 +1,12 @@
 import { specificVolume, type ClayBody } from '../clay/body.ts';
-import type { FaceExposure } from '../form/places.ts';
+import type { FaceExposure, WallName } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { AirShift, Climate } from './air.ts';
 import type { Cover } from './face.ts';
+import { added, growing, type Growing } from './records.ts';
 import type { Trajectory } from './trajectory.ts';
-import { layerLaws, type MeshState } from './mesh.ts';
+import { layerLaws } from './laws.ts';
+import type { MeshState } from './mesh.ts';
 import { createWall, type Wall, type WallState } from './wall.ts';
 
 /** What a wall is and how it was found to behave. */
@@ -32,6 +34,9 @@ export const plainSetting = (body: ClayBody, thicknessM: number, startX = body.p
   airShift: { celsius: 0, humidity: 0 },
 });
 
+/** Behind a cover as tight as this the weather of some hours is not felt, s/m. */
+export const WEATHERPROOF = 1e4;
+
 /** What surrounds the wall. */
 export interface Surroundings {
   climate: Climate;
@@ -49,6 +54,8 @@ export interface WallRun {
   at: Instant;
   state: WallState;
   trajectory: Trajectory;
+  /** The end of it that further records are added to. */
+  grows?: Growing | undefined;
   /** From when on its course is looked back upon: of what went before, only the last is on record. */
   recordFrom: Instant;
   tolerance: number;
@@ -61,32 +68,27 @@ export interface WallRun {
   settlesAt: Instant | null;
 }
 
+/** The walls of a piece, by name. */
+export type Walls = Partial<Record<WallName, WallRun>>;
+
+/** The walls of a piece, each with its name. */
+export const runsOf = (walls: Walls): [WallName, WallRun][] => Object.entries(walls) as [WallName, WallRun][];
+
 /** Adds a record; `rate` is per second. */
 export function recorded(run: WallRun, at: Instant, x: Float64Array, rate: Float64Array): void {
-  const { trajectory, wall } = run;
-  if (at < run.recordFrom && trajectory.at.length === 1) {
-    trajectory.at[0] = at;
-    trajectory.x[0] = x.length === trajectory.x[0]!.length ? copied(x, trajectory.x[0]!) : x.slice();
-    trajectory.rate[0] = perMs(rate);
-    trajectory.mesh[0] = wall.mesh;
+  const { mesh } = run.wall;
+  if (at < run.recordFrom) {
+    const only = growing(mesh);
+    added(only, at, x, rate);
+    run.trajectory = [only];
     return;
   }
-  trajectory.at.push(at);
-  trajectory.x.push(x.slice());
-  trajectory.rate.push(perMs(rate));
-  trajectory.mesh.push(wall.mesh);
-}
-
-/** Counted through by hand: it is done at every step of every wall. */
-function perMs(perSecond: Float64Array): Float64Array {
-  const rate = new Float64Array(perSecond.length);
-  for (let i = 0; i < rate.length; i++) rate[i] = perSecond[i]! / 1000;
-  return rate;
-}
-
-function copied(from: Float64Array, to: Float64Array): Float64Array {
-  to.set(from);
-  return to;
+  const last = run.trajectory.at(-1);
+  // what is grown by another run is not this one's
+  if (last && last === run.grows && last.mesh === mesh) return added(run.grows, at, x, rate);
+  run.grows = growing(mesh);
+  run.trajectory.push(run.grows);
+  added(run.grows, at, x, rate);
 }
 
 /** Face area left at a mean water content of a body: A = (v(X̄)/v(X_plastic))^(2/3). */
@@ -95,9 +97,17 @@ export function faceAreaLaw(body: ClayBody): (meanX: number) => number {
   return (meanX) => Math.cbrt(specificVolume(body, meanX) / plastic) ** 2;
 }
 
-/** The wall of a mesh of a body. */
-export const wallOf = (body: ClayBody, mesh: MeshState['mesh']): Wall =>
-  createWall(mesh, layerLaws(body), faceAreaLaw(body));
+/** The wall of a mesh of a body; its working memory is made when it first is carried on. */
+export function wallOf(body: ClayBody, mesh: MeshState['mesh']): Wall {
+  let made: Wall | null = null;
+  return {
+    mesh,
+    advance(...way) {
+      made ??= createWall(mesh, layerLaws(body), faceAreaLaw(body));
+      return made.advance(...way);
+    },
+  };
+}
 
 /** Goes on with another mesh. */
 export function setMesh(run: WallRun, { mesh, x }: MeshState): void {

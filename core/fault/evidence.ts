@@ -1,5 +1,5 @@
 import { signAt } from '../coat/sign.ts';
-import { SILICATE_GRAVITY, SILICATE_SOLIDS, silicateSolidsAt } from '../drying/mesh.ts';
+import { SILICATE_GRAVITY, SILICATE_SOLIDS, silicateSolidsAt } from '../drying/laws.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { KILN_DRY_X } from '../technique/kiln.ts';
 import { MINUTE } from '../units/quantity.ts';

@@ -3,7 +3,7 @@ import type { ClayBody } from '../clay/body.ts';
 import { flakeIndex } from '../coat/flake.ts';
 import { coatsOn } from '../drying/mesh.ts';
 import { coreReading, meanReading, signReading, skinReading } from '../drying/readings.ts';
-import { readAt, wallAt, type Trajectory } from '../drying/trajectory.ts';
+import { beginOf, endOf, firstWhen, readAt, wallAt, type Trajectory } from '../drying/trajectory.ts';
 import { entriesOf, type EntryOf } from '../log/entry.ts';
 import type { SlipLaid } from '../slip/correct.ts';
 import { instantOf } from '../time/moment.ts';
@@ -168,7 +168,7 @@ function edgesAhead(
     part === null && (name === 'rim' || name === 'attachment') && best[name] ? [best[name].trajectory] : [],
   );
   let most = 0;
-  for (let at = wall.at[0]!; at <= Math.min(until, wall.at.at(-1)!); at += LOOKS) {
+  for (let at = beginOf(wall), to = Math.min(until, endOf(wall)); at <= to; at += LOOKS) {
     const mean = edgeAtWater(body, readAt(wall, at, meanReading));
     if (mean < SHRUNK) break;
     for (const edge of edges) most = Math.max(most, mean - edgeAtWater(body, readAt(edge, at, meanReading)));
@@ -178,8 +178,7 @@ function edgesAhead(
 
 /** How long a wall took from fresh to where it shrinks no more, h. */
 function shrankWithin(wall: Trajectory, body: ClayBody): number | null {
-  const index = (k: number) => edgeAtWater(body, meanReading(wall.x[k]!, wall.mesh[k]!));
-  const end = wall.at.findIndex((_at, k) => index(k) < SHRUNK);
-  if (end <= 0 || index(0) < SHRUNK) return null;
-  return (wall.at[end]! - wall.at[0]!) / HOUR;
+  const shrinks = (x: number) => edgeAtWater(body, x) >= SHRUNK;
+  const end = firstWhen(wall, beginOf(wall), meanReading, (x) => !shrinks(x));
+  return end === null || end === beginOf(wall) ? null : (end - beginOf(wall)) / HOUR;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { silicateSolidsAt } from '../drying/mesh.ts';
+import { silicateSolidsAt } from '../drying/laws.ts';
 import { withheld } from '../hazard/hazard.ts';
 import { nothingSaid, type Entry, type PieceDone } from '../log/entry.ts';
 import { caseOf, cruetMade, hoursOn, logged, MADE } from '../piece/piece.test-support.ts';

@@ -1,6 +1,8 @@
+import { type Walls } from '../drying/run.ts';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
-import { carryTogether, type Walls } from '../drying/together.ts';
+import { goAlong } from '../drying/batch/carry.ts';
+import { carrying } from '../drying/legs.ts';
 import { COARSE } from '../forecast/ensemble.ts';
 import { taughtBy, type Taughtable } from '../forecast/learn.ts';
 import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
@@ -169,12 +171,14 @@ function wetnessOf(piece: FoundPiece, parameters: Parameter[], values: number[])
   const last = observations.at(-1)!.at;
   const compared = observations.flatMap(comparedOf);
   const looked = of.walls.filter(({ place }) => looksAt(compared, place));
-  const walls: Walls = carryTogether(
-    Object.fromEntries(looked.map(({ place, begin }) => [place, begin(setting, COARSE)])),
-    of.joined,
-    Object.fromEntries(looked.map(({ place, events }) => [place, events])),
-    last,
-  );
+  const [walls] = goAlong([
+    carrying(
+      Object.fromEntries(looked.map(({ place, begin }) => [place, begin(setting, COARSE)])),
+      of.joined,
+      Object.fromEntries(looked.map(({ place, events }) => [place, events])),
+      last,
+    ),
+  ]) as [Walls];
   return compared.map((c) => (c.value - predicted(c, walls)) / c.sigma);
 }
 

@@ -1,5 +1,6 @@
-import type { Fineness, WallEvent, WallRun, WallSetting } from '../drying/run.ts';
-import { carryTogether, type Walls } from '../drying/together.ts';
+import { type Fineness, type WallEvent, type WallRun, type WallSetting, type Walls } from '../drying/run.ts';
+import { goAlong } from '../drying/batch/carry.ts';
+import { carrying, type Way } from '../drying/legs.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import type { Instant } from '../units/quantity.ts';
 import { takenAsFound } from './takenAsFound.ts';
@@ -71,28 +72,30 @@ export function ensembleOf(wall: WallCase): Ensemble {
   if (taken) members = membersOf(found, prior, draws);
   const mean = Float64Array.from(unknowns, (_, k) => draws.reduce((sum, z) => sum + z[k]!, 0) / draws.length);
   const setting = settingOf(wall.given, prior, mean);
-  const best = wallsOf(found, found.walls, setting, now, (name) => (isOwn(name) ? {} : COARSE));
+  const [best] = goAlong([
+    wayOf(found, found.walls, setting, now, (name) => (isOwn(name) ? {} : COARSE)),
+  ]) as [Walls];
   return { members, best, belief: beliefOf(prior, draws), widened, taken };
 }
 
 /** The wall of the piece itself, or a band of it. */
 export const isOwn = (name: WallName): boolean => name === 'wall' || name.startsWith('band');
 
-/** Carries walls of a setting to an instant; each looked back upon only from when that is needed. */
-function wallsOf(
+/** The way of walls of a setting to an instant; each looked back upon only from when that is needed. */
+function wayOf(
   { joined }: Pick<WallCase, 'joined'>,
   walls: WallOfPiece[],
   setting: WallSetting,
   to: Instant,
   fineness: (place: WallName) => Partial<Fineness>,
   recordFrom: (place: WallName) => Instant = () => Number.NEGATIVE_INFINITY,
-): Walls {
+): Way<Walls> {
   const runs = walls.map(({ place, begin }): [WallName, WallRun] => [
     place,
     { ...begin(setting, fineness(place)), recordFrom: recordFrom(place) },
   ]);
   const events = Object.fromEntries(walls.map((of) => [of.place, of.events]));
-  return carryTogether(Object.fromEntries(runs), joined, events, to);
+  return carrying(Object.fromEntries(runs), joined, events, to);
 }
 
 function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
@@ -103,10 +106,10 @@ function drawn(wall: WallCase, prior: Prior, compared: Compared[]): Draws {
   const looked = places.every(({ place }) => place === 'wall') ? places : wall.walls;
   const found = () => wall.observations[0]?.at ?? last;
   const seen = {
-    predict: (z: Float64Array) => {
-      const walls = wallsOf(wall, looked, settingOf(wall.given, prior, z), last, () => COARSE, found);
-      return Float64Array.from(compared, (c) => predicted(c, walls));
-    },
+    predict: (draws: Draws) =>
+      goAlong(
+        draws.map((z) => wayOf(wall, looked, settingOf(wall.given, prior, z), last, () => COARSE, found)),
+      ).map((walls) => Float64Array.from(compared, (c) => predicted(c, walls))),
     values: Float64Array.from(compared, (c) => c.value),
     sigmas: Float64Array.from(compared, (c) => c.sigma),
   };
@@ -117,8 +120,10 @@ const membersOf = (wall: WallCase, prior: Prior, draws: Draws): Walls[] => {
   const found = wall.observations[0]?.at ?? wall.now;
   const recordFrom = (place: WallName) =>
     isOwn(place) ? Math.min(found, wall.lookedBack ?? Number.NEGATIVE_INFINITY) : found;
-  return draws.map((z) =>
-    wallsOf(wall, wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE, recordFrom),
+  return goAlong(
+    draws.map((z) =>
+      wayOf(wall, wall.walls, settingOf(wall.given, prior, z), wall.now, () => COARSE, recordFrom),
+    ),
   );
 };
 

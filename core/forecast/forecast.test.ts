@@ -50,7 +50,11 @@ describe('ensemble smoother', () => {
     const prior = normalDraws(4000, 1, 0.3);
     const posterior = smoothed(
       prior,
-      { predict: (z) => Float64Array.of(2 * z[0]!), values: Float64Array.of(3), sigmas: Float64Array.of(1) },
+      {
+        predict: (draws) => draws.map((z) => Float64Array.of(2 * z[0]!)),
+        values: Float64Array.of(3),
+        sigmas: Float64Array.of(1),
+      },
       4,
       0.7,
     ).map((z) => z[0]!);
@@ -65,7 +69,7 @@ describe('ensemble smoother', () => {
     expect(normalDraws(64, 3, 0.2)).toEqual(prior);
     expect(normalDraws(64, 3, 0.21)).not.toEqual(prior);
     const nothing = {
-      predict: () => new Float64Array(0),
+      predict: (draws: Float64Array[]) => draws.map(() => new Float64Array(0)),
       values: new Float64Array(0),
       sigmas: new Float64Array(0),
     };

@@ -6,8 +6,8 @@ export type Draws = Float64Array[];
 
 /** What a draw predicts, and what was seen. */
 export interface Seen {
-  /** Predicted values of one member, as many as were seen. */
-  predict: (z: Float64Array) => Float64Array;
+  /** Predicted values of each member, as many as were seen. */
+  predict: (draws: Draws) => Float64Array[];
   values: Float64Array;
   sigmas: Float64Array;
 }
@@ -38,7 +38,7 @@ export function smoothed(prior: Draws, seen: Seen, passes: number, seed: number)
   const normal = randomNormal.source(randomLcg(seed))();
   let draws = prior;
   for (let pass = 0; pass < passes; pass++) {
-    const predicted = draws.map(seen.predict);
+    const predicted = seen.predict(draws);
     const deviations = centred(predicted);
     const unknown = centred(draws);
     const scale = draws.length - 1;

@@ -1,4 +1,4 @@
-import { SILICATE_GRAVITY, silicateSolidsAt } from '../drying/mesh.ts';
+import { SILICATE_GRAVITY, silicateSolidsAt } from '../drying/laws.ts';
 import type { WallEvent } from '../drying/run.ts';
 import { takesCoats } from '../form/places.ts';
 import { slipForCoat } from '../slip/amount.ts';

@@ -1,8 +1,16 @@
 import type { ClayBody } from '../clay/body.ts';
 import { edgeAtWater, waterAtEdge } from '../clay/stage.ts';
 import { coatsOn } from '../drying/mesh.ts';
-import { coreReading, meanReading, readingNamed, type Reading } from '../drying/readings.ts';
-import { readAt, wallAt, whileHolds, type Trajectory, type WallAt } from '../drying/trajectory.ts';
+import { meanReading, readingNamed, type ReadingName } from '../drying/readings.ts';
+import {
+  beginOf,
+  endOf,
+  readAt,
+  wallAt,
+  whileHolds,
+  type Trajectory,
+  type WallAt,
+} from '../drying/trajectory.ts';
 import type { Planned } from '../technique/layer.ts';
 import type { Face, Need, Role, Span } from '../technique/technique.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
@@ -59,7 +67,7 @@ export function intervalsOf(
     return { found: high > low ? [only] : [], wait, tooDry: high <= low, joint: null };
   }
   const found: Interval[] = [];
-  for (const stretch of allHold(tests, Math.min(low, trajectory.at.at(-1)!))) {
+  for (const stretch of allHold(tests, Math.min(low, endOf(trajectory)))) {
     const interval = { from: Math.max(low, stretch.from), to: Math.min(high, stretch.to) };
     if (interval.to <= interval.from) continue;
     found.push(interval);
@@ -74,7 +82,7 @@ function* allHold(tests: Test[], from: Instant): Generator<Interval> {
   const walls = [...new Set(tests.map(({ trajectory }) => trajectory))];
   const ofWall = (trajectory: Trajectory) => {
     const own = tests.filter((test) => test.trajectory === trajectory);
-    return whileHolds(trajectory, Math.min(from, trajectory.at.at(-1)!), (wall, at) =>
+    return whileHolds(trajectory, Math.min(from, endOf(trajectory)), (wall, at) =>
       own.every(({ holds }) => holds(wall, at)),
     );
   };
@@ -108,10 +116,11 @@ function testsOf(need: Need, face: Face, readings: Readings): Test[] {
         ]
       : [];
   }
-  const water = waterOf(need, face, body);
+  const water = waterOf(need, body);
   if (!water) return [];
+  const reading = readingNamed(water.reading, face);
   const holds = ({ x, mesh }: WallAt) => {
-    const value = water.reading(x, mesh);
+    const value = reading(x, mesh);
     return water.spans.some(({ fromX, toX }) => value >= fromX && value <= toX);
   };
   if (need.part) {
@@ -167,25 +176,28 @@ const later = (a: Wait | null, b: Wait | null): Wait | null => (!a || (b && b.to
 /** Whether the piece, or the part that is meant, is drier at an instant than any span of a need. */
 function driedPast({ step, face }: Planned, readings: Readings, at: Instant, part = false): boolean {
   return step.needs.some((need) => {
-    const water = need.rather ? null : waterOf(need, face, readings.body);
+    const water = need.rather ? null : waterOf(need, readings.body);
     if (!water || part !== (need.part !== undefined)) return false;
     const of = need.part ? readings.part?.(need.part) : readings;
     if (!of) return false;
-    const value = readAt(of.trajectory, Math.max(at, of.trajectory.at[0]!), water.reading);
+    const value = readAt(
+      of.trajectory,
+      Math.max(at, beginOf(of.trajectory)),
+      readingNamed(water.reading, face),
+    );
     return water.spans.every(({ fromX }) => value < fromX);
   });
 }
 
-/** The water contents between which a need holds on a body; null for a need of something else. */
+/** The water contents between which a need holds on a body, and of what; null for a need of something else. */
 export function waterOf(
   need: Need,
-  face: Face,
   body: ClayBody,
-): { reading: Reading; spans: { fromX: number; toX: number }[] } | null {
+): { reading: ReadingName; spans: { fromX: number; toX: number }[] } | null {
   if (need.kind === 'kiln-dry')
-    return { reading: coreReading, spans: [{ fromX: Number.NEGATIVE_INFINITY, toX: need.wettestX }] };
+    return { reading: 'core', spans: [{ fromX: Number.NEGATIVE_INFINITY, toX: need.wettestX }] };
   if (need.kind !== 'water') return null;
-  return { reading: readingNamed(need.of, face), spans: need.spans.map((span) => watersOf(span, body)) };
+  return { reading: need.of, spans: need.spans.map((span) => watersOf(span, body)) };
 }
 
 const watersOf = ({ driest, wettest }: Span, body: ClayBody): { fromX: number; toX: number } => ({

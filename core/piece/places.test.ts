@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { Form } from '../form/form.ts';
-import { passedNotes } from '../drying/passed.ts';
-import { clayShares, placesOf, type Stand, type WallName } from '../form/places.ts';
+import { goAlong } from '../drying/batch/carry.ts';
+import { clayShares, placesOf, type Stand } from '../form/places.ts';
 import type { Entry } from '../log/entry.ts';
 import { foldPiece } from '../log/piece.ts';
 import { estimateNow } from './stateEstimate.ts';
 import { caseOf, cruetMade, hoursOn, logged } from './piece.test-support.ts';
 import { placesNow } from './places.ts';
 import { planPiece, type PiecePlan } from '../plan/plan.ts';
-import { beginProjection, coursesOf } from '../plan/wallProjection.ts';
+import { beginProjection, coursesOf, goOn, toTheEnd } from '../plan/wallProjection.ts';
 
 const cruet: Form = { kind: 'cylinder', diameterM: 0.09, heightM: 0.15, wallM: 0.006, mouth: 'narrow' };
 
@@ -21,9 +21,8 @@ function places(
   const given = caseOf([cruetMade({ form, ...more }), ...entries]);
   const piece = foldPiece('p', given.entries)!;
   const believed = estimateNow(piece, given, hoursOn(hours), 8);
-  const judged: WallName[] = ['wall'];
-  const between = { seams: believed.joined, notes: passedNotes(judged) };
-  const ahead = beginProjection(believed.best, believed.at, { between, covers: [], judged }, () => undefined);
+  const ahead = beginProjection(believed.best, believed.at, { seams: believed.joined, covers: [] });
+  goAlong([goOn(ahead, toTheEnd(['wall']))]);
   return placesNow(piece, believed, coursesOf(ahead));
 }
 

@@ -1,9 +1,15 @@
 import { linearShrinkage, specificVolume, type ClayBody } from '../clay/body.ts';
 import { moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { meanReading, skinReading } from '../drying/readings.ts';
-import type { WallRun } from '../drying/run.ts';
-import { runsOf } from '../drying/together.ts';
-import { concatTrajectories, readAt, type Trajectory } from '../drying/trajectory.ts';
+import { type WallRun, runsOf } from '../drying/run.ts';
+import {
+  beginOf,
+  concatTrajectories,
+  eachRecord,
+  endOf,
+  readAt,
+  type Trajectory,
+} from '../drying/trajectory.ts';
 import { spreadOf } from '../forecast/windows.ts';
 import type { WallName } from '../form/places.ts';
 import type { PieceState } from '../log/piece.ts';
@@ -54,7 +60,7 @@ export function placesNow(piece: PieceState, believed: StateEstimate, ahead: Cou
   const places = believed.divided.walls.map(({ name, thicknessM, part }): PlaceNow => {
     const meanX = meanOf(believed.best[name]!);
     const indices = spreadOf(believed.members.map((walls) => moistureIndex(body, meanOf(walls[name]!))));
-    const { at, x, mesh } = courses[name]!;
+    const over = meansOver(courses[name]!);
     return {
       place: name,
       role: part?.role ?? null,
@@ -63,7 +69,7 @@ export function placesNow(piece: PieceState, believed: StateEstimate, ahead: Cou
       meanIndex: moistureIndex(body, meanX),
       stage: stageAt(body, meanX),
       between: [indices.p10!, indices.p90!],
-      over: { at, meanX: x.map((cells, k) => meanReading(cells, mesh[k]!)) },
+      over,
     };
   });
   const parts = believed.divided.walls.flatMap(({ name, part }) => (part?.joinedAt === null ? [name] : []));
@@ -102,11 +108,11 @@ function unevenIn(
   const wall = courses.wall!;
   const [faceOut, faceIn] = [skinReading('outside'), skinReading('inside')];
   const all = Object.entries(courses) as [WallName, Trajectory][];
-  const from = wall.at[0]!;
-  const to = wall.at.at(-1)!;
+  const from = beginOf(wall);
+  const to = endOf(wall);
   /** Strain between two gathers from when both are there and joined. */
   const together = (name: WallName, at: Instant): boolean =>
-    courses[name]!.at[0]! <= at &&
+    beginOf(courses[name]!) <= at &&
     (!name.startsWith('part') ||
       joins.joins.some(({ between, since }) => between.includes(name) && since !== undefined && since <= at));
   for (let at = from; at <= to; at += LOOKS) {
@@ -122,6 +128,15 @@ function unevenIn(
     });
   }
   return strain.worstFrom(now);
+}
+
+function meansOver(course: Trajectory): PlaceNow['over'] {
+  const over: PlaceNow['over'] = { at: [], meanX: [] };
+  for (const { at, x, mesh } of eachRecord(course)) {
+    over.at.push(at);
+    over.meanX.push(meanReading(x, mesh));
+  }
+  return over;
 }
 
 const meanOf = ({ state, wall }: WallRun): number => meanReading(state.x, wall.mesh);

@@ -63,9 +63,19 @@ export function roomSettingAt(room: RoomInput, at: Instant): RoomSet {
 export const readsOf = ({ reads = [], series }: RoomInput): readonly AirRead[] =>
   reads.filter(({ at }) => !isMeasured(series, at));
 
+const climates = new WeakMap<RoomInput, Map<string, Climate>>();
+
 /** The climate of a room: what was measured there, else the daily cycle set at the time, through what was read. */
-export function roomClimate(room: RoomInput, studio: StudioSet): Climate {
-  const offset = zoneOffset(studio.zone, room.settings.at(-1)!.from);
+export function roomClimate(room: RoomInput, { zone }: StudioSet): Climate {
+  const known = climates.get(room) ?? new Map<string, Climate>();
+  climates.set(room, known);
+  const climate = known.get(zone) ?? climateIn(room, zone);
+  known.set(zone, climate);
+  return climate;
+}
+
+function climateIn(room: RoomInput, zone: string): Climate {
+  const offset = zoneOffset(zone, room.settings.at(-1)!.from);
   const cycles = room.settings.map(({ from, cycle }) => ({ from, climate: cycleClimate(cycle, offset) }));
   const unmeasured: Climate = (at, out) =>
     (cycles.findLast((c) => c.from <= at) ?? cycles[0]!).climate(at, out);

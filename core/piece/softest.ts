@@ -1,7 +1,7 @@
 import type { ClayBody } from '../clay/body.ts';
 import { edgeAtWater } from '../clay/stage.ts';
 import { meanReading } from '../drying/readings.ts';
-import type { Trajectory } from '../drying/trajectory.ts';
+import { eachRecord, type Trajectory } from '../drying/trajectory.ts';
 import { HOUR, type Instant } from '../units/quantity.ts';
 
 /** The softest that coats make a wall: their water goes into it. */
@@ -35,21 +35,19 @@ export const softestAmong = (
  * The softest moment of a coated wall from a little before now on, over what has been and what is planned.
  * @returns null where no coat wets it: it has none, or it has only been drying since
  */
-export function softestOf({ at, x, mesh }: Trajectory, body: ClayBody, now: Instant): Softest | null {
-  let first = -1;
-  let softest = -1;
-  let wettest = Number.NEGATIVE_INFINITY;
-  for (let k = 0; k < at.length; k++) {
-    if (at[k]! < now - LATELY || mesh[k]!.layers.length === 1) continue;
-    if (first < 0) first = k;
-    const mean = meanReading(x[k]!, mesh[k]!);
-    if (mean <= wettest) continue;
-    wettest = mean;
-    softest = k;
+export function softestOf(course: Trajectory, body: ClayBody, now: Instant): Softest | null {
+  let first: { at: Instant; mean: number } | null = null;
+  let softest: { at: Instant; mean: number } | null = null;
+  for (const { at, x, mesh } of eachRecord(course)) {
+    if (at < now - LATELY || mesh.layers.length === 1) continue;
+    const mean = meanReading(x, mesh);
+    first ??= { at, mean };
+    if (!softest || mean > softest.mean) softest = softest ? { at, mean } : first;
   }
-  const index = edgeAtWater(body, wettest);
-  if (softest === first || index < DRY) return null;
+  if (!first || !softest || softest === first) return null;
+  const index = edgeAtWater(body, softest.mean);
+  if (index < DRY) return null;
   // a wall that is as soft as it was thrown stood up by itself
-  const before = edgeAtWater(body, meanReading(x[first]!, mesh[first]!));
-  return { at: at[softest]!, index, slumps: index > SLUMPS_AT && before < SLUMPS_AT };
+  const before = edgeAtWater(body, first.mean);
+  return { at: softest.at, index, slumps: index > SLUMPS_AT && before < SLUMPS_AT };
 }

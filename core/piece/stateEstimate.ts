@@ -10,9 +10,10 @@ import {
 } from '../forecast/ensemble.ts';
 import type { Observation } from '../forecast/observe.ts';
 import { measuredAir, usualPrior, type Prior } from '../forecast/prior.ts';
-import { plainSetting, startRun, type WallEvent, type WallSetting } from '../drying/run.ts';
+import { type WallEvent, type WallSetting, type Walls, plainSetting, startRun } from '../drying/run.ts';
 import { zoneOffset } from '../time/hours.ts';
-import { carryTogether, type Walls } from '../drying/together.ts';
+import { goAlong } from '../drying/batch/carry.ts';
+import { carrying } from '../drying/legs.ts';
 import { since } from '../drying/trajectory.ts';
 import { placesOf, type Seams, type WallName } from '../form/places.ts';
 import { entriesOf } from '../log/entry.ts';
@@ -151,7 +152,7 @@ export function estimateLater(
     coming[name] = of.slice(was.length);
     if (!isSame(of.slice(0, was.length), was) || coming[name].some(({ at }) => at < before.at)) return null;
   }
-  for (const walls of [before.best, ...before.members]) carryTogether(walls, before.joined, coming, now);
+  goAlong([before.best, ...before.members].map((walls) => carrying(walls, before.joined, coming, now)));
   forgetPast(before.members, piece);
   return { ...before, at: now, befell, waterAdded: waterAdded(piece, facts, divided) };
 }

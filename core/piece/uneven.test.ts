@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../clay/body.ts';
 import { steadyClimate } from '../drying/air.ts';
 import type { Cover } from '../drying/face.ts';
-import { meanReading, skinReading } from '../drying/readings.ts';
-import { plainSetting, startRun, type Surroundings, type WallRun } from '../drying/run.ts';
-import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
+import { meanReading, skinReading, type Reading } from '../drying/readings.ts';
+import { plainSetting, runsOf, startRun, type Surroundings, type Walls } from '../drying/run.ts';
+import { readAt } from '../drying/trajectory.ts';
+import { carryTogether } from '../drying/together.ts';
 import { waterIn } from '../drying/mesh.ts';
 import { COARSE } from '../forecast/ensemble.ts';
 import type { Form } from '../form/form.ts';
@@ -56,19 +57,18 @@ function worst(
       .map(({ between }) => between)
       .filter((between) => between.every((place) => of.includes(place))),
   );
-  const watch = (walls: Walls, at: number) => {
-    const meanOf = (run: WallRun) => meanReading(run.state.x, run.wall.mesh);
-    const { state, wall } = walls.wall!;
+  const walls = wallsOf(form, attachmentM, around, thickness);
+  carryTogether(walls, joined, {}, days * 24 * HOUR);
+  const read = (name: WallName, at: number, reading: Reading) => readAt(walls[name]!.trajectory, at, reading);
+  for (let at = 0; at <= days * 24 * HOUR; at += HOUR / 2)
     strain.look({
       at,
-      means: Object.fromEntries(runsOf(walls).map(([place, run]) => [place, meanOf(run)])),
+      means: Object.fromEntries(runsOf(walls).map(([place]) => [place, read(place, at, meanReading)])),
       faces: {
-        outside: skinReading('outside')(state.x, wall.mesh),
-        inside: skinReading('inside')(state.x, wall.mesh),
+        outside: read('wall', at, skinReading('outside')),
+        inside: read('wall', at, skinReading('inside')),
       },
     });
-  };
-  carryTogether(wallsOf(form, attachmentM, around, thickness), joined, {}, days * 24 * HOUR, { watch });
   return strain.worstFrom(0)!;
 }
 const cover =

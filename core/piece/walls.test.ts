@@ -1,6 +1,7 @@
+import { runsOf } from '../drying/run.ts';
 import { describe, expect, it } from 'vitest';
 import { waterIn } from '../drying/mesh.ts';
-import { carryTogether, runsOf } from '../drying/together.ts';
+import { carryTogether } from '../drying/together.ts';
 import type { Form } from '../form/form.ts';
 import type { Zone } from '../technique/layer.ts';
 import { estimateNow } from './stateEstimate.ts';

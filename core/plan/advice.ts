@@ -1,5 +1,6 @@
+import { goAlong } from '../drying/batch/carry.ts';
+import { roughened, runsOf, type Walls } from '../drying/run.ts';
 import type { Cover } from '../drying/face.ts';
-import { runsOf, type Walls } from '../drying/together.ts';
 import { COARSE } from '../forecast/ensemble.ts';
 import type { Seams } from '../form/places.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
@@ -49,12 +50,11 @@ export function adviseCover(
 ): CoverAdvice | null {
   const { piece, spells, now } = ahead;
   if (spells.length === 0) return null;
-  const rough: Walls = Object.fromEntries(
-    runsOf(walls).map(([name, run]) => [name, { ...run, tolerance: COARSE.tolerance }]),
-  );
-  const scored = habits.map(({ day, night }) => {
-    const changes = habit(piece.cover, day, night, spells, now);
-    const { gates } = project(rough, { ...ahead, schedule: changes }, seams);
+  const rough: Walls = Object.fromEntries(runsOf(walls).map(([name, run]) => [name, roughened(run, COARSE)]));
+  const tried = habits.map(({ day, night }) => habit(piece.cover, day, night, spells, now));
+  const projected = goAlong(tried.map((schedule) => project(rough, { ...ahead, schedule }, seams)));
+  const scored = projected.map(({ gates }, i) => {
+    const changes = tried[i]!;
     return { changes, gates, worth: worth(gates, now, changes.length) };
   });
   const best = scored.reduce((a, b) => (b.worth > a.worth ? b : a));

@@ -1,3 +1,4 @@
+import { beginOf, endOf } from '../drying/trajectory.ts';
 import type { StudioSet } from '../log/entry.ts';
 import { DAY, HOUR, type Instant } from '../units/quantity.ts';
 import { nightTime, workingTime, type Spell } from '../time/hours.ts';
@@ -41,5 +42,5 @@ function nightIn(dark: Spell, spells: Spell[]): ComingNight {
 }
 
 /** The nights of the time that a plan shows. */
-export const nightsOf = ({ trajectory: { at } }: Pick<PiecePlan, 'trajectory'>, studio: StudioSet): Spell[] =>
-  nightTime(studio, at[0]!, at.at(-1)!);
+export const nightsOf = ({ trajectory }: Pick<PiecePlan, 'trajectory'>, studio: StudioSet): Spell[] =>
+  nightTime(studio, beginOf(trajectory), endOf(trajectory));

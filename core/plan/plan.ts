@@ -1,10 +1,11 @@
+import { compact } from '../drying/records.ts';
 import { edgeAtWater, moistureIndex, stageAt, type StageDescription } from '../clay/stage.ts';
 import { coreReading, meanReading, outerReading } from '../drying/readings.ts';
 import { spreadOf } from '../forecast/windows.ts';
-import { runsOf, type Walls } from '../drying/together.ts';
-import type { WallName } from '../form/places.ts';
+import type { Seams, WallName } from '../form/places.ts';
 import { valueOfCheck, type CheckValue } from '../forecast/value.ts';
-import type { WallRun, WallSetting } from '../drying/run.ts';
+import { goAlong } from '../drying/batch/carry.ts';
+import { runsOf, type WallRun, type WallSetting, type Walls } from '../drying/run.ts';
 import { concatTrajectories, type Trajectory } from '../drying/trajectory.ts';
 import { candlingTime } from '../firing/candling.ts';
 import { hazards, type Hazard } from '../hazard/hazard.ts';
@@ -156,7 +157,7 @@ export function planFrom(
     ...(facts.paces && { paces: facts.paces }),
     ...(whatIf?.times && { times: whatIf.times }),
   };
-  const projected = project(best, ahead, seams);
+  const [projected] = goAlong([project(best, { ...ahead, whole: true }, seams)]) as [Projection];
   const courses = divided.own.map(({ name }) => ({
     name,
     trajectory: concatTrajectories([best[name]!.trajectory, projected.trajectories[name]!]),
@@ -164,7 +165,7 @@ export function planFrom(
   const softest = piece.fired === 'raw' ? softestAmong(courses, facts.body, at) : null;
   const places = placesNow(piece, believed, projected.trajectories);
   const carried = acrossQuantiles(members, effort.ahead);
-  const { windows, check } = overMembers(carried, ahead, projected);
+  const { windows, check } = overMembers(carried, ahead, seams, projected);
   const isNext = (gate: StepWindow) => isOpen(gate.status) && !gate.planned.optional;
   const worked = projected.gates.map((gate) => ({ ...gate, windows: windows[gate.planned.key] ?? [] }));
   const gates = asTold(worked, told, at);
@@ -197,7 +198,7 @@ export function planFrom(
     places,
     check,
     shown,
-    trajectory: courses.find(({ name }) => name === shown)!.trajectory,
+    trajectory: courses.find(({ name }) => name === shown)!.trajectory.map(compact),
     holdsUntil: holdsUntil(at, next, spells),
   };
 }
@@ -213,20 +214,34 @@ function candled({ step }: Planned, walls: WallRun[]): number | null {
 }
 
 /** So many members at even shares from the driest wall to the wettest; all where no number is given. */
-function acrossQuantiles(members: Walls[], count: number | undefined): Walls[] {
-  if (count === undefined || count >= members.length) return members;
-  const meanX = ({ wall }: Walls) => meanReading(wall!.state.x, wall!.wall.mesh);
-  const sorted = [...members].sort((a, b) => meanX(a) - meanX(b));
-  return Array.from({ length: count }, (_, i) => sorted[Math.floor(((i + 0.5) / count) * sorted.length)]!);
+const acrossQuantiles = (members: Walls[], count = members.length): Walls[] =>
+  atEvenShares(
+    members.map((walls) => ({ walls, by: meanReading(walls.wall!.state.x, walls.wall!.wall.mesh) })),
+    count,
+  );
+
+/** So many of them at even shares from the least to the most; all where there are no more. */
+function atEvenShares(members: { walls: Walls; by: number }[], count: number): Walls[] {
+  if (count >= members.length) return members.map(({ walls }) => walls);
+  const sorted = [...members].sort((a, b) => (a.by === b.by ? 0 : a.by - b.by));
+  return Array.from(
+    { length: count },
+    (_, i) => sorted[Math.floor(((i + 0.5) / count) * sorted.length)]!.walls,
+  );
 }
+
+/** What lies beyond the next step is told by so many members: it is further off than its edges are known. */
+const BEYOND = 16;
 
 /**
  * Each member goes on as planned; when it comes into each window and leaves it. The first step of a chain of waits is
- * done when it is planned, what waits for a sign after it once each member shows that sign.
+ * done when it is planned, what waits for a sign after it once each member shows that sign. All go as far as the next step;
+ * on from there those at even shares from the first to come to it to the last.
  */
 function overMembers(
   all: Walls[],
   ahead: Project,
+  seams: Seams,
   planned: Projection,
 ): { windows: Record<string, Window[]>; check: CheckValue | null } {
   const open = planned.gates.filter(({ status }) => isOpen(status));
@@ -235,19 +250,16 @@ function overMembers(
     open.flatMap(({ planned: { key }, doAt, wait }) => (doAt === null || wait ? [] : [[key, doAt]])),
   );
   const { own, zones } = ahead.divided;
-  const members = all.map((walls) => {
-    const { gates } = project(
-      walls,
-      {
-        ...ahead,
-        now: Math.max(ahead.now, ...own.map(({ name }) => walls[name]!.at)),
-        times: { ...times, ...ahead.times },
-      },
-      planned,
-    );
-    return new Map(gates.map((gate) => [gate.planned.key, gate]));
-  });
+  const gatesOf = (members: Walls[], upTo: Planned | null) => {
+    const ways = members.map((walls) => {
+      const now = Math.max(ahead.now, ...own.map(({ name }) => walls[name]!.at));
+      const given = { ...ahead, now, times: { ...times, ...ahead.times } };
+      return project(walls, upTo ? { ...given, upTo: upTo.key } : given, seams);
+    });
+    return goAlong(ways).map(({ gates }) => new Map(gates.map((gate) => [gate.planned.key, gate])));
+  };
   const next = open.find((gate) => !gate.planned.optional) ?? null;
+  const members = gatesOf(all, next?.planned ?? null);
   const edge = next?.status === 'now' ? 'closes' : 'opens';
   const runs = all.map((walls) => walls[next ? judgedOn(own, next.planned.zones, zones) : 'wall']!);
   const indices = runs.map((run) => edgeAtWater(run.setting.body, meanReading(run.state.x, run.wall.mesh)));
@@ -256,9 +268,12 @@ function overMembers(
     const moment = (next && gates.get(next.planned.key)?.[edge]) ?? null;
     return moment === null ? null : Math.max(moment, runs[m]!.at);
   });
+  const goesOn = next !== null && open.at(-1) !== next;
+  const latest = all.map((walls, m) => ({ walls, by: moments[m] ?? Number.POSITIVE_INFINITY }));
+  const beyond = goesOn ? gatesOf(atEvenShares(latest, BEYOND), null) : members;
   const windows = Object.fromEntries(
-    open.map(({ planned: { key } }): [string, Window[]] => {
-      const of = members.map((gates) => gates.get(key)!);
+    open.map(({ planned: { key } }, i): [string, Window[]] => {
+      const of = (next && i <= open.indexOf(next) ? members : beyond).map((gates) => gates.get(key)!);
       const opens = spreadOf(of.map((gate) => gate.opens));
       const closes = spreadOf(of.map((gate) => gate.closes));
       const chance = of.filter((gate) => gate.opens !== null && gate.status !== 'closed').length / of.length;

@@ -2,10 +2,12 @@ import { tackyAfter } from '../drying/paper.ts';
 import { consistencyFor } from '../slip/consistency.ts';
 import { USUAL_GRAIN } from '../slip/density.ts';
 import type { Cover } from '../drying/face.ts';
-import { passedNotes, type Passed } from '../drying/passed.ts';
-import type { WallEvent } from '../drying/run.ts';
-import { runsOf, type Walls } from '../drying/together.ts';
-import type { Trajectory } from '../drying/trajectory.ts';
+import type { ClayBody } from '../clay/body.ts';
+import type { Way } from '../drying/legs.ts';
+import { runsOf, type WallEvent, type WallRun, type Walls } from '../drying/run.ts';
+import type { Stops } from '../drying/stop.ts';
+import { alone } from '../drying/together.ts';
+import { countOf, type Trajectory } from '../drying/trajectory.ts';
 import { outsideArea } from '../form/form.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import type { Divided } from '../piece/stateEstimate.ts';
@@ -15,7 +17,7 @@ import { stepWindowOf, type StepWindow, type Interval } from '../piece/stepWindo
 import { intervalsOf, type Found } from '../piece/intervals.ts';
 import { paceUntil, type Paces } from '../piece/pace.ts';
 import type { PlanInput } from '../piece/planInput.ts';
-import { judgedOn, shareIn, type OwnWall } from '../piece/walls.ts';
+import { judgedOn } from '../piece/walls.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
 import { isOpen, statusAt } from '../piece/status.ts';
 import type { Planned } from '../technique/layer.ts';
@@ -25,11 +27,14 @@ import { SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';
 import { handsAt, soonest, type Policy } from './policy.ts';
 import {
+  atOnce,
   beginProjection,
+  courseSince,
   coursesOf,
+  decidedBy,
+  goOn,
   layOn,
-  type Between,
-  type NextOn,
+  toTheEnd,
   type WallProjection,
 } from './wallProjection.ts';
 
@@ -40,8 +45,6 @@ export interface Projection {
   gates: StepWindow[];
   /** Each wall from now on, if all is done as planned. */
   trajectories: Partial<Record<WallName, Trajectory>>;
-  /** What passes between them meanwhile. */
-  passed: Passed;
 }
 
 /** What a projection is made of, but for the walls. */
@@ -56,6 +59,10 @@ export interface Project {
   /** When steps are done, where that is given beforehand, by name. */
   times?: Record<string, Instant>;
   policy?: Policy;
+  /** The step after which no further one is looked at, by name. */
+  upTo?: string;
+  /** Each wall is followed until it is dry, whatever is asked of it. */
+  whole?: true;
   /** How long the maker leaves between passes. */
   paces?: Paces;
 }
@@ -63,11 +70,9 @@ export interface Project {
 /**
  * Carries the walls of a piece on under a schedule of covers, each step of the route done when the policy says: physics
  * and policy in turn. What lies between two deeds is computed once, and the gates are read off it.
- * @param between the seams by which all walls are carried together; or what passed between walls like them, by which
- * those that steps are judged on are carried one by one
  */
-export function project(walls: Walls, given: Project, between: Seams | { passed: Passed }): Projection {
-  const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest, paces = {} } = given;
+export function* project(walls: Walls, given: Project, seams: Seams): Way<Projection> {
+  const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest, paces = {}, upTo } = given;
   const { body } = walls.wall!.setting;
   const areaM2 = outsideArea(piece.form);
   const handsFor = (of: Planned[]) => of.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
@@ -79,37 +84,39 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
   // what need not be done is not counted on, unless it is given when
   const counted = open.filter((of) => !of.optional || times[of.key] !== undefined);
   const judged = (of: Planned) => judgedOn(divided.own, of.zones, divided.zones);
-  const meets = (of: Planned, name: WallName) =>
-    judged(of) === name || of.zones.some((zone) => shareIn(zone, ownNamed(divided, name), divided.zones) > 0);
-  const nextOn = (name: WallName, after: Planned | null) =>
-    counted.slice(after ? counted.indexOf(after) + 1 : 0).find((of) => meets(of, name));
 
-  const { strands, passed } = strandsOf(walls, given, between, (name) => nextOn(name, null));
-  const courseOf = (name: WallName): Trajectory => strandWith(strands, name).courses[name]!;
+  const strands = yield* strandsOf(walls, given, seams);
+  const [joined] = strands as [WallProjection];
+  const courseOf = courses(strands);
   let earliest = piece.madeAt;
   let fired: FiredState = piece.fired;
 
-  const gates = route.map((of, i): StepWindow => {
+  const gates: StepWindow[] = [];
+  for (const [i, of] of routeUpTo(route, upTo).entries()) {
     const known = doneOf(piece, of);
     if (known) {
       earliest = known.at;
-      return stepWindowOf(of, known.leftOut ? 'left-out' : 'done', known.at);
+      gates.push(stepWindowOf(of, known.leftOut ? 'left-out' : 'done', known.at));
+      continue;
     }
     if (!open.includes(of)) {
       planned[of.key] = 'left-out';
-      return stepWindowOf(of, 'left-out', null);
+      gates.push(stepWindowOf(of, 'left-out', null));
+      continue;
     }
     const chain = (chains[of.key] ?? []).filter((key) => open.some((other) => other.key === key));
     const inShine = route.filter(({ key }) => key === of.key || chain.includes(key));
     const handsMs = handsFor(inShine);
     const fits = (interval: Interval) => policy([interval], handsMs, spells, now) !== null;
+    yield* goOn(
+      joined,
+      fired === 'raw' ? asFarAs(of, judged(of), divided, body) : { [judged(of)]: [atOnce] },
+    );
     const readings = {
       trajectory: courseOf(judged(of)),
       all: divided.own.map(({ name }) => courseOf(name)),
       part: partsApart(divided, courseOf, now),
-      ...{ body, piece, doneAt, fired },
-      tackyAt: (laid: Instant) =>
-        laid + tackyAfter(usualPrint, walls.wall!.surroundings.climate, laid) * SECOND,
+      ...{ body, piece, doneAt, fired, tackyAt: tackyIn(walls.wall!) },
     };
     const found = intervalsOf(of, readings, earliest, fits);
     const paced = paceUntil(of, piece, paces, doneAt) ?? now;
@@ -117,14 +124,15 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
     const when = (ms: number, from: Instant) => policy(found.found, ms, spells, from);
     const doAt = soonestOf(when, { handsMs, centredMs: handsFor(centred), from: Math.max(now, paced), now });
     const gate = { ...withWindow(of, found, now, doAt), chain };
+    gates.push(gate);
     const at =
       times[of.key] ?? gate.doAt ?? (gate.opens === null ? null : Math.max(gate.opens, now, earliest));
     // what need not be done is not counted on
     if (gate.status === 'closed' || !counted.includes(of)) {
       planned[of.key] = 'left-out';
-      return gate;
+      continue;
     }
-    if (at === null) return gate;
+    if (at === null) continue;
     planned[of.key] = at;
     const deed = intended(of, tubs, at);
     fired = firedTo(deed) ?? fired;
@@ -132,18 +140,26 @@ export function project(walls: Walls, given: Project, between: Seams | { passed:
     for (const strand of fired === 'raw' ? strands : []) {
       const events = befalling(deed, strand, divided);
       if (Object.keys(events).length === 0) continue;
-      wets ||= strand.judged.some((name) => events[name]);
-      layOn(strand, events, at, (name) => nextOn(name, of));
+      wets ||= divided.own.some(({ name }) => events[name]);
+      yield* layOn(strand, events, at);
     }
     earliest = wets ? at : at + (of.step.takesS?.usual ?? 0) * SECOND;
-    return gate;
-  });
+  }
+  if (given.whole) yield* goOn(joined, toTheEnd(divided.own.map(({ name }) => name)));
   return {
     gates: inOrder(withEnough(gates, piece)),
     trajectories: Object.assign({}, ...strands.map(coursesOf)) as Projection['trajectories'],
-    passed,
   };
 }
+
+const routeUpTo = (route: Planned[], upTo: string | undefined): Planned[] =>
+  upTo === undefined ? route : route.slice(0, route.findIndex(({ key }) => key === upTo) + 1);
+
+/** When slip for a print that is laid on paper is tacky, in the room of a wall. */
+const tackyIn =
+  ({ surroundings }: WallRun) =>
+  (laid: Instant): Instant =>
+    laid + tackyAfter(usualPrint, surroundings.climate, laid) * SECOND;
 
 /** What a deed fires the piece to; null where it is none of the kiln's. */
 const firedTo = ({ effects }: Operation): FiredState | null =>
@@ -166,40 +182,44 @@ function soonestOf(
   return together ?? when(handsMs, from) ?? when(handsMs, now);
 }
 
-/** The walls looked ahead on: those of the piece, and by themselves its parts that are not joined on yet. */
-function strandsOf(
-  walls: Walls,
-  { divided, now, schedule }: Project,
-  between: Seams | { passed: Passed },
-  next: NextOn,
-): { strands: WallProjection[]; passed: Passed } {
+/** The walls looked ahead on: first those of the piece, then by themselves its parts that are not joined on yet. */
+function* strandsOf(walls: Walls, { divided, now, schedule }: Project, seams: Seams): Way<WallProjection[]> {
   const covers = schedule.map(({ at, cover }): WallEvent => ({
     at,
     kind: 'surroundings',
     change: { cover },
   }));
-  const begun = (names: WallName[], how: Between, judged: WallName[], under = covers, on = next) =>
-    beginProjection(
-      Object.fromEntries(names.map((name) => [name, walls[name]!])),
-      now,
-      { between: how, covers: under, judged },
-      on,
-    );
-  const own = divided.own.map(({ name }) => name);
+  const those = (names: WallName[]): Walls => Object.fromEntries(names.map((name) => [name, walls[name]!]));
   const parts = apart(divided.walls).map(({ name }) => name);
-  const byThemselves = parts.map((name) => begun([name], { passed: {} }, [name], [], () => undefined));
-  if ('passed' in between) {
-    const each = own.map((name) => begun([name], between, [name]));
-    return { strands: [...each, ...byThemselves], passed: between.passed };
+  const joined = runsOf(walls).flatMap(([name]) => (parts.includes(name) ? [] : [name]));
+  const strands = [beginProjection(those(joined), now, { seams, covers })];
+  for (const name of parts) {
+    const byItself = beginProjection(those([name]), now, { seams: alone, covers: [] });
+    yield* goOn(byItself, toTheEnd([name]));
+    strands.push(byItself);
   }
-  const all = runsOf(walls).flatMap(([name]) => (parts.includes(name) ? [] : [name]));
-  const notes = passedNotes(own);
-  const together = begun(all, { seams: between, notes }, own);
-  return { strands: [together, ...byThemselves], passed: notes.passed };
+  return strands;
 }
 
-const strandWith = (strands: WallProjection[], name: WallName): WallProjection =>
-  strands.find(({ runs }) => runs[name] !== undefined)!;
+/** As far as a step is decided on the wall that it is judged on; the kiln asks every wall. */
+const asFarAs = (of: Planned, judged: WallName, { own }: Divided, body: ClayBody): Stops =>
+  of.step.needs.some(({ kind }) => kind === 'kiln-dry')
+    ? toTheEnd(own.map(({ name }) => name))
+    : { [judged]: decidedBy(of, body) };
+
+/** The course of each wall as far as it is known: one and the same until it is known further. */
+function courses(strands: WallProjection[]): (name: WallName) => Trajectory {
+  const known = new Map<WallName, { of: Trajectory; count: number; course: Trajectory }>();
+  return (name) => {
+    const strand = strands.find(({ runs }) => runs[name] !== undefined)!;
+    const of = strand.runs[name]!.trajectory;
+    const last = known.get(name);
+    if (last?.of === of && last.count === countOf(of)) return last.course;
+    const course = courseSince(strand, name);
+    known.set(name, { of, count: countOf(of), course });
+    return course;
+  };
+}
 
 /** What a deed does to the walls of a strand, those that it does something to. */
 function befalling(
@@ -214,8 +234,6 @@ function befalling(
       .filter(([, events]) => events!.length > 0),
   ) as Partial<Record<WallName, WallEvent[]>>;
 }
-
-const ownNamed = ({ own }: Divided, name: WallName): OwnWall => own.find((wall) => wall.name === name)!;
 
 /** When a step was done by the log. */
 export function loggedAt(piece: PieceState, route: Planned[], key: string): Instant | 'left-out' | null {

@@ -1,6 +1,8 @@
-import { applyEvent, integrate, forkRun, standing, type WallRun } from '../drying/run.ts';
-import type { Walls } from '../drying/together.ts';
-import { concatTrajectories, type Trajectory } from '../drying/trajectory.ts';
+import { goAlong } from '../drying/batch/carry.ts';
+import { carrying } from '../drying/legs.ts';
+import { applyEvent, forkRun, standing, type WallRun, type Walls } from '../drying/run.ts';
+import { alone } from '../drying/together.ts';
+import type { Trajectory } from '../drying/trajectory.ts';
 import { wallEventsOf, usually } from '../piece/operation.ts';
 import { apart } from '../piece/events.ts';
 import type { StepWindow } from '../piece/stepWindow.ts';
@@ -105,8 +107,8 @@ function remedied(
   for (const effect of effects)
     if (effect.does === 'stand' && effect.cover)
       applyEvent(fork, { at: now, kind: 'surroundings', change: { cover: effect.cover } });
-  integrate(fork, now + LOOK);
-  return concatTrajectories([fork.trajectory]);
+  goAlong([carrying({ wall: fork }, alone, {}, now + LOOK)]);
+  return fork.trajectory;
 }
 
 /** The sign that is waited for after a remedy. */

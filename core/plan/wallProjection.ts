@@ -1,8 +1,15 @@
-import { carryAside, type Passed, type PassedNotes } from '../drying/passed.ts';
-import { coreReading, signReading } from '../drying/readings.ts';
-import { applyEvent, forkRun, standing, type WallEvent, type WallRun } from '../drying/run.ts';
-import { carryTogether, runsOf, type Walls } from '../drying/together.ts';
-import { concatTrajectories, wallAt, type Trajectory, type WallAt } from '../drying/trajectory.ts';
+import { carrying, type Way } from '../drying/legs.ts';
+import {
+  applyEvent,
+  forkRun,
+  runsOf,
+  standing,
+  type WallEvent,
+  type WallRun,
+  type Walls,
+} from '../drying/run.ts';
+import { haveStopped, type Stop, type Stops } from '../drying/stop.ts';
+import { concatTrajectories, isEmpty, until, wallAt, type Trajectory } from '../drying/trajectory.ts';
 import { signAt } from '../coat/sign.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import { waterOf } from '../piece/intervals.ts';
@@ -16,27 +23,18 @@ export const HORIZON = 14 * DAY;
 /** A wall is followed until its core is this dry, kg/kg. */
 const DRY_X = 0.012;
 
-/** What comes next on a wall, as far as which it is carried at once; to the kiln-dry end where nothing does. */
-export type NextOn = (name: WallName) => Planned | undefined;
-
-/** How water passes between walls that go on side by side: by their seams, or as it passed between others like them. */
-export type Between = { seams: Seams; notes: PassedNotes } | { passed: Passed };
-
 /** Walls of a piece ahead of now, carried on side by side no further than they are asked for. */
 export interface WallProjection {
-  between: Between;
+  seams: Seams;
   /** All changes of cover of the schedule. */
   covers: WallEvent[];
-  /** The walls that steps are judged on: as far as these ask for it, all go on. */
-  judged: WallName[];
   /** As they stood when the last deed was done, or at the beginning, and as far as they were carried since. */
   since: Walls;
   runs: Walls;
-  at: Instant;
-  /** Changes of cover still to come. */
-  coming: WallEvent[];
-  /** Each as far as it is known since something was last done to it, for the needs of what comes next. */
-  courses: Courses;
+  /** When that was. */
+  begun: Instant;
+  /** What of each wall's course before still counts for the needs of what comes next. */
+  before: Courses;
   /** What lies before the last deed. */
   parts: Partial<Record<WallName, Trajectory[]>>;
 }
@@ -47,49 +45,47 @@ type Courses = Partial<Record<WallName, Trajectory>>;
 export function beginProjection(
   from: Walls,
   now: Instant,
-  given: Pick<WallProjection, 'between' | 'covers' | 'judged'>,
-  next: NextOn,
+  given: Pick<WallProjection, 'seams' | 'covers'>,
 ): WallProjection {
-  const begins = (run: WallRun) => Math.max(now, run.at);
-  const runs = each(from, (run) => forkRun(run, begins(run), standing(run)));
-  const at = Math.min(...runsOf(from).map(([, run]) => begins(run)));
-  const strand: WallProjection = {
+  const runs = each(from, (run) => {
+    const begins = Math.max(now, run.at);
+    return forkRun(run, begins, standing(run));
+  });
+  return {
     ...given,
-    ...{ runs, at, since: stopped(runs), coming: given.covers },
-    ...{ courses: {}, parts: {} },
+    ...{ runs, since: stopped(runs), parts: {} },
+    begun: Math.min(...runsOf(runs).map(([, { at }]) => at)),
+    before: each(from, ({ trajectory }) => concatTrajectories([trajectory])),
   };
-  goOn(strand, next);
-  strand.courses = each(from, ({ trajectory }, name) =>
-    concatTrajectories([trajectory, runs[name]!.trajectory]),
-  );
-  return strand;
 }
 
-/** Lays a deed on walls of a strand at an instant, and carries it on as far as what comes next needs it. */
-export function layOn(
+/** Lays a deed on walls at an instant. */
+export function* layOn(
   strand: WallProjection,
   events: Partial<Record<WallName, WallEvent[]>>,
   at: Instant,
-  next: NextOn,
-): void {
-  carryOn(strand, at);
-  const { covers, since, courses } = strand;
-  const before = strand.runs;
-  for (const [name, { trajectory }] of runsOf(before))
+): Way<void> {
+  yield* carryOn(strand, at);
+  const { covers, since, runs, before } = strand;
+  for (const [name, { trajectory }] of runsOf(runs))
     strand.parts[name] = [...(strand.parts[name] ?? []), until(trajectory, at)];
-  strand.runs = each(before, ({ trajectory }, name) => {
+  strand.before = each(runs, ({ trajectory }, name) =>
+    concatTrajectories(events[name] ? [] : [before[name]!, until(trajectory, at)]),
+  );
+  strand.runs = each(runs, ({ trajectory }, name) => {
     const fork = forkRun(coveredAt(since[name]!, covers, at), at, wallAt(trajectory, at));
     for (const event of events[name] ?? []) applyEvent(fork, event);
     return fork;
   });
   strand.since = stopped(strand.runs);
-  strand.at = at;
-  strand.coming = covers.filter((event) => event.at > at);
-  goOn(strand, next);
-  strand.courses = each(strand.runs, ({ trajectory }, name) =>
-    events[name] ? trajectory : concatTrajectories([until(courses[name]!, at), trajectory]),
-  );
+  strand.begun = at;
 }
+
+/** The course of a wall as far as it is known since something was last done to it. */
+export const courseSince = ({ before, runs }: WallProjection, name: WallName): Trajectory =>
+  isEmpty(before[name]!)
+    ? runs[name]!.trajectory
+    : concatTrajectories([before[name]!, runs[name]!.trajectory]);
 
 /** The whole course of each wall of a strand, from when it began. */
 export const coursesOf = ({ parts, runs }: WallProjection): Courses =>
@@ -101,72 +97,47 @@ const each = <T>(walls: Walls, of: (run: WallRun, name: WallName) => T): Partial
 /** What walls are and stand in at a moment, while they go on. */
 const stopped = (runs: Walls): Walls => each(runs, (run) => ({ ...run }));
 
-/** On until the kiln-dry end, or only until the next step that changes the wall is decided: the wall goes on from there. */
-function goOn(strand: WallProjection, next: NextOn): void {
-  if ('notes' in strand.between) strand.between.notes.turns(strand.at);
-  const over = new Map(
-    strand.judged.map((name) => {
-      const of = next(name);
-      const decided = of ? decidedBy(of, strand.runs[name]!.setting.body) : null;
-      return [name, (wall: WallAt) => isDry(wall) || (decided !== null && decided(wall))];
-    }),
-  );
-  carryOn(strand, strand.at + HORIZON, (name, wall) => over.get(name)?.(wall) ?? true);
+/** On until walls are kiln-dry, or are past what a step asks of them. */
+export function* goOn(strand: WallProjection, stops: Stops): Way<void> {
+  const { runs, begun } = strand;
+  const known = runsOf(runs).every(([, { trajectory }]) => !isEmpty(trajectory));
+  if (known && haveStopped(stops, runs)) return;
+  yield* carryOn(strand, begun + HORIZON, stops);
 }
 
-const isDry = ({ x, mesh }: WallAt): boolean => coreReading(x, mesh) < DRY_X;
+const dry: Stop = { reading: 'core', face: 'outside', below: DRY_X };
 
-/** Whether the wall has passed all that a step which changes it needs; null for a step that does not change it. */
-function decidedBy(
-  { step, face }: Planned,
-  body: WallRun['setting']['body'],
-): ((wall: WallAt) => boolean) | null {
-  if (!changesWall(step)) return null;
-  const waters = step.needs.flatMap((need) => (need.part ? [] : (waterOf(need, face, body) ?? [])));
+/** All that is known of walls: until they are dry. */
+export const toTheEnd = (names: WallName[]): Stops => Object.fromEntries(names.map((name) => [name, [dry]]));
+
+/** By when a wall has passed all that a step needs which changes it: its window there is known then. To the end for others. */
+export function decidedBy({ step, face }: Planned, body: WallRun['setting']['body']): Stop[] {
+  if (!changesWall(step)) return [dry];
+  const waters = step.needs.flatMap((need) => (need.part ? [] : (waterOf(need, body) ?? [])));
   const bounded = waters.filter(({ spans }) => spans.every(({ fromX }) => Number.isFinite(fromX)));
   if (bounded.length > 0)
-    return ({ x, mesh }) =>
-      bounded.some(({ reading, spans }) => spans.every(({ fromX }) => reading(x, mesh) < fromX));
-  if (waters.length > 0) return null;
+    return [
+      dry,
+      ...bounded.map(({ reading, spans }): Stop => ({
+        ...{ reading, face },
+        below: Math.min(...spans.map(({ fromX }) => fromX)),
+      })),
+    ];
+  if (waters.length > 0) return [dry];
   const sign = step.needs.find((need) => need.kind === 'sign');
-  return sign ? ({ x, mesh }) => signReading(face)(x, mesh) <= signAt[sign.sign] : () => true;
+  return [sign ? { reading: 'sign', face, below: signAt[sign.sign] } : atOnce];
 }
+
+/** As it stands. */
+export const atOnce: Stop = { reading: 'mean', face: 'outside', below: Number.POSITIVE_INFINITY };
 
 /** Whether a step lays or takes anything that the drying of the wall knows of. */
 export const changesWall = ({ effects }: Step): boolean => effects.some(effectChangesWall);
 
 /** Carries walls on to an instant, or until they are asked for no further. */
-function carryOn(
-  strand: WallProjection,
-  to: Instant,
-  over: (name: WallName, wall: WallAt) => boolean = () => false,
-): void {
-  const { runs, between, coming } = strand;
-  const due = coming.filter(({ at }) => at <= to);
-  if ('passed' in between)
-    for (const [name, run] of runsOf(runs))
-      carryAside(run, between.passed[name] ?? [], to, due, (wall) => over(name, wall));
-  else {
-    const turns = due.map(({ at }) => at);
-    const watch = (walls: Walls, at: Instant) => {
-      between.notes.look(walls);
-      if (!(turns[0]! <= at)) return;
-      while (turns[0]! <= at) between.notes.turns(turns.shift()!);
-      // what is noted next begins from here
-      between.notes.look(walls);
-    };
-    const until = (walls: Walls) =>
-      runsOf(walls).every(([name, run]) => run.trajectory.at.length > 0 && over(name, standing(run)));
-    carryTogether(
-      runs,
-      between.seams,
-      each(runs, () => due),
-      to,
-      { watch, until },
-    );
-  }
-  strand.at = Math.max(strand.at, Math.min(...runsOf(runs).map(([, { at }]) => at)));
-  strand.coming = coming.filter(({ at }) => at > strand.at);
+function* carryOn({ runs, seams, covers }: WallProjection, to: Instant, stops?: Stops): Way<void> {
+  const coming = each(runs, (run) => covers.filter(({ at }) => at > run.at && at <= to));
+  yield* carrying(runs, seams, coming, to, stops);
 }
 
 /** The run as its covers stand at a moment of the schedule. */
@@ -174,14 +145,4 @@ function coveredAt(run: WallRun, covers: WallEvent[], at: Instant): WallRun {
   const copy = { ...run };
   for (const event of covers) if (event.at <= at) applyEvent(copy, event);
   return copy;
-}
-
-function until(run: Trajectory, at: Instant): Trajectory {
-  const count = run.at.filter((t) => t < at).length;
-  return {
-    at: run.at.slice(0, count),
-    x: run.x.slice(0, count),
-    rate: run.rate.slice(0, count),
-    mesh: run.mesh.slice(0, count),
-  };
 }

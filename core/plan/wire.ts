@@ -1,18 +1,19 @@
 import type { Mesh } from '../drying/mesh.ts';
-import type { Trajectory } from '../drying/trajectory.ts';
+import { added, cellsInto, growing, ratesOf, type Records } from '../drying/records.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { PiecePlan } from './plan.ts';
 
 /** A plan as it is sent from one machine to another: its wall in plain numbers. */
-export type PlanWire = Omit<PiecePlan, 'trajectory'> & { trajectory: TrajectoryWire };
+export type PlanWire = Omit<PiecePlan, 'trajectory'> & { trajectory: RecordsWire[] };
 
-interface TrajectoryWire {
+interface RecordsWire {
+  mesh: MeshWire;
   at: Instant[];
   x: number[][];
+  /** Per second. */
   rate: number[][];
-  /** Which of the meshes each record has. */
-  mesh: number[];
-  meshes: MeshWire[];
+  /** Left out where they are looked at to their end. */
+  end?: Instant;
 }
 
 type MeshWire = { widths: number[] } & Pick<Mesh, 'layers' | 'outerSolids'>;
@@ -21,34 +22,33 @@ type MeshWire = { widths: number[] } & Pick<Mesh, 'layers' | 'outerSolids'>;
 const WATER_DIGITS = 6;
 const RATE_DIGITS = 5;
 
-export function toWire(plan: PiecePlan): PlanWire {
-  const { at, x, rate, mesh } = plan.trajectory;
-  const meshes = [...new Set(mesh)];
-  return {
-    ...plan,
-    trajectory: {
-      at,
-      x: x.map((cells) => Array.from(cells, (value) => Number(value.toFixed(WATER_DIGITS)))),
-      rate: rate.map((cells) => Array.from(cells, (value) => Number(value.toPrecision(RATE_DIGITS)))),
-      mesh: mesh.map((of) => meshes.indexOf(of)),
-      meshes: meshes.map(({ widths, layers, outerSolids }) => ({ widths: [...widths], layers, outerSolids })),
-    },
-  };
-}
+export const toWire = (plan: PiecePlan): PlanWire => ({
+  ...plan,
+  trajectory: plan.trajectory.map(recordsTo),
+});
 
 export const fromWire = (wire: PlanWire): PiecePlan => ({
   ...wire,
-  trajectory: trajectoryFrom(wire.trajectory),
+  trajectory: wire.trajectory.map(recordsFrom),
 });
 
-function trajectoryFrom({ at, x, rate, mesh, meshes }: TrajectoryWire): Trajectory {
-  const walls = meshes.map(meshFrom);
-  return {
-    at,
-    x: x.map((cells) => Float64Array.from(cells)),
-    rate: rate.map((cells) => Float64Array.from(cells)),
-    mesh: mesh.map((i) => walls[i]!),
-  };
+function recordsTo(records: Records): RecordsWire {
+  const { widths, layers, outerSolids } = records.mesh;
+  const sent: RecordsWire = { mesh: { widths: [...widths], layers, outerSolids }, at: [], x: [], rate: [] };
+  const cells = new Float64Array(widths.length);
+  for (let k = records.from; k < records.to; k++) {
+    cellsInto(records, k, cells);
+    sent.at.push(records.at[k]!);
+    sent.x.push(Array.from(cells, (value) => Number(value.toFixed(WATER_DIGITS))));
+    sent.rate.push(Array.from(ratesOf(records, k), (value) => Number(value.toPrecision(RATE_DIGITS))));
+  }
+  return Number.isFinite(records.end) ? { ...sent, end: records.end } : sent;
+}
+
+function recordsFrom({ mesh, at, x, rate, end = Number.POSITIVE_INFINITY }: RecordsWire): Records {
+  const records = growing(meshFrom(mesh));
+  at.forEach((moment, k) => added(records, moment, Float64Array.from(x[k]!), Float64Array.from(rate[k]!)));
+  return { ...records, end };
 }
 
 const meshFrom = ({ widths, layers, outerSolids }: MeshWire): Mesh => ({

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { defaultBody } from '../../core/clay/body.ts';
-import { emptyTrajectory } from '../../core/drying/trajectory.ts';
 import { sgraffitoGates } from './strip.test-support.ts';
 import { GATE_ROW, gateRows, LEFT } from './stepWindows.ts';
 import type { StripScene } from './scene.ts';
@@ -10,7 +9,7 @@ const HOUR = 3_600_000;
 const scene = (change: Partial<StripScene> = {}): StripScene => ({
   body: defaultBody,
   thicknessM: 0.006,
-  trajectory: emptyTrajectory(),
+  trajectory: [],
   from: 0,
   to: 40 * HOUR,
   now: 10 * HOUR,

@@ -3,7 +3,7 @@ import { stageAt } from '../../core/clay/stage.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import { coatsOn } from '../../core/drying/mesh.ts';
 import { meanReading } from '../../core/drying/readings.ts';
-import { readAt, wallAt, type WallAt } from '../../core/drying/trajectory.ts';
+import { beginOf, endOf, readAt, wallAt, type WallAt } from '../../core/drying/trajectory.ts';
 import type { StripScene } from './scene.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { cobalt, hairline, ink, paper, sans, slab } from '../ui/theme.ts';
@@ -94,8 +94,8 @@ function paintPlaces(painter: Painter, scene: StripScene, x: ToX, top: number): 
 function paintWall(painter: Painter, scene: StripScene, x: ToX, top: number): void {
   const { body, trajectory, thicknessM } = scene;
   const ramp = clayRamp(body.dryColour, body.wetColour);
-  const start = Math.max(scene.from, trajectory.at[0]!);
-  const end = Math.min(scene.to, trajectory.at.at(-1)!);
+  const start = Math.max(scene.from, beginOf(trajectory));
+  const end = Math.min(scene.to, endOf(trajectory));
   const loupeShare = Math.min(1, OUTER_M / thicknessM);
   const rows = 38;
   const rowHeight = WALL_HEIGHT / rows;
@@ -168,8 +168,8 @@ function fadeFuture(painter: Painter, scene: StripScene, x: ToX, top: number, en
 /** The coats on the outside, one above the other, deep blue while wet and pale once dry. */
 function paintCoats(painter: Painter, scene: StripScene, x: ToX, wallTop: number): void {
   const { trajectory } = scene;
-  const start = Math.max(scene.from, trajectory.at[0]!);
-  const end = Math.min(scene.to, trajectory.at.at(-1)!);
+  const start = Math.max(scene.from, beginOf(trajectory));
+  const end = Math.min(scene.to, endOf(trajectory));
   for (let px = Math.floor(x(start)); px < x(end); px += 2) {
     const at = scene.from + ((px + 1 - LEFT) / (x(scene.to) - LEFT)) * (scene.to - scene.from);
     const { x: cells, mesh } = wallAt(trajectory, at);
@@ -227,8 +227,8 @@ function paintNights(painter: Painter, { nights }: StripScene, x: ToX, top: numb
 
 function paintStages(painter: Painter, scene: StripScene, x: ToX, top: number): void {
   const { trajectory, body } = scene;
-  const start = Math.max(scene.from, trajectory.at[0]!);
-  const end = Math.min(scene.to, trajectory.at.at(-1)!);
+  const start = Math.max(scene.from, beginOf(trajectory));
+  const end = Math.min(scene.to, endOf(trajectory));
   const spells: { name: string; from: Instant; to: Instant }[] = [];
   for (let at = start; at <= end; at += HOUR / 6) {
     const { name } = stageAt(body, readAt(trajectory, at, meanReading));

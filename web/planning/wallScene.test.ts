@@ -1,3 +1,4 @@
+import { endOf } from '../../core/drying/trajectory.ts';
 import { describe, expect, it } from 'vitest';
 import { caseOf, coatLaid, cruetMade, hoursOn, logged, MADE } from '../../core/piece/piece.test-support.ts';
 import { planPiece } from '../../core/plan/plan.ts';
@@ -21,14 +22,14 @@ describe('what the strip shows', () => {
     expect(near.to).toBeGreaterThanOrEqual(now + 2 * HOUR);
     const all = at(null, 'all');
     expect(all.from).toBe(MADE);
-    expect(all.to).toBe(plan.trajectory.at.at(-1));
+    expect(all.to).toBe(endOf(plan.trajectory));
   });
 
   it('has each cover from when it was put on to when the next was', () => {
     const { covers } = at(null, 'all');
     expect(covers.map(({ cover }) => cover)).toEqual(['open', 'draped']);
     expect(covers[0]!.to).toBe(covers[1]!.from);
-    expect(covers[1]).toMatchObject({ from: hoursOn(3), to: plan.trajectory.at.at(-1) });
+    expect(covers[1]).toMatchObject({ from: hoursOn(3), to: endOf(plan.trajectory) });
   });
 
   it('has what is tried as if it had been done, and the windows that follow from it', () => {

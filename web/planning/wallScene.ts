@@ -2,7 +2,7 @@ import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Spell } from '../../core/time/hours.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { meanReading } from '../../core/drying/readings.ts';
-import { readAt } from '../../core/drying/trajectory.ts';
+import { endOf, readAt } from '../../core/drying/trajectory.ts';
 import type { PlaceName, WallName } from '../../core/form/places.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { instantOf } from '../../core/time/moment.ts';
@@ -48,7 +48,7 @@ export function sceneOf(
 ): StripScene {
   const plan = trial?.plan ?? real;
   const { piece, trajectory, gates } = plan;
-  const end = trajectory.at.at(-1)!;
+  const end = endOf(trajectory);
   // what is looked forward to: when the last step that dries away closes
   const lastClose = Math.max(0, ...gates.map(({ closes }) => closes ?? 0));
   const near = {
@@ -98,6 +98,6 @@ function coverSpells(
   return changes.map(({ at, cover }, i) => ({
     cover,
     from: at,
-    to: changes[i + 1]?.at ?? trajectory.at.at(-1)!,
+    to: changes[i + 1]?.at ?? endOf(trajectory),
   }));
 }
