@@ -5,19 +5,20 @@ import { meanReading } from './readings.ts';
 import { BEFORE_EVENTS, isFree, restTo, STEADY } from './rest.ts';
 import type { Stops } from './stop.ts';
 import { applyEvent, type WallEvent } from './wallEvent.ts';
-import { runsOf, setMesh, type WallRun, type Walls } from './wallRun.ts';
+import { setMesh, type WallRun, type Walls } from './wallRun.ts';
 
 /** Part of the way of a piece's walls, on which nothing befalls them: they only dry, side by side. */
 export interface Leg {
+  names: readonly WallName[];
   /** All of them stand at the same moment. */
-  walls: Walls;
-  joins: Join[];
+  runs: readonly WallRun[];
+  joins: readonly Join[];
   areas: Seams['areas'];
   to: Instant;
   /** They go no further once these hold; to the end where there are none. */
-  stops?: Stops;
+  stops?: Stops | undefined;
   /** Something befell one of them just now: they fare otherwise than on record. */
-  anew?: true;
+  anew?: boolean;
 }
 
 /** The way of some walls, a leg at a time: whoever goes on with it has carried the walls along the leg it asked for. */
@@ -38,25 +39,29 @@ export function* carrying(
   to: Instant,
   stops?: Stops,
 ): Way<Walls> {
-  const due = new Map(runsOf(walls).map(([name]) => [name, [...(events[name] ?? [])]]));
-  const all = runsOf(walls);
+  const names = Object.keys(walls) as WallName[];
+  const runs = names.map((name) => walls[name]!);
+  const due = names.map((name) => [...(events[name] ?? [])]);
   for (;;) {
-    const anew = all.filter(([name, run]) => befall(run, due.get(name)!, to)).length > 0;
-    const at = Math.min(...all.map(([, run]) => run.at));
+    let anew = false;
+    runs.forEach((run, i) => (anew = befall(run, due[i]!, to) || anew));
+    const at = Math.min(...runs.map((run) => run.at));
     if (at >= to) return walls;
-    const present = all.filter(([, run]) => run.at === at);
+    const present = runs.map((run) => run.at === at);
+    const all = !present.includes(false);
     const leg: Leg = {
-      walls: Object.fromEntries(present),
+      names: all ? names : names.filter((_, i) => present[i]),
+      runs: all ? runs : runs.filter((_, i) => present[i]),
       joins: joins.filter(
         ({ between, since = at }) => since <= at && between.every((name) => walls[name]?.at === at),
       ),
-      areas,
-      to: Math.min(to, nextTurn(all, due, joins, at)),
-      ...(stops && present.length === all.length && { stops }),
-      ...(anew && { anew }),
+      ...{ areas, anew },
+      to: Math.min(to, nextTurn(runs, due, joins, at)),
+      stops: all ? stops : undefined,
     };
-    yield* leg.to - at > DAY + BEFORE_EVENTS && !leg.stops ? byDays(leg, present) : [leg];
-    if (leg.stops && present.some(([, run]) => run.at < leg.to)) return walls;
+    if (leg.to - at > DAY + BEFORE_EVENTS && !leg.stops) yield* byDays(leg);
+    else yield leg;
+    if (leg.stops && runs.some((run) => run.at < leg.to)) return walls;
   }
 }
 
@@ -71,32 +76,33 @@ function befall(run: WallRun, due: WallEvent[], to: Instant): boolean {
 }
 
 /** When something next changes for any of the walls. */
-function nextTurn(
-  all: [WallName, WallRun][],
-  due: Map<WallName, WallEvent[]>,
-  joins: Join[],
-  at: Instant,
-): Instant {
-  const turns = [
-    ...all.flatMap(([name, run]) => [run.at, run.settlesAt ?? at, due.get(name)![0]?.at ?? at]),
-    ...joins.map(({ since = at }) => since),
-  ];
-  return Math.min(...turns.filter((turn) => turn > at));
+function nextTurn(runs: WallRun[], due: WallEvent[][], joins: readonly Join[], at: Instant): Instant {
+  let next = Number.POSITIVE_INFINITY;
+  const turn = (moment: Instant) => {
+    if (moment > at && moment < next) next = moment;
+  };
+  for (let i = 0; i < runs.length; i++) {
+    turn(runs[i]!.at);
+    turn(runs[i]!.settlesAt ?? at);
+    turn(due[i]![0]?.at ?? at);
+  }
+  for (const { since = at } of joins) turn(since);
+  return next;
 }
 
 /** A long leg day by day: walls in balance with their air are not carried on, but for some days before its end. */
-function* byDays(leg: Leg, present: [WallName, WallRun][]): Generator<Leg, void, void> {
-  const means = () => present.map(([, { state, wall }]) => meanReading(state.x, wall.mesh));
+function* byDays(leg: Leg): Way<void> {
+  const { runs } = leg;
+  const means = () => runs.map(({ state, wall }) => meanReading(state.x, wall.mesh));
   let before = means();
-  let at = present[0]![1].at;
+  let { at } = runs[0]!;
   while (leg.to - at > DAY + BEFORE_EVENTS) {
     yield { ...leg, to: at + DAY };
     const now = means();
     const steady = now.every((mean, i) => Math.abs(mean - before[i]!) < STEADY);
-    if (steady && present.every(([, run]) => isFree(run)))
-      for (const [, run] of present) restTo(run, leg.to - BEFORE_EVENTS);
+    if (steady && runs.every(isFree)) runs.forEach((run) => restTo(run, leg.to - BEFORE_EVENTS));
     before = now;
-    at = present[0]![1].at;
+    ({ at } = runs[0]!);
   }
   yield leg;
 }

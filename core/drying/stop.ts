@@ -1,7 +1,7 @@
 import type { WallName } from '../form/places.ts';
 import type { FaceName, Mesh } from './mesh.ts';
 import { readingNamed, signReading, type Reading, type ReadingName } from './readings.ts';
-import type { Walls } from './wallRun.ts';
+import type { WallRun } from './wallRun.ts';
 
 /** A reading of a wall that falls below a bound, kg/kg. */
 export interface Stop {
@@ -21,8 +21,8 @@ export const hasStopped = (stops: Stop[], x: Float64Array, mesh: Mesh): boolean 
   stops.some((stop) => readingOf(stop)(x, mesh) < stop.below);
 
 /** Whether all walls that are asked have. */
-export const haveStopped = (stops: Stops, walls: Walls): boolean =>
-  (Object.entries(stops) as [WallName, Stop[]][]).every(([name, of]) => {
-    const { state, wall } = walls[name]!;
-    return hasStopped(of, state.x, wall.mesh);
+export const haveStopped = (stops: Stops, names: readonly WallName[], runs: readonly WallRun[]): boolean =>
+  names.every((name, i) => {
+    const of = stops[name];
+    return !of || hasStopped(of, runs[i]!.state.x, runs[i]!.wall.mesh);
   });

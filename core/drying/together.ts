@@ -23,26 +23,29 @@ const ASKED = 4 * HOUR;
 
 /** Carries the walls of a piece to an instant, with what befalls each on the way; each by the solver of one wall. */
 export const carryTogether = (walls: Walls, seams: Seams, events: Events, to: Instant): Walls =>
-  along([carrying(walls, seams, events, to)], (legs) => legs.forEach(carryLeg))[0]!;
+  along([carrying(walls, seams, events, to)], carryOneByOne)[0]!;
+
+/** Carries legs one by one, as the solver of one wall can. */
+export const carryOneByOne = (legs: readonly Leg[]): void => legs.forEach(carryLeg);
 
 /**
  * Walls side by side, each by itself: neighbours exchange water through the section they share, per width of the seam
  * D·ρ_dry·t·ΔX/d, held from one look to the next at what it will be midway.
  */
-export function carryLeg({ walls, joins, areas, to, stops, anew }: Leg): void {
-  const all = runsOf(walls);
-  let at = all[0]![1].at;
+function carryLeg({ names, runs, joins, areas, to, stops, anew }: Leg): void {
+  const walls: Walls = Object.fromEntries(names.map((name, i) => [name, runs[i]!]));
+  let { at } = runs[0]!;
   let looked = false;
   let changed = anew === true;
   while (at < to) {
-    if (stops && looked && haveStopped(stops, walls)) break;
+    if (stops && looked && haveStopped(stops, names, runs)) break;
     const apart = joins.map(({ between: [a, b] }) => meanOf(walls[a]!) - meanOf(walls[b]!));
     const passing = joins.map((join) => passingThrough(join, walls, areas));
     // where it is not known how they fare, what passes keeps them as they are
     const perMs = joins.map(({ between: [a, b] }) =>
       changed ? 0 : (rateOf(walls[a]!) ?? 0) - (rateOf(walls[b]!) ?? 0),
     );
-    const dry = all.every(([, run]) => meanOf(run) < DRY_X);
+    const dry = runs.every((run) => meanOf(run) < DRY_X);
     const passes = joins.length > 0 && !dry;
     const soonest = Math.min(...passing.map(({ levelsS }) => levelsS * SECOND));
     const span = passes ? spanFor(perMs, soonest, to - at) : stops ? ASKED : to - at;
@@ -58,12 +61,12 @@ export function carryLeg({ walls, joins, areas, to, stops, anew }: Leg): void {
       meanwhile.map((x, i) => passing[i]!.kgPerS * x),
     );
     const next = Math.min(to, at + span);
-    for (const [, run] of all) integrate(run, next);
+    for (const run of runs) integrate(run, next);
     at = next;
     looked = true;
     changed = false;
   }
-  for (const [, run] of all) run.state.comes = undefined;
+  for (const run of runs) run.state.comes = undefined;
 }
 
 /**
@@ -123,7 +126,7 @@ function passingThrough(
 }
 
 /** Sets what comes to each place from its neighbours, kg/(m²·s); given through each seam, kg/s. */
-function exchange(walls: Walls, joins: Join[], areas: Seams['areas'], through: number[]): void {
+function exchange(walls: Walls, joins: readonly Join[], areas: Seams['areas'], through: number[]): void {
   const comes = new Map(runsOf(walls).map(([name]) => [name, 0]));
   joins.forEach(({ between: [a, b] }, i) => {
     comes.set(a, comes.get(a)! - through[i]! / areas[a]!);

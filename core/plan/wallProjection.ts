@@ -100,8 +100,9 @@ const stopped = (runs: Walls): Walls => each(runs, (run) => ({ ...run }));
 /** On until walls are kiln-dry, or are past what a step asks of them. */
 export function* goOn(strand: WallProjection, stops: Stops): Way<void> {
   const { runs, begun } = strand;
-  const known = runsOf(runs).every(([, { trajectory }]) => !isEmpty(trajectory));
-  if (known && haveStopped(stops, runs)) return;
+  const names = Object.keys(runs) as WallName[];
+  const all = names.map((name) => runs[name]!);
+  if (all.every(({ trajectory }) => !isEmpty(trajectory)) && haveStopped(stops, names, all)) return;
   yield* carryOn(strand, begun + HORIZON, stops);
 }
 

@@ -109,10 +109,10 @@ describe('many walls at once', () => {
       all.map(({ walls, seams, events }) => carrying(walls(COARSE), seams, events, 2 * DAY)),
       (next) => {
         const water = () =>
-          next.map(({ walls, areas }) =>
-            runsOf(walls).reduce((sum, [name, { state, wall }]) => {
+          next.map(({ names, runs, areas }) =>
+            runs.reduce((sum, { state, wall }, i) => {
               const { inside, outside } = state.left;
-              return sum + areas[name]! * (waterIn(wall.mesh, state.x) + inside + outside);
+              return sum + areas[names[i]!]! * (waterIn(wall.mesh, state.x) + inside + outside);
             }, 0),
           );
         const before = water();

@@ -1,7 +1,6 @@
 import type { Instant } from '../../units/quantity.ts';
 import { along, type Leg, type Way } from '../legs.ts';
-import { carryLeg } from '../together.ts';
-import { runsOf } from '../wallRun.ts';
+import { carryOneByOne } from '../together.ts';
 import { kernel, LANES, type Kernel } from './kernel.ts';
 import { readEnds, readRecords } from './read.ts';
 import { paceOf, shapeOf } from './shape.ts';
@@ -19,37 +18,48 @@ const TAPES = 2 * 1024 * 1024;
 /** Goes some ways at once, as fast as the machine can. */
 export const goAlong = <T>(ways: Way<T>[]): T[] => along(ways, carryLegs);
 
-/** Carries many legs at once: by the kernel, four of one shape at a time; one wall after the other where there is none. */
+/** Carries legs at once: by the kernel, four of one shape at a time; one by one where there is none. */
 export function carryLegs(legs: Leg[]): void {
   const by = kernel();
-  if (!by) return legs.forEach(carryLeg);
-  const shapes = new Map<string, Leg[]>();
+  if (!by) return carryOneByOne(legs);
+  const alike = new Map<string, Leg[]>();
   for (const leg of legs) {
-    const shape = fits(by, leg) ? shapeOf(leg) : '';
-    const of = shapes.get(shape);
+    const shape = fits(by, leg) ? shapeOf(leg) : TOO_LARGE;
+    const of = alike.get(shape);
     if (of) of.push(leg);
-    else shapes.set(shape, [leg]);
+    else alike.set(shape, [leg]);
   }
-  for (const [shape, of] of shapes) {
-    if (shape === '') {
-      of.forEach(carryLeg);
-      continue;
-    }
-    if (of.length > LANES) of.sort((a, b) => paceOf(b) - paceOf(a));
-    for (let i = 0; i < of.length; i += LANES) carryFour(by, of.slice(i, i + LANES));
+  for (const [shape, of] of alike) {
+    if (shape === TOO_LARGE) carryOneByOne(of);
+    else for (const four of fours(of)) carryFour(by, four);
   }
 }
 
+/** The shape of what the kernel has no room for. */
+const TOO_LARGE = '';
+
+/** Legs four by four, those that go as fast side by side. */
+function fours(legs: Leg[]): Leg[][] {
+  if (legs.length > LANES) legs.sort((a, b) => paceOf(b) - paceOf(a));
+  return Array.from({ length: Math.ceil(legs.length / LANES) }, (_, i) =>
+    legs.slice(i * LANES, (i + 1) * LANES),
+  );
+}
+
 /** Whether the kernel has room for the walls of a leg. */
-function fits({ place }: Kernel, { walls, joins }: Leg): boolean {
-  const meshes = runsOf(walls).map(([, { wall }]) => wall.mesh);
-  const layers = meshes.reduce((sum, mesh) => sum + mesh.layers.length, 0);
+function fits({ place }: Kernel, { runs, joins }: Leg): boolean {
+  let layers = 0;
+  let cells = 0;
+  for (const { wall } of runs) {
+    layers += wall.mesh.layers.length;
+    cells += wall.mesh.widths.length;
+  }
   return (
-    meshes.length <= place.MAX_WALLS &&
+    runs.length <= place.MAX_WALLS &&
     joins.length <= place.MAX_SEAMS &&
     layers <= place.MAX_LAYERS &&
-    layers + meshes.length <= place.MAX_SKINS &&
-    meshes.reduce((sum, mesh) => sum + mesh.widths.length, 0) <= place.MAX_CELLS
+    layers + runs.length <= place.MAX_SKINS &&
+    cells <= place.MAX_CELLS
   );
 }
 
@@ -58,7 +68,7 @@ function carryFour(by: Kernel, legs: Leg[]): void {
   writeSystem(by, placeTapes(by, legs), epoch);
   const arena = by.place.FREE + TAPES;
   by.reach(arena + ARENA);
-  const runs = legs.flatMap(({ walls }) => runsOf(walls).map(([, run]) => run));
+  const runs = legs.flatMap((leg) => leg.runs);
   const before = runs.map(({ trajectory }) => [...trajectory]);
   let said = FULL;
   while (said === FULL) {
@@ -68,17 +78,17 @@ function carryFour(by: Kernel, legs: Leg[]): void {
   if (said !== GAVE_UP) return readEnds(by, legs, epoch);
   // where its numbers do not reach, those of one wall do
   runs.forEach((run, i) => (run.trajectory = before[i]!));
-  legs.forEach(carryLeg);
+  carryOneByOne(legs);
 }
 
-const beginOf = ({ walls }: Leg): Instant => runsOf(walls)[0]![1].at;
+const beginOf = ({ runs }: Leg): Instant => runs[0]!.at;
 
 /** Which tapes lie in the kernel's memory, and where. */
 const lying = new WeakMap<Kernel, { tape: Tape; count: number; bytes: number }[]>();
 
 function placeTapes(by: Kernel, legs: Leg[]): Placed[] {
   return legs.map((leg) => {
-    const { surroundings, setting, at } = runsOf(leg.walls)[0]![1];
+    const { surroundings, setting, at } = leg.runs[0]!;
     const tape = tapeOver(surroundings.climate, setting.airShift, at, leg.to);
     return { leg, tape: { bytes: placeTape(by, tape), from: tape.from, count: tape.count } };
   });

@@ -1,7 +1,7 @@
 import type { ClayBody } from '../../clay/body.ts';
 import { layerFigures } from '../laws.ts';
 import type { Mesh } from '../mesh.ts';
-import { bareCells, sharesByCell } from '../skin.ts';
+import { bareCells } from '../skin.ts';
 
 /** The kernel's quantities of each cell that follow from the mesh alone, in this order. */
 export const cellFigures = [
@@ -60,41 +60,42 @@ export function figuresOf(mesh: Mesh, body: ClayBody): MeshFigures {
 
 const sumOf = (widths: Float64Array): number => widths.reduce((sum, width) => sum + width, 0);
 
-function cellsOf(mesh: Mesh, figures: ReturnType<typeof layerFigures>[]): Float32Array {
-  const { widths, layers, body } = mesh;
-  const shares = sharesByCell(mesh);
-  const clay = sumOf(widths.subarray(body.from, body.to));
-  const cells = new Float32Array(widths.length * OF_CELL);
-  layers.forEach((layer, k) => {
-    for (let i = layer.from; i < layer.to; i++) {
-      const [width, next] = [widths[i]!, widths[i + 1] ?? 1];
-      const [share, beside] = [shares[i]!, shares[i + 1] ?? 1];
-      const lets = i === layer.to - 1 ? (figures[k]!.lets ?? figures[k + 1]?.lets) : undefined;
-      cells.set(
-        [
-          1 / width,
-          width / (2 * share),
-          i < body.from || i >= body.to ? 0 : width / clay,
-          next / (width + next),
-          i < layer.to - 1 ? (2 * share * beside) / (width + next) : Math.min(share, beside),
-          lets ? lets.none / (lets.none - lets.all) : 1,
-          lets ? -1 / (lets.none - lets.all) : 0,
-        ],
-        i * OF_CELL,
-      );
+function cellsOf({ widths, layers, body }: Mesh, figures: ReturnType<typeof layerFigures>[]): Float32Array {
+  const n = widths.length;
+  let clay = 0;
+  for (let i = body.from; i < body.to; i++) clay += widths[i]!;
+  const cells = new Float32Array(n * OF_CELL);
+  for (let k = 0; k < layers.length; k++) {
+    const { from, to, share } = layers[k]!;
+    for (let i = from; i < to; i++) {
+      const width = widths[i]!;
+      const next = widths[i + 1] ?? 1;
+      const beside = i < to - 1 ? share : (layers[k + 1]?.share ?? 1);
+      const lets = i === to - 1 ? (figures[k]!.lets ?? figures[k + 1]?.lets) : undefined;
+      const q = i * OF_CELL;
+      cells[q] = 1 / width;
+      cells[q + 1] = width / (2 * share);
+      cells[q + 2] = i < body.from || i >= body.to ? 0 : width / clay;
+      cells[q + 3] = next / (width + next);
+      cells[q + 4] = i < to - 1 ? (2 * share * beside) / (width + next) : Math.min(share, beside);
+      cells[q + 5] = lets ? lets.none / (lets.none - lets.all) : 1;
+      cells[q + 6] = lets ? -1 / (lets.none - lets.all) : 0;
     }
-  });
+  }
   return cells;
 }
 
 function kindsOf({ widths, layers, body }: Mesh): Int32Array {
   const n = widths.length;
   const kinds = new Int32Array(n * 3);
-  layers.forEach((layer, k) => {
-    for (let i = layer.from; i < layer.to; i++) {
-      const last = i < layer.to - 1 ? boundaries.withinOne : boundaries.betweenTwo;
-      kinds.set([k, i === n - 1 ? boundaries.none : last, i < body.from ? body.from : body.to - 1], i * 3);
+  for (let k = 0; k < layers.length; k++) {
+    const { from, to } = layers[k]!;
+    for (let i = from; i < to; i++) {
+      kinds[i * 3] = k;
+      kinds[i * 3 + 1] =
+        i < to - 1 ? boundaries.withinOne : i < n - 1 ? boundaries.betweenTwo : boundaries.none;
+      kinds[i * 3 + 2] = i < body.from ? body.from : body.to - 1;
     }
-  });
+  }
   return kinds;
 }

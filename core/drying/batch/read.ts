@@ -2,7 +2,7 @@ import { SECOND, type Instant } from '../../units/quantity.ts';
 import type { Leg } from '../legs.ts';
 import type { Records } from '../records.ts';
 import { takenSince } from '../run.ts';
-import { recorded, runsOf, type WallRun } from '../wallRun.ts';
+import { recorded, type WallRun } from '../wallRun.ts';
 import { LANES, type Kernel } from './kernel.ts';
 
 /** A record: four times, a mask of lanes, then X and dX/dt of each cell; in words of four bytes. */
@@ -40,7 +40,7 @@ export function readRecords(by: Kernel, legs: Leg[], epoch: Instant, arena: numb
       at.push(instant(leg, epoch, by.f64[word / 2 + lane]!));
     }
     let offset = CELLS + lane;
-    runsOf(leg.walls).forEach(([, run], w) => {
+    leg.runs.forEach((run, w) => {
       if (!isRecorded(by, w)) return;
       const lies = { data, places, offset, cell: PER_CELL, rate: LANES };
       if (at.length > 0) lookedBackUpon(run, { ...lies, mesh: run.wall.mesh, at });
@@ -63,7 +63,7 @@ function lookedBackUpon(run: WallRun, records: Omit<Records, 'from' | 'to' | 'en
 export function readEnds(by: Kernel, legs: Leg[], epoch: Instant): void {
   const { f32, f64, place } = by;
   legs.forEach((leg, lane) =>
-    runsOf(leg.walls).forEach(([, run], w) => {
+    leg.runs.forEach((run, w) => {
       const { from, count } = cellsOf(by, w);
       const read = (base: number) => {
         const cells = new Float64Array(count);

@@ -1,10 +1,8 @@
-import type { WallName } from '../../form/places.ts';
 import type { Leg } from '../legs.ts';
 import { coverNamed } from '../face.ts';
 import type { Mesh } from '../mesh.ts';
 import { bareCells } from '../skin.ts';
-import type { Stop } from '../stop.ts';
-import { runsOf, type WallRun } from '../wallRun.ts';
+import type { WallRun } from '../wallRun.ts';
 
 /** What a face meets, as the kernel knows it. */
 export const faceKinds = { sealed: 0, mould: 0, free: 1, narrow: 1, plaster: 2 } as const;
@@ -14,34 +12,41 @@ export const isUnderCloth = ({ surroundings: { cover, outside } }: WallRun): boo
   cover === 'damp-cloth' && outside === 'free';
 
 /** What the walls of a leg are: legs of one shape are carried side by side. */
-export function shapeOf({ walls, joins, stops = {} }: Leg): string {
-  const keys = runsOf(walls).map(([name, run]) => {
+export function shapeOf({ names, runs, joins, stops }: Leg): string {
+  let key = '';
+  for (let i = 0; i < runs.length; i++) {
+    const run = runs[i]!;
     const { inside, outside } = run.surroundings;
-    const faces = `${faceKinds[inside]}${faceKinds[outside]}${isUnderCloth(run)}`;
-    const asked = (stops[name] ?? []).map(({ reading, face }: Stop) => `${reading}${face}`);
-    return `${name}|${meshKey(run.wall.mesh)}|${faces}|${name in stops}${asked.join()}`;
-  });
-  const seams = joins.map(({ between: [a, b] }) => `${a}~${b}`);
-  return [...keys, ...seams].join('/');
-}
-
-const meshKeys = new WeakMap<Mesh, string>();
-
-function meshKey(mesh: Mesh): string {
-  const known = meshKeys.get(mesh);
-  if (known !== undefined) return known;
-  const layers = mesh.layers.map(({ from, to, coat }) =>
-    coat === null ? `clay${to - from}` : `${coat.face[0]}${to - from}${coat.silicateSolids !== undefined}`,
-  );
-  const bare = (['inside', 'outside'] as const).map((face) => bareCells(mesh, face).map(({ cell }) => cell));
-  const key = `${layers.join()};${bare.join(';')}`;
-  meshKeys.set(mesh, key);
+    key += `${names[i]}|${meshShape(run.wall.mesh)}|${faceKinds[inside]}${faceKinds[outside]}`;
+    if (isUnderCloth(run)) key += 'cloth';
+    for (const { reading, face } of stops?.[names[i]!] ?? []) key += `,${reading}${face}`;
+  }
+  for (const { between } of joins) key += `/${between[0]}~${between[1]}`;
   return key;
 }
 
+/** Meshes of one shape have the same number. */
+const shapes = new Map<string, number>();
+const known = new WeakMap<Mesh, number>();
+
+function meshShape(mesh: Mesh): number {
+  const before = known.get(mesh);
+  if (before !== undefined) return before;
+  let key = '';
+  for (const { from, to, coat } of mesh.layers)
+    key +=
+      coat === null ? `clay${to - from},` : `${coat.face}${to - from}${coat.silicateSolids !== undefined},`;
+  for (const face of ['inside', 'outside'] as const)
+    for (const { cell } of bareCells(mesh, face)) key += `${face}${cell}`;
+  const shape = shapes.get(key) ?? shapes.size;
+  shapes.set(key, shape);
+  known.set(mesh, shape);
+  return shape;
+}
+
 /** How fast a leg goes, to be carried beside others that go as fast. */
-export const paceOf = ({ walls }: Leg): number => {
-  const [[, { setting, surroundings }]] = runsOf(walls) as [[WallName, WallRun]];
+export const paceOf = ({ runs }: Leg): number => {
+  const { setting, surroundings } = runs[0]!;
   const { resistance } = coverNamed(surroundings.cover);
   return setting.airFactor / (setting.thicknessM * (1 + resistance / 300));
 };

@@ -1,4 +1,3 @@
-import { runsOf } from '../wallRun.ts';
 import type { Leg } from '../legs.ts';
 import type { Mesh } from '../mesh.ts';
 import { signScale, skinWeights } from '../readings.ts';
@@ -14,12 +13,13 @@ interface Asked {
 }
 
 /** Writes when a lane goes no further. */
-export function writeStops({ f32, i32, place }: Kernel, lane: number, { walls, stops }: Leg): void {
+export function writeStops({ f32, i32, place }: Kernel, lane: number, { names, runs, stops }: Leg): void {
   let count = 0;
   let weights = 0;
   let cell = 0;
-  for (const [name, { wall }] of runsOf(walls)) {
-    const asked = stops?.[name] ?? [];
+  for (let w = 0; w < runs.length && stops; w++) {
+    const { wall } = runs[w]!;
+    const asked = stops[names[w]!] ?? [];
     asked.forEach((stop, k) => {
       const { wettest, from, weights: each, below } = askedOf(stop, wall.mesh);
       const base = place.STOPS + count * 8;

@@ -1,12 +1,11 @@
 import { specificVolume } from '../../clay/body.ts';
-import type { WallName } from '../../form/places.ts';
 import { SECOND, type Instant } from '../../units/quantity.ts';
 import { COOLER } from '../air.ts';
 import { CLOTH, coverNamed, LATENT_HEAT, LEWIS, PLASTER, RADIATION } from '../face.ts';
 import type { Leg } from '../legs.ts';
 import { NARROW_MOUTH, PAPER_AIR, WAX_PASSES } from '../run.ts';
 import { FIRST_STEP_S } from '../wall.ts';
-import { runsOf, type WallRun } from '../wallRun.ts';
+import type { WallRun } from '../wallRun.ts';
 import { cellFigures, figuresOf, OF_LAYER, type MeshFigures } from './figures.ts';
 import { LANES, type Kernel } from './kernel.ts';
 import { faceKinds, isUnderCloth } from './shape.ts';
@@ -52,7 +51,7 @@ function writeLane(
   epoch: Instant,
   goes: boolean,
 ): void {
-  const runs = runsOf(leg.walls).map(([, run]) => run);
+  const { runs } = leg;
   const { setting, at } = runs[0]!;
   const { celsius, humidity, wander = [0, 0, 0, 0], draught = 0 } = setting.airShift;
   const put = (index: number, value: number) => (f32[place.LANES + index * LANES + lane] = value);
@@ -91,7 +90,7 @@ const put3 = (f32: Float32Array, base: number, lane: number, values: number[]): 
 function writeWalls(kernel: Kernel, lane: number, leg: Leg): void {
   const { f32, i32, place } = kernel;
   const from = { cell: 0, layer: 0, skin: 0 };
-  runsOf(leg.walls).forEach(([, run], w) => {
+  leg.runs.forEach((run, w) => {
     const { surroundings, wall, setting } = run;
     const { body, widths, layers } = wall.mesh;
     const figures = figuresOf(wall.mesh, setting.body);
@@ -121,7 +120,7 @@ function writeWalls(kernel: Kernel, lane: number, leg: Leg): void {
     from.cell += widths.length;
     from.layer += layers.length;
   });
-  i32[place.COUNTS] = Object.keys(leg.walls).length;
+  i32[place.COUNTS] = leg.runs.length;
 }
 
 function writeFaces(
@@ -133,7 +132,9 @@ function writeFaces(
 ): void {
   const { holds, resistance, heatTransfer } = coverNamed(surroundings.cover);
   const vector = place.WALL_VECTORS + w * 32 * LANES + lane;
-  const put = (index: number, value: number) => (f32[vector + index * LANES] = value);
+  const put = (index: number, value: number) => {
+    f32[vector + index * LANES] = value;
+  };
   const covers = resistance * setting.coverFactor;
   const narrow = (face: 'inside' | 'outside') => (surroundings[face] === 'narrow' ? NARROW_MOUTH : 0);
   put(place.V_RESISTANCE_IN, covers + narrow('inside'));
@@ -180,8 +181,7 @@ function writeCells(
     i32[place.IS_CLAY + from.layer + k] = layers[k * OF_LAYER + 1] === 0 ? 0 : 1;
 }
 
-function writeSeams({ f32, i32, place }: Kernel, lane: number, { walls, joins, areas }: Leg): void {
-  const names = Object.keys(walls) as WallName[];
+function writeSeams({ f32, i32, place }: Kernel, lane: number, { names, joins, areas }: Leg): void {
   joins.forEach(({ between: [a, b], widthM, sectionM, distanceM }, s) => {
     i32[place.SEAM_WALLS + s * 2] = names.indexOf(a);
     i32[place.SEAM_WALLS + s * 2 + 1] = names.indexOf(b);
