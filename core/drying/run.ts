@@ -42,6 +42,8 @@ export const CELLS = 16;
 /** Local error in X per step; keeps a week within 5·10⁻⁴ of a run at 10⁻⁷. */
 export const TOLERANCE = 4.5e-5;
 export const FINE: Fineness = { cells: CELLS, coatCells: COAT_CELLS, tolerance: TOLERANCE };
+/** Members of an ensemble need be no truer than hands. */
+export const COARSE: Fineness = { cells: 8, coatCells: 4, tolerance: 2e-3 };
 /** No step is so long that a few hours of weather slip through it; nor so long that paper fills unseen. */
 const LONGEST_STEP_S = 1.8 * 3600;
 const PAPER_STEP_S = 900;

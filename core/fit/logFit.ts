@@ -1,9 +1,8 @@
-import { type Walls } from '../drying/run.ts';
+import { COARSE, type Walls } from '../drying/run.ts';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { goAlong } from '../drying/batch/carry.ts';
 import { carrying } from '../drying/legs.ts';
-import { COARSE } from '../forecast/ensemble.ts';
 import { taughtBy, type Taughtable } from '../forecast/learn.ts';
 import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
 import { settingOf, unknowns, usualPrior, type Belief, type Prior } from '../forecast/prior.ts';

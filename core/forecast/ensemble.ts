@@ -1,4 +1,11 @@
-import { type Fineness, type WallEvent, type WallRun, type WallSetting, type Walls } from '../drying/run.ts';
+import {
+  COARSE,
+  type Fineness,
+  type WallEvent,
+  type WallRun,
+  type WallSetting,
+  type Walls,
+} from '../drying/run.ts';
 import { goAlong } from '../drying/batch/carry.ts';
 import { carrying, type Way } from '../drying/legs.ts';
 import type { Seams, WallName } from '../form/places.ts';
@@ -10,8 +17,6 @@ import { normalDraws, smoothed, type Draws } from './smoother.ts';
 
 export const MEMBERS = 64;
 const PASSES = 4;
-/** Members need be no truer than hands. */
-export const COARSE: Fineness = { cells: 8, coatCells: 4, tolerance: 2e-3 };
 /** An observation is fitted when some member comes this near to it, in its sigmas. */
 const FITS = 2.5;
 const WIDENINGS = 2;

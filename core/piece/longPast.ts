@@ -1,6 +1,6 @@
-import { integrate } from '../drying/run.ts';
+import { COARSE, integrate } from '../drying/run.ts';
 import { meanReading } from '../drying/readings.ts';
-import { COARSE, type WallOfPiece } from '../forecast/ensemble.ts';
+import { type WallOfPiece } from '../forecast/ensemble.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import { instantOf } from '../time/moment.ts';
 import { DAY, type Instant } from '../units/quantity.ts';

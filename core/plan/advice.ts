@@ -1,7 +1,6 @@
 import { goAlong } from '../drying/batch/carry.ts';
-import { roughened, runsOf, type Walls } from '../drying/run.ts';
+import { COARSE, roughened, runsOf, type Walls } from '../drying/run.ts';
 import type { Cover } from '../drying/face.ts';
-import { COARSE } from '../forecast/ensemble.ts';
 import type { Seams } from '../form/places.ts';
 import { HOUR, MINUTE, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';
