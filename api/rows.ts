@@ -24,9 +24,9 @@ import type { Instant } from '../core/units/quantity.ts';
 /** Pieces as lists show them: Today and the shelf. */
 
 /** A piece on Today: planned, still being worked out, with a log that no plan can be made of, or left alone for long. */
-export type BenchRow = BenchPiece | BenchUnknown;
+export type TodayRow = TodayPiece | TodayUnknown;
 
-interface BenchHead {
+interface TodayHead {
   look: Appearance;
   /** Groups that it is in, by id. */
   groups: string[];
@@ -37,7 +37,7 @@ interface BenchHead {
   stand: PieceState['stand'];
 }
 
-export type BenchUnknown = BenchHead &
+export type TodayUnknown = TodayHead &
   // when it was worked out last, too long ago to be shown; null where it never was
   (
     | { state: 'working'; asOf: Instant | null }
@@ -45,7 +45,7 @@ export type BenchUnknown = BenchHead &
     | { state: 'resting'; lastAt: Instant }
   );
 
-export interface BenchPiece extends BenchHead {
+export interface TodayPiece extends TodayHead {
   state: 'planned';
   /** When it was worked out, and until when that holds. */
   asOf: Instant;
@@ -75,10 +75,10 @@ export interface BenchPiece extends BenchHead {
   ribbon: MoistureForecast & { wetColour: string; dryColour: string };
 }
 
-/** GET /api/bench */
-export interface BenchAnswer {
+/** GET /api/today */
+export interface TodayAnswer {
   at: Instant;
-  pieces: BenchRow[];
+  pieces: TodayRow[];
   /** How many finished pieces have still to be learned from: times may move. */
   toLearn: number;
   groups: GroupState[];

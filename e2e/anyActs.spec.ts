@@ -59,10 +59,10 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
     expect
       .poll(
         async () => {
-          const bench = (await (await fetch(`${studio.address}/api/bench`)).json()) as {
+          const today = (await (await fetch(`${studio.address}/api/today`)).json()) as {
             pieces: { state: string; name: string }[];
           };
-          return bench.pieces
+          return today.pieces
             .filter(({ state }) => state !== 'planned' && state !== 'resting')
             .map(({ state, name }) => `${name}: ${state}`);
         },
@@ -71,7 +71,7 @@ test(`${ACTS} acts of any kind leave every view answering, as a fold made anew h
       .toEqual([]);
   /** All there is to see; what the passing of time alone changes, and answers that are being worked out, left out. */
   const logged = async (): Promise<Seen> => {
-    const passing = ['/api/bench', '/api/learning', '/api/sensors', '/api/files'];
+    const passing = ['/api/today', '/api/learning', '/api/sensors', '/api/files'];
     const seen = Object.entries(await look()).filter(([path]) => !passing.includes(path));
     return JSON.parse(
       JSON.stringify(Object.fromEntries(seen), (key, value: unknown) =>

@@ -8,15 +8,15 @@ interface Rows {
   at: number;
   pieces: { name: string; state: string; holdsUntil?: number }[];
 }
-const benchOf = async (page: Page, { address }: Studio): Promise<Rows> =>
-  (await (await page.request.get(`${address}/api/bench`)).json()) as Rows;
+const todayOf = async (page: Page, { address }: Studio): Promise<Rows> =>
+  (await (await page.request.get(`${address}/api/today`)).json()) as Rows;
 
 /** Every piece is worked out for the moment that the studio's clock shows. */
 const allAsOfNow = (page: Page, studio: Studio) =>
   expect
     .poll(
       async () => {
-        const { at, pieces } = await benchOf(page, studio);
+        const { at, pieces } = await todayOf(page, studio);
         return pieces
           .filter(
             ({ state, holdsUntil = 0 }) => state === 'working' || (state === 'planned' && holdsUntil <= at),
@@ -64,7 +64,7 @@ test('a coat from the right tub, at once; and the next too late', async ({ page,
   const coat = (n: number) => row(page, new RegExp(`^Coat ${n} of 3`));
   await expect(coat(1)).toBeVisible();
   const dialog = page.getByRole('dialog');
-  const { at } = await benchOf(page, workshop);
+  const { at } = await todayOf(page, workshop);
   workshop.setClock(new Date(at + 5 * 3_600_000).toISOString());
   await page.reload();
   await expect(page.locator('main')).toContainText('Coat 1 of 3 now', { timeout: 60_000 });

@@ -130,7 +130,7 @@ const damages: Damage[] = [
 
 const VIEWS = [
   '/api/studio',
-  '/api/bench',
+  '/api/today',
   '/api/pieces',
   '/api/shelf',
   '/api/bins',

@@ -16,14 +16,14 @@ const moments = [
   // `KOSMEMA_MOMENTS` asks for more
 ].slice(0, Number(process.env['KOSMEMA_MOMENTS'] ?? 1));
 
-interface BenchRows {
+interface TodayRows {
   pieces: { pieceId: string; name: string; state: string; holdsUntil?: number; next: unknown }[];
 }
 
 /** All that the studio shows of its pieces is worked out for this moment. */
-async function allAsOf(page: Page, { address }: Studio, iso: string): Promise<BenchRows['pieces']> {
+async function allAsOf(page: Page, { address }: Studio, iso: string): Promise<TodayRows['pieces']> {
   const bench = async () =>
-    ((await (await page.request.get(`${address}/api/bench`)).json()) as BenchRows).pieces;
+    ((await (await page.request.get(`${address}/api/today`)).json()) as TodayRows).pieces;
   await expect
     .poll(async () => (await bench()).filter(({ holdsUntil = 0 }) => holdsUntil <= Date.parse(iso)).length, {
       timeout: 120_000,
@@ -33,7 +33,7 @@ async function allAsOf(page: Page, { address }: Studio, iso: string): Promise<Be
 }
 
 /** The headline of every row of the home page by the name it goes under. */
-const onBench = (page: Page) =>
+const onToday = (page: Page) =>
   page.locator('main').evaluate((main) => {
     const said = [...main.querySelectorAll('[data-row] p.MuiTypography-root')];
     return said.map((p) => {
@@ -107,7 +107,7 @@ test('every place says the same of every piece', async ({ page, workshop }) => {
 
       await at('/');
       await expect(page.locator('main p.MuiTypography-root').first()).toBeVisible();
-      const bench = await onBench(page);
+      const bench = await onToday(page);
 
       await at('/tonight');
       await expect(page.getByRole('heading', { name: 'Tonight' })).toBeVisible();

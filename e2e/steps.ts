@@ -112,7 +112,7 @@ async function awayAndBack(page: Page) {
 
 async function nextOf(page: Page, studio: Studio, id: string): Promise<Next | null> {
   for (let tries = 0; tries < 120; tries++) {
-    const answer = await page.request.get(`${studio.address}/api/bench`);
+    const answer = await page.request.get(`${studio.address}/api/today`);
     const { pieces } = (await answer.json()) as {
       pieces: { pieceId: string; state: string; next: Next | null }[];
     };
@@ -125,6 +125,6 @@ async function nextOf(page: Page, studio: Studio, id: string): Promise<Next | nu
 
 /** What the studio's clock shows. */
 async function clockOf(page: Page, studio: Studio): Promise<{ at: number }> {
-  const answer = await page.request.get(`${studio.address}/api/bench`);
+  const answer = await page.request.get(`${studio.address}/api/today`);
   return (await answer.json()) as { at: number };
 }

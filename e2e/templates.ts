@@ -17,7 +17,7 @@ export default async function setup(): Promise<() => void> {
   // what it learned and its answers are kept with it, so that each journey begins where a maker’s day does
   await until(async () => !(await ask<{ studying: boolean }>(studio, '/api/learning')).studying);
   await until(async () => {
-    const { pieces } = await ask<{ pieces: { state: string }[] }>(studio, '/api/bench');
+    const { pieces } = await ask<{ pieces: { state: string }[] }>(studio, '/api/today');
     return pieces.every(({ state }) => state !== 'working');
   });
   await studio.stop();

@@ -10,7 +10,7 @@ const allWorkedOut = (page: Page, { address }: Studio) =>
   expect
     .poll(
       async () => {
-        const answer = await page.request.get(`${address}/api/bench`);
+        const answer = await page.request.get(`${address}/api/today`);
         const { pieces } = (await answer.json()) as { pieces: { state: string }[] };
         return pieces.filter(({ state }) => state === 'working').length;
       },

@@ -25,7 +25,7 @@ const { act: actBody, wrong } = hostileActs(thrown);
 
 const views = () => [
   '/api/studio',
-  '/api/bench',
+  '/api/today',
   '/api/pieces',
   '/api/pieces?which=finished',
   '/api/shelf',

@@ -68,7 +68,7 @@ async function addMugs(address) {
     if (!answer.ok) throw new Error(await answer.text());
   }
   while (
-    (await (await fetch(`${address}/api/bench`)).json()).pieces.some(({ state }) => state === 'working')
+    (await (await fetch(`${address}/api/today`)).json()).pieces.some(({ state }) => state === 'working')
   );
 }
 

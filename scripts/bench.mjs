@@ -55,7 +55,7 @@ must('node', ['dist/demo/make.js', first.address], { stdio: 'ignore' });
 await first.stop();
 const again = await start();
 console.log(`Start with the demo's data: ${(again.ms / 1000).toFixed(1)} s (wanted 3)`);
-const bench = `${again.address}/api/bench`;
+const bench = `${again.address}/api/today`;
 const answered = await timed(bench);
 while ((await (await fetch(bench)).json()).pieces.some(({ state }) => state === 'working'));
 console.log(

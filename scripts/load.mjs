@@ -69,15 +69,15 @@ for (let i = 0; i < 20; i++)
   );
 /** Until every piece has its answer: a loaded machine takes its time. */
 for (;;) {
-  const { pieces } = await json(`${address}/api/bench`);
+  const { pieces } = await json(`${address}/api/today`);
   if (pieces.every(({ state }) => state === 'planned')) break;
   await sleep(500);
 }
 const before = memory();
 
 const asks = [
-  '/api/bench',
-  '/api/bench',
+  '/api/today',
+  '/api/today',
   '/api/pieces',
   '/api/shelf',
   '/api/studio',
@@ -92,7 +92,7 @@ const ask = async (i) => {
   const path =
     named === 'piece' ? `/api/pieces/piece-${i % 30}` : named === 'tub' ? `/api/tubs/tub-${i % 20}` : named;
   const isAct = i % (RATE / 2) === 7;
-  const kind = isAct ? 'an act' : path === '/api/bench' ? 'Today' : 'all else that is read';
+  const kind = isAct ? 'an act' : path === '/api/today' ? 'Today' : 'all else that is read';
   const begun = performance.now();
   const response = await (isAct
     ? log(

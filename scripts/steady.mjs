@@ -21,7 +21,7 @@ try {
   spawnSync('node', ['dist/demo/make.js', address], { cwd: root, stdio: 'inherit' });
   // what finished pieces teach belongs to the facts
   while ((await json(`${address}/api/learning`)).studying) await sleep(300);
-  const { pieces: rows } = await json(`${address}/api/bench`);
+  const { pieces: rows } = await json(`${address}/api/today`);
   const cases = [];
   for (const { pieceId } of rows) cases.push((await json(`${address}/api/pieces/${pieceId}`)).given);
   const path = join(folder, 'cases.json');

@@ -71,7 +71,7 @@ asking = false;
 await people;
 const answered = await timed(async () => {
   for (;;) {
-    const { pieces } = await json(at('/api/bench'));
+    const { pieces } = await json(at('/api/today'));
     if (pieces.length > 1 && pieces.every(({ state }) => state === 'planned')) return pieces.length;
     await sleep(200);
   }
@@ -79,7 +79,7 @@ const answered = await timed(async () => {
 await sleep(4_000);
 await server.stop('SIGKILL');
 server = await startServer(data, clock);
-const first = await timed(() => json(at('/api/bench')));
+const first = await timed(() => json(at('/api/today')));
 const { pieces } = first.value;
 const planned = pieces.filter(({ state }) => state === 'planned').length;
 const atStart = server.memory();
@@ -88,7 +88,7 @@ const many = async (count, work) => {
   for (let i = 0; i < count; i++) times.push((await timed(work)).ms);
   return median(times);
 };
-const warm = await many(40, () => json(at('/api/bench')));
+const warm = await many(40, () => json(at('/api/today')));
 const page = await many(40, () => json(at('/api/pieces?which=finished')));
 const search = await many(20, () => json(at('/api/pieces?which=finished&search=piece+49')));
 const piece = pieces[0].pieceId;
@@ -96,7 +96,7 @@ const act = await many(40, () => log(cover(piece)));
 const seen = await many(8, async () => {
   await log(cover(piece));
   for (;;) {
-    const now = await json(at('/api/bench'));
+    const now = await json(at('/api/today'));
     if (now.pieces.find(({ pieceId }) => pieceId === piece).state === 'planned') return;
   }
 });

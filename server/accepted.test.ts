@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import type { BenchAnswer, PieceAnswer, ProblemDetails, RoomsAnswer } from '../api/index.ts';
+import type { TodayAnswer, PieceAnswer, ProblemDetails, RoomsAnswer } from '../api/index.ts';
 import { defaultBody } from '../core/clay/body.ts';
 import { tubBody } from '../core/log/entries.test-support.ts';
 import type { Entry } from '../core/log/entry.ts';
@@ -55,8 +55,8 @@ const coat = (subject: string, change: object = {}) =>
     grainDensity: 2600,
     ...change,
   });
-const onBench = async (id: string) =>
-  (await get<BenchAnswer>('/api/bench')).pieces.find(({ pieceId }) => pieceId === id);
+const onToday = async (id: string) =>
+  (await get<TodayAnswer>('/api/today')).pieces.find(({ pieceId }) => pieceId === id);
 
 describe('what others rest on', () => {
   it('cannot be undone: a clay in use is named with the piece that rests on it', async () => {
@@ -66,7 +66,7 @@ describe('what others rest on', () => {
       code: 'in-use',
       detail: expect.stringContaining('“Tall jar” rests on it') as string,
     });
-    expect(await onBench('rests')).toBeDefined();
+    expect(await onToday('rests')).toBeDefined();
   });
 
   it('can be undone with what rests on it, in one act, and once nothing does', async () => {
@@ -172,7 +172,7 @@ describe('figures', () => {
       entry('piece.weighed', 'figures', { massKg, tareKg, dryKg });
     expect((await refused(weighed(1, 0.2, 0))).detail).toMatch(/more than zero/);
     expect((await refused(weighed(0.5, 0.5, 1))).code).toBe('tare-too-heavy');
-    expect(await onBench('figures')).toBeDefined();
+    expect(await onToday('figures')).toBeDefined();
   });
 
   it('of a coat that was logged already are asked about, and taken beside the plan', async () => {
@@ -190,7 +190,7 @@ describe('ids of one kind', () => {
   it('say nothing of another: a bin on a tub’s id, and a tub read as a batch', async () => {
     await take(tubMade('shared-id'));
     await take(entry('bin.set', 'shared-id', { name: 'Bin', kind: 'waste', clayId: null }));
-    for (const path of ['/api/shelf', '/api/bench', '/api/bins', '/api/tubs/shared-id']) await get(path);
+    for (const path of ['/api/shelf', '/api/today', '/api/bins', '/api/tubs/shared-id']) await get(path);
     expect((await fetch(`${studio.address}/api/batches/shared-id`)).status).toBe(404);
     await get('/api/tubs/shared-id');
     await take(entry('tub.noted', 'shared-id', { text: 'still a tub' }));

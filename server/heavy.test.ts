@@ -184,9 +184,9 @@ describe('a climate file', () => {
 describe('answers', () => {
   const planned = async (plans: ReturnType<typeof plansOf>) => {
     await expect
-      .poll(async () => (await plans.bench(NOW)).map(({ state }) => state), { timeout: 30_000 })
+      .poll(async () => (await plans.today(NOW)).map(({ state }) => state), { timeout: 30_000 })
       .toEqual(['planned']);
-    return plans.bench(NOW);
+    return plans.today(NOW);
   };
 
   it('asked for at once by many are worked out once', async () => {
@@ -199,7 +199,7 @@ describe('answers', () => {
       return here(...of);
     };
     const plans = plansOf(folder, counting);
-    await Promise.all(Array.from({ length: 50 }, () => plans.bench(NOW)));
+    await Promise.all(Array.from({ length: 50 }, () => plans.today(NOW)));
     await planned(plans);
     expect(asked).toBe(1);
     plans.close();
@@ -224,17 +224,17 @@ describe('answers', () => {
     first.close();
     const never: Planner = () => new Promise(() => undefined);
     const again = started(never);
-    expect(await again.bench(NOW)).toEqual(before);
+    expect(await again.today(NOW)).toEqual(before);
     await folder.store.keep(act(entry('piece.noted', 'p', { text: 'a note changes no wall' })));
-    expect((await again.bench(NOW))[0]).toMatchObject({ state: 'planned' });
+    expect((await again.today(NOW))[0]).toMatchObject({ state: 'planned' });
     await folder.store.keep(act(entry('piece.covered', 'p', { cover: 'tight', stand: 'board' })));
-    expect((await again.bench(NOW))[0]).toMatchObject({ state: 'working', name: 'Cup' });
+    expect((await again.today(NOW))[0]).toMatchObject({ state: 'working', name: 'Cup' });
     again.close();
     const other = started(never, 'another build');
-    expect((await other.bench(NOW))[0]).toMatchObject({ state: 'working' });
+    expect((await other.today(NOW))[0]).toMatchObject({ state: 'working' });
     other.close();
     writeFileSync(file, '{"torn');
-    expect((await started(never).bench(NOW))[0]).toMatchObject({ state: 'working' });
+    expect((await started(never).today(NOW))[0]).toMatchObject({ state: 'working' });
     await folder.close();
   });
 
@@ -242,7 +242,7 @@ describe('answers', () => {
     const folder = await opened(emptyFolder());
     await folder.store.keep(act(pieceMade('p')));
     const plans = plansOf(folder);
-    expect((await plans.bench(NOW + 40 * 86_400_000))[0]).toMatchObject({ state: 'resting' });
+    expect((await plans.today(NOW + 40 * 86_400_000))[0]).toMatchObject({ state: 'resting' });
     plans.close();
     await folder.close();
   });

@@ -153,7 +153,7 @@ export function anyActs(seed: number, begin: number, files: Sent): AnyActs {
     },
     views: () => [
       '/api/studio',
-      '/api/bench',
+      '/api/today',
       '/api/pieces',
       '/api/pieces?which=finished',
       '/api/pieces?search=piece',

@@ -1,6 +1,6 @@
 import { request as httpRequest } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BenchAnswer, ProblemDetails } from '../../api/index.ts';
+import type { TodayAnswer, ProblemDetails } from '../../api/index.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { act, entry, pieceMade } from '../testing/studio.ts';
 import { listening } from '../testing/listening.ts';
@@ -123,14 +123,14 @@ describe('bad input', () => {
 
 describe('what the screens read', () => {
   it('has a logged piece on the bench, and not once it is undone', async () => {
-    const made = act(pieceMade('benched'));
+    const made = act(pieceMade('begun'));
     expect((await post('/api/acts', made)).status).toBe(201);
     expect((await post('/api/acts', made)).status).toBe(200);
     expect((await post('/api/acts', { ...made, makerId: 'other' })).status).toBe(409);
-    const bench = async () =>
-      ((await (await fetch(`${address}/api/bench`)).json()) as BenchAnswer).pieces.map((p) => p.pieceId);
-    expect(await bench()).toContain('benched');
+    const today = async () =>
+      ((await (await fetch(`${address}/api/today`)).json()) as TodayAnswer).pieces.map((p) => p.pieceId);
+    expect(await today()).toContain('begun');
     await post('/api/acts', act(entry('act.retracted', made.id, { reason: '' })));
-    expect(await bench()).not.toContain('benched');
+    expect(await today()).not.toContain('begun');
   });
 });

@@ -139,7 +139,7 @@ describe('learning', () => {
     const plans = plansOf(folder, planner);
     await vi.waitFor(
       async () =>
-        expect((await plans.bench(NOW)).map(({ pieceId, state }) => [pieceId, state])).toEqual([
+        expect((await plans.today(NOW)).map(({ pieceId, state }) => [pieceId, state])).toEqual([
           ['open', 'planned'],
           ['odd', 'unplanned'],
         ]),
@@ -163,20 +163,20 @@ describe('learning', () => {
       asked.push(`${given.pieceId}${given.learned?.air ? ', learned' : ''}`);
       return here(given, now, whole);
     });
-    const bench = async () => {
-      const [row] = await plans.bench(NOW);
+    const today = async () => {
+      const [row] = await plans.today(NOW);
       return row?.state === 'planned' ? row : null;
     };
-    expect(await bench()).toBeNull();
+    expect(await today()).toBeNull();
     expect(plans.toLearn()).toBe(1);
-    await vi.waitFor(async () => expect(await bench()).not.toBeNull(), { timeout: 20_000 });
+    await vi.waitFor(async () => expect(await today()).not.toBeNull(), { timeout: 20_000 });
     expect(asked).toEqual(['one', 'open, learned']);
-    const first = (await bench())!;
+    const first = (await today())!;
     expect(first.moved).toBeNull();
 
     await log(folder, ...finished('two', 4), ...finished('three', 5));
-    await vi.waitFor(async () => expect((await bench())?.moved).not.toBeNull(), { timeout: 20_000 });
-    const row = (await bench())!;
+    await vi.waitFor(async () => expect((await today())?.moved).not.toBeNull(), { timeout: 20_000 });
+    const row = (await today())!;
     // it is open at noon, and closes sooner: those before it dried faster than in a usual room
     expect(row.moved).toMatchObject({ edge: 'closes', why: 'learned', at: NOW });
     expect(row.moved!.by).toBeLessThan(-5 * MINUTE);

@@ -1,7 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
 import type {
-  BenchRow,
+  TodayRow,
   KilnAnswer,
   LayersAnswer,
   LearningAnswer,
@@ -36,7 +36,7 @@ import type { Planner } from './planner.ts';
 
 /** What pieces ask for, each worked out in full; an answer is shown until something is logged that it does not know of. */
 export interface Plans {
-  bench: (now: Instant) => Promise<BenchRow[]>;
+  today: (now: Instant) => Promise<TodayRow[]>;
   pieces: (query: PiecesQuery, now: Instant) => PiecesAnswer;
   /** Every unfinished piece with the step it asks for. */
   forKiln: (now: Instant) => KilnAnswer['rows'];
@@ -197,7 +197,7 @@ export function createPlans({
     return null;
   };
 
-  const rowOf = (piece: PieceState, now: Instant): BenchRow => {
+  const rowOf = (piece: PieceState, now: Instant): TodayRow => {
     const known = knownOf(piece);
     const head = headOf(piece, store, cases);
     if (isResting(piece, now)) return { state: 'resting', ...head, lastAt: piece.lastAt };
@@ -275,7 +275,7 @@ export function createPlans({
     },
     counted: () => cases.pieces().length,
     records: () => recordsOf(cases.pieces()),
-    bench: async (now) => {
+    today: async (now) => {
       await catchUp(now)();
       return cases.unfinished().map((piece) => rowOf(piece, now));
     },

@@ -1,4 +1,4 @@
-import type { BenchPiece, BenchRow, KilnRow, PieceRow } from '../../api/index.ts';
+import type { TodayPiece, TodayRow, KilnRow, PieceRow } from '../../api/index.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { doneOf, routeOf, stepsLeft, techniqueNames, type PieceState } from '../../core/log/piece.ts';
@@ -18,9 +18,9 @@ import type { CachedPlan } from './cachedPlan.ts';
 
 /** Pieces as lists show them. */
 
-type BenchHead = Omit<Extract<BenchRow, { state: 'working' }>, 'state' | 'asOf'>;
+type TodayHead = Omit<Extract<TodayRow, { state: 'working' }>, 'state' | 'asOf'>;
 
-export const headOf = (piece: PieceState, store: Store, cases: PlanInputs): BenchHead => ({
+export const headOf = (piece: PieceState, store: Store, cases: PlanInputs): TodayHead => ({
   pieceId: piece.id,
   name: piece.made.name,
   cover: piece.cover,
@@ -52,7 +52,7 @@ export function plannedOf(
   { answers, thicknessM, ribbon, moved }: CachedPlan,
   store: Store,
   now: Instant,
-): Omit<BenchPiece, 'state' | keyof BenchHead> {
+): Omit<TodayPiece, 'state' | keyof TodayHead> {
   const body = bodyOf(piece, store);
   return {
     asOf: answers.at,

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type {
   BatchAnswer,
-  BenchAnswer,
+  TodayAnswer,
   BinsAnswer,
   ProblemDetails,
   ShelfAnswer,
@@ -129,7 +129,7 @@ describe('a tub on the shelf', () => {
         '2026-03-09T10:00:00.000Z',
       ),
     );
-    const { reminders } = await get<BenchAnswer>('/api/bench');
+    const { reminders } = await get<TodayAnswer>('/api/today');
     expect(reminders).toContainEqual(expect.objectContaining({ kind: 'tub', id: 'settled' }));
   });
 });

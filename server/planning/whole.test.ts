@@ -39,12 +39,12 @@ describe('the whole plan of a piece', () => {
     const known = plans.answersOf('cup')!;
     expect(JSON.parse(JSON.stringify(known.answers.gates))).toEqual(plan.gates);
     expect(known.answers.now.meanX).toBe(plan.now.meanX);
-    await plans.bench(NOW);
+    await plans.today(NOW);
     await plans.whole('cup', NOW);
     expect(asked).toEqual(['cup']);
     // one act is one plan, for Today and for who looks at it
     await log(folder, entry('piece.covered', 'cup', { cover: 'tight', stand: 'board' }));
-    const [covered] = await Promise.all([plans.whole('cup', NOW), plans.bench(NOW)]);
+    const [covered] = await Promise.all([plans.whole('cup', NOW), plans.today(NOW)]);
     expect(read(covered).plan.piece.cover).toBe('tight');
     expect(asked).toEqual(['cup', 'cup']);
     await folder.close();
@@ -52,11 +52,11 @@ describe('the whole plan of a piece', () => {
 
   it('goes before all that lists wait for, and is had though its plan was being made without it', async () => {
     const { folder, asked, plans } = await studio('a', 'b', 'c', 'd');
-    const bench = plans.bench(NOW);
+    const today = plans.today(NOW);
     const [first, last] = await Promise.all([plans.whole('a', NOW), plans.whole('d', NOW)]);
     expect([read(first).plan.piece.id, read(last).plan.piece.id]).toEqual(['a', 'd']);
     expect(asked.indexOf('d')).toBeLessThan(asked.indexOf('b'));
-    await bench;
+    await today;
     await folder.close();
   });
 

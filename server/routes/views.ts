@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import type {
-  BenchAnswer,
+  TodayAnswer,
   GuideAnswer,
   FormsAnswer,
   KilnAnswer,
@@ -57,7 +57,7 @@ const layersQuery = z.object({
 });
 
 /** The working time and the nights around a moment. */
-const dayOf = (studio: StudioSet, now: Instant): Pick<BenchAnswer, 'sessions' | 'nights'> => ({
+const dayOf = (studio: StudioSet, now: Instant): Pick<TodayAnswer, 'sessions' | 'nights'> => ({
   sessions: workingTime(studio.hours, studio.zone, now - DAY / 2, now + 2 * DAY),
   nights: nightTime(studio, now - DAY / 2, now + 2 * DAY),
 });
@@ -140,11 +140,11 @@ function studioViews(router: Router, { store, plans, shelf, clock }: Sources): v
 
 function todayViews(router: Router, from: Sources): void {
   const { store, plans, shelf, clock, answered } = from;
-  const benchAnswer = async (): Promise<BenchAnswer> => {
+  const todayAnswer = async (): Promise<TodayAnswer> => {
     const now = clock.now();
     return {
       at: now,
-      pieces: await plans.bench(now),
+      pieces: await plans.today(now),
       toLearn: plans.toLearn(),
       reminders: shelf.reminders(now),
       groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
@@ -152,7 +152,7 @@ function todayViews(router: Router, from: Sources): void {
       ...dayOf(store.studio().studio, now),
     };
   };
-  router.get('/bench', (_request, response) => answered(response, 'bench', benchAnswer));
+  router.get('/today', (_request, response) => answered(response, 'today', todayAnswer));
 
   router.get('/kiln', (_request, response) => {
     const all = loadsOf(store.ledger).filter(({ set }) => !set.over);
@@ -175,7 +175,7 @@ function todayViews(router: Router, from: Sources): void {
         message: 'This guide is not in the log: begin one from Today.',
       });
     // so that each is worked out though nobody looks at Today
-    await plans.bench(clock.now());
+    await plans.today(clock.now());
     const answer: GuideAnswer = { over: set.over, pieces: [] };
     for (const pieceId of set.pieces)
       if (plans.lookOf(pieceId)) answer.pieces.push({ pieceId, ...(await pieceAnswer(from, pieceId)) });

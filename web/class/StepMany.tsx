@@ -1,7 +1,7 @@
 import { useToday } from '../asking/useToday.ts';
 import { useState } from 'react';
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
-import type { BenchPiece, PieceRow } from '../../api/routes.ts';
+import type { TodayPiece, PieceRow } from '../../api/routes.ts';
 import { isPast, standingOf } from '../../core/plan/standing.ts';
 import { answerFor, seenWords, waitWords } from '../ui/answer.ts';
 import { useHere } from '../ui/here.ts';
@@ -17,7 +17,7 @@ export function StepMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () 
   const { data } = useToday();
   const here = useHere();
   const log = useLog();
-  const [doing, setDoing] = useState<BenchPiece[] | null>(null);
+  const [doing, setDoing] = useState<TodayPiece[] | null>(null);
   const rows = (data?.pieces ?? []).filter(({ pieceId }) => chosen.some(({ id }) => id === pieceId));
   const planned = rows.filter((row) => row.state === 'planned').filter((row) => !isPast(row, here.now));
   if (doing) {

@@ -125,7 +125,7 @@ describe('many pieces at once', () => {
 
   it('teaches the others by a sample', async () => {
     const studio = shelf([row('a'), row('b'), row('c')]);
-    studio.answers['GET /api/bench'] = () => ({ pieces: [] });
+    studio.answers['GET /api/today'] = () => ({ pieces: [] });
     show(<Pieces />);
     await press('Choose several');
     await press(/^All 3/);

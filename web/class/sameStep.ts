@@ -1,4 +1,4 @@
-import type { BenchPiece, PieceRow } from '../../api/routes.ts';
+import type { TodayPiece, PieceRow } from '../../api/routes.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import type { DoneStep } from '../acting/doneForm.ts';
 
@@ -6,11 +6,11 @@ import type { DoneStep } from '../acting/doneForm.ts';
 export interface Alike {
   key: string;
   next: NextStep;
-  pieces: BenchPiece[];
+  pieces: TodayPiece[];
 }
 
 /** Pieces by the step they ask for, in the order given; those that ask for nothing are left out. */
-export function alikeBy(pieces: readonly BenchPiece[]): Alike[] {
+export function alikeBy(pieces: readonly TodayPiece[]): Alike[] {
   const of = new Map<string, Alike>();
   for (const piece of pieces) {
     const { next } = piece;
@@ -40,7 +40,7 @@ export function standAlike(pieces: readonly PieceRow[]): [PieceRow, ...PieceRow[
 export const stepKey = ({ planned, name, wait }: NextStep): string =>
   JSON.stringify([name, planned.step.effects, planned.face, wait?.what ?? null]);
 
-export const asDone = (piece: BenchPiece): DoneStep => ({
+export const asDone = (piece: TodayPiece): DoneStep => ({
   pieceId: piece.pieceId,
   pieceName: piece.name,
   areaM2: piece.areaM2,

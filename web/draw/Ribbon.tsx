@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
 import { Box } from '@mui/material';
-import type { BenchPiece } from '../../api/routes.ts';
+import type { TodayPiece } from '../../api/routes.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { ink, tones, type Tone } from '../ui/theme.ts';
 import { clockTime } from '../ui/times.ts';
 import { clayRamp, rampColour } from './clayRamp.ts';
 
 interface RibbonProps {
-  ribbon: BenchPiece['ribbon'];
+  ribbon: TodayPiece['ribbon'];
   opens: Instant | null;
   closes: Instant | null;
   tone: Tone;

@@ -2,7 +2,7 @@ import type { Cache, State } from 'swr';
 
 /** The number rises whenever an answer gets another shape: older ones are not shown. */
 const KEY = 'kosmema-last-answers-4';
-const KEPT = ['/api/studio', '/api/bench', '/api/pieces', '/api/shelf'];
+const KEPT = ['/api/studio', '/api/today', '/api/pieces', '/api/shelf'];
 /** Of what is led the last answer is kept at once: a tablet in wet hands is shut without a word. */
 const LED = '/api/guides/';
 

@@ -39,7 +39,7 @@ export const lazily = (name: keyof typeof views) => async () => ({ Component: aw
 /** What places answer from: fetched ahead, so that each opens offline too. */
 const answers = [
   '/api/studio',
-  '/api/bench',
+  '/api/today',
   '/api/pieces',
   '/api/shelf',
   '/api/bins',

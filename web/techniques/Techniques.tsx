@@ -27,8 +27,8 @@ export function Techniques() {
   const { data: studio } = useStudio();
   // the studio's own are among them: nothing is shown that would move aside for these
   const ready = (known !== undefined && studio !== undefined) || error !== undefined;
-  const { data: bench } = useToday();
-  const pieces = (bench?.pieces ?? []).flatMap((row) => (row.state === 'planned' ? [row] : []));
+  const { data: today } = useToday();
+  const pieces = (today?.pieces ?? []).flatMap((row) => (row.state === 'planned' ? [row] : []));
   const piece = pieces.find((of) => of.pieceId === pieceId);
   const words = search.trim().toLowerCase();
   const own = useOwnTechniques();

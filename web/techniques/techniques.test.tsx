@@ -6,13 +6,13 @@ import { recordWords } from './recordWords.ts';
 import { Technique } from './Technique.tsx';
 import { Techniques } from './Techniques.tsx';
 
-const emptyBench = () => ({ at: 0, pieces: [], reminders: [] });
+const nothingToday = () => ({ at: 0, pieces: [], reminders: [] });
 const names = () => screen.getAllByRole('heading', { level: 2 }).map((of) => of.textContent);
 
 describe('the techniques', () => {
   const shown = async () => {
     const studio = testStudio();
-    studio.answers['GET /api/bench'] = emptyBench;
+    studio.answers['GET /api/today'] = nothingToday;
     show(<Techniques />, { path: '/techniques' });
     await screen.findAllByRole('heading', { level: 2 });
   };

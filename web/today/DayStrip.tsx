@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Box } from '@mui/material';
-import type { BenchPiece } from '../../api/routes.ts';
+import type { TodayPiece } from '../../api/routes.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
 import { board, ink, tones, type Tone } from '../ui/theme.ts';
@@ -66,7 +66,7 @@ export function DayRuler({ day, zone }: { day: Day; zone: string }) {
 }
 
 /** The wall of a piece over the day in its own colours, and the window of its next step on it. */
-export function DayStrip({ day, piece, tone }: { day: Day; piece: BenchPiece | null; tone: Tone }) {
+export function DayStrip({ day, piece, tone }: { day: Day; piece: TodayPiece | null; tone: Tone }) {
   return (
     <Box
       component="svg"
@@ -82,7 +82,7 @@ export function DayStrip({ day, piece, tone }: { day: Day; piece: BenchPiece | n
   );
 }
 
-function Wall({ day, ribbon }: { day: Day; ribbon: BenchPiece['ribbon'] }) {
+function Wall({ day, ribbon }: { day: Day; ribbon: TodayPiece['ribbon'] }) {
   const { at, moisture, wetColour, dryColour } = ribbon;
   const ramp = useMemo(() => clayRamp(dryColour, wetColour), [dryColour, wetColour]);
   return at.slice(0, -1).map((from, i) => {
@@ -102,7 +102,7 @@ function Wall({ day, ribbon }: { day: Day; ribbon: BenchPiece['ribbon'] }) {
 }
 
 /** A bracket over the wall: its sides slope by how unsure opening and closing are. */
-function Window({ day, next, colour }: { day: Day; next: BenchPiece['next']; colour: string }) {
+function Window({ day, next, colour }: { day: Day; next: TodayPiece['next']; colour: string }) {
   if (!next || next.opens === null || next.opens >= day.to || (next.closes ?? day.to) <= day.from)
     return null;
   const [spread] = next.windows;

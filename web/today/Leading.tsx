@@ -1,6 +1,6 @@
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { Button } from '@mui/material';
-import type { BenchAnswer } from '../../api/routes.ts';
+import type { TodayAnswer } from '../../api/routes.ts';
 import { useLead } from '../class/useLead.ts';
 import type { Placed } from './placed.ts';
 
@@ -11,8 +11,8 @@ export function Leading({
   pieces,
 }: {
   planned: Placed[];
-  guides: BenchAnswer['guides'];
-  pieces: BenchAnswer['pieces'];
+  guides: TodayAnswer['guides'];
+  pieces: TodayAnswer['pieces'];
 }) {
   const lead = useLead();
   const navigate = useNavigate();

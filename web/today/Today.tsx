@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Skeleton, Typography } from '@mui/material';
-import type { BenchRow } from '../../api/routes.ts';
+import type { TodayRow } from '../../api/routes.ts';
 import { isPast, type Due } from '../../core/plan/standing.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { useHere } from '../ui/here.ts';
@@ -140,7 +140,7 @@ function Part({ name, children }: { name: string; children: ReactNode[] }) {
 }
 
 /** A row as it is now: what was worked out too long ago only says that it is being worked out. */
-const current = (row: BenchRow, now: Instant): BenchRow =>
+const current = (row: TodayRow, now: Instant): TodayRow =>
   row.state === 'planned' && isPast(row, now) ? { ...row, state: 'working' } : row;
 
 function EmptyToday() {

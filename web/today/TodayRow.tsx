@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
-import type { BenchPiece } from '../../api/routes.ts';
+import type { TodayPiece } from '../../api/routes.ts';
 import { wetAt } from '../../core/plan/moistureForecast.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
@@ -43,7 +43,7 @@ export function named({ pieces, group }: Placed): { to: string; name: string } {
 
 const clipped = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
 
-const Picture = ({ piece, here, size }: { piece: BenchPiece; here: Here; size: number }) => (
+const Picture = ({ piece, here, size }: { piece: TodayPiece; here: Here; size: number }) => (
   <PiecePicture
     look={piece.look}
     clay={piece.ribbon}
@@ -186,7 +186,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
 }
 
 /** When it is to be done by, or comes, in a word or two beside the act. */
-function minuteOf({ next }: BenchPiece, { now, zone }: Here): string {
+function minuteOf({ next }: TodayPiece, { now, zone }: Here): string {
   const { asks, at, closes } = standingOf(next, now);
   switch (asks) {
     case 'nothing':

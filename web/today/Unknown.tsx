@@ -1,6 +1,6 @@
 import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
-import type { BenchUnknown } from '../../api/routes.ts';
+import type { TodayUnknown } from '../../api/routes.ts';
 import { coverNamed } from '../../core/drying/face.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { Trouble } from '../ui/parts.tsx';
@@ -14,7 +14,7 @@ import { columns } from './TodayRow.tsx';
 const unknownClay = { wetColour: board, dryColour: board };
 
 /** Pieces without an answer: it is on its way, no plan can be made of the log, or they were left alone for long. */
-export function Unknown({ rows, now, zone }: { rows: BenchUnknown[]; now: Instant; zone: string }) {
+export function Unknown({ rows, now, zone }: { rows: TodayUnknown[]; now: Instant; zone: string }) {
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, mt: 3 }} aria-label="Without an answer yet">
       {rows.map((row) => (

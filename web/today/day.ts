@@ -1,4 +1,4 @@
-import type { BenchAnswer } from '../../api/routes.ts';
+import type { TodayAnswer } from '../../api/routes.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { clockTime } from '../ui/times.ts';
 
@@ -8,8 +8,8 @@ export interface Day {
   to: Instant;
   now: Instant;
   /** When hands are there. */
-  sessions: BenchAnswer['sessions'];
-  nights: BenchAnswer['nights'];
+  sessions: TodayAnswer['sessions'];
+  nights: TodayAnswer['nights'];
   /** How far along it an instant lies, 0 to 1; at its ends outside it. */
   across: (at: Instant) => number;
 }
@@ -21,11 +21,11 @@ const EVERY = 4;
 /** So far the word now reaches along it. */
 const CLEAR = 2.6 * HOUR;
 
-export function dayAround(now: Instant, { sessions, nights }: Pick<BenchAnswer, 'sessions' | 'nights'>): Day {
+export function dayAround(now: Instant, { sessions, nights }: Pick<TodayAnswer, 'sessions' | 'nights'>): Day {
   const from = now - BEFORE;
   const to = from + LONG;
   const across = (at: Instant) => Math.min(1, Math.max(0, (at - from) / LONG));
-  const within = (spells: BenchAnswer['sessions']) => spells.filter((of) => of.to > from && of.from < to);
+  const within = (spells: TodayAnswer['sessions']) => spells.filter((of) => of.to > from && of.from < to);
   return { from, to, now, sessions: within(sessions), nights: within(nights), across };
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { BenchPiece } from '../../api/routes.ts';
+import type { TodayPiece } from '../../api/routes.ts';
 import { nothingSaid, type Entry } from '../../core/log/entry.ts';
 import { foldPiece, routeOf } from '../../core/log/piece.ts';
 import { cruetMade, logged } from '../../core/piece/piece.test-support.ts';
@@ -23,7 +23,7 @@ const piece = {
   then: [step(second, { what: 'matte', of: first.refs }), step(third)],
   cover: 'open',
   stand: 'board',
-} as unknown as BenchPiece;
+} as unknown as TodayPiece;
 const unsent = (words: string, ...entries: Entry[]): Waiting =>
   ({ words, act: { entries }, refused: null }) as unknown as Waiting;
 const done = unsent('coat 1', logged('piece.done', 2, { ...nothingSaid, refs: first.refs }));

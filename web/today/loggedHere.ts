@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { BenchPiece } from '../../api/routes.ts';
+import type { TodayPiece } from '../../api/routes.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { refKey, type StepRef } from '../../core/technique/layer.ts';
@@ -23,7 +23,7 @@ export function useUnsent(): Waiting[] {
 
 /** A row with what was logged here since, in words; none where nothing was. */
 export interface LoggedHere {
-  piece: BenchPiece;
+  piece: TodayPiece;
   unsent: string[];
 }
 
@@ -31,7 +31,7 @@ export interface LoggedHere {
  * A piece as it stands with what was logged here: a sign that was seen is waited for no more, a step that was done gives
  * way to the next. Nothing of that is worked out: its times come once it has reached the studio.
  */
-export function withLoggedHere(piece: BenchPiece, unsent: readonly Waiting[]): LoggedHere {
+export function withLoggedHere(piece: TodayPiece, unsent: readonly Waiting[]): LoggedHere {
   const about = unsent.filter(({ act }) => act.entries.some(({ subject }) => subject === piece.pieceId));
   const here = about
     .flatMap(({ act }) => act.entries)
@@ -40,7 +40,7 @@ export function withLoggedHere(piece: BenchPiece, unsent: readonly Waiting[]): L
   return { piece: here, unsent: about.map(({ words }) => words) };
 }
 
-function after(piece: BenchPiece, { kind, body }: Entry): BenchPiece {
+function after(piece: TodayPiece, { kind, body }: Entry): TodayPiece {
   const { next, then } = piece;
   switch (kind) {
     case 'piece.covered':

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { BenchPiece, Reminder } from '../../api/routes.ts';
+import type { TodayPiece, Reminder } from '../../api/routes.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import type { Here } from '../ui/answer.ts';
@@ -12,7 +12,7 @@ import { OtherRow } from './TodayRow.tsx';
 import { touchNext } from './touchNext.ts';
 
 /** The piece that one touch would tell most about. */
-export function touchRow(pieces: BenchPiece[], day: Day): ReactNode[] {
+export function touchRow(pieces: TodayPiece[], day: Day): ReactNode[] {
   const worth = touchNext(pieces);
   if (!worth) return [];
   return [
@@ -47,8 +47,8 @@ export const slipRows = (reminders: Reminder[], { now, zone }: Here, day: Day): 
   ));
 
 /** Covers that are advised by the end of the night, those alike together. */
-export function coverRows(pieces: BenchPiece[], { now, zone, night }: Here, day: Day): ReactNode[] {
-  const of = new Map<string, { cover: Cover; at: Instant; pieces: BenchPiece[] }>();
+export function coverRows(pieces: TodayPiece[], { now, zone, night }: Here, day: Day): ReactNode[] {
+  const of = new Map<string, { cover: Cover; at: Instant; pieces: TodayPiece[] }>();
   for (const piece of pieces) {
     const change = piece.advice?.why === 'stay' ? undefined : piece.advice?.changes[0];
     if (!change || change.at > night.to) continue;

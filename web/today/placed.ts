@@ -1,4 +1,4 @@
-import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
+import type { TodayAnswer, TodayPiece } from '../../api/routes.ts';
 import type { GroupState } from '../../core/log/group.ts';
 import type { Due } from '../../core/plan/standing.ts';
 import { answerFor, unsentAnswer, type Answer, type Headline, type Here } from '../ui/answer.ts';
@@ -8,7 +8,7 @@ import type { LoggedHere } from './loggedHere.ts';
 /** Pieces that ask for one step at one time: one alone, or those of a group together. */
 export interface Placed {
   key: string;
-  pieces: BenchPiece[];
+  pieces: TodayPiece[];
   /** The group they belong to; null for a piece by itself. */
   group: GroupState | null;
   answer: Headline & Answer;
@@ -18,7 +18,7 @@ export interface Placed {
 const order: Due[] = ['now', 'late', 'soon', 'today', 'tonight', 'later', 'done'];
 
 /** Most pressing first; the pieces of a group that ask for the same step stand together. */
-export function placed(rows: LoggedHere[], { groups }: BenchAnswer, here: Here): Placed[] {
+export function placed(rows: LoggedHere[], { groups }: TodayAnswer, here: Here): Placed[] {
   const of = new Map<string, Placed & { moment: number }>();
   for (const { piece, unsent } of rows) {
     const { next } = piece;

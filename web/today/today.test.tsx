@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import { carriesNothing } from '../../core/log/carried.ts';
 import { describe, expect, it } from 'vitest';
-import type { BenchAnswer, BenchPiece } from '../../api/routes.ts';
+import type { TodayAnswer, TodayPiece } from '../../api/routes.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { appearanceOf } from '../../core/piece/appearance.ts';
 import { hazards } from '../../core/hazard/hazard.ts';
@@ -18,7 +18,7 @@ const planned = routeOf(routed).planned[0]!;
 const step = (change: Partial<NextStep> = {}): NextStep =>
   openStep({ planned, name: planned.step.name, verb: planned.step.verb }, NOON, change);
 
-const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> = {}): BenchPiece => ({
+const piece = (name: string, next: NextStep | null, change: Partial<TodayPiece> = {}): TodayPiece => ({
   state: 'planned',
   asOf: NOON,
   holdsUntil: NOON + 10 * MINUTE,
@@ -59,9 +59,9 @@ const piece = (name: string, next: NextStep | null, change: Partial<BenchPiece> 
   ...change,
 });
 
-function benchOf(pieces: BenchPiece[], more: Partial<BenchAnswer> = {}) {
+function todayOf(pieces: TodayPiece[], more: Partial<TodayAnswer> = {}) {
   const studio = testStudio(cruetMade({ roomId: 'room-default', clayId: 'clay-default' }));
-  studio.answers['GET /api/bench'] = () => ({
+  studio.answers['GET /api/today'] = () => ({
     at: NOON,
     pieces,
     toLearn: 0,
@@ -80,7 +80,7 @@ const names = async () =>
 
 describe('Today', () => {
   it('puts first what closes soonest, then what opens soonest, and what is late after what can be saved', async () => {
-    benchOf([
+    todayOf([
       piece('A', step({ status: 'waiting', opens: NOON + 5 * HOUR })),
       piece('B', step({ status: 'closed', opens: NOON - 9 * HOUR, closes: NOON - HOUR })),
       piece('C', step({ closes: NOON + 3 * HOUR })),
@@ -92,13 +92,13 @@ describe('Today', () => {
   });
 
   it('answers what, until when and how long', async () => {
-    benchOf([piece('A', step({ closes: NOON + 90 * MINUTE }))]);
+    todayOf([piece('A', step({ closes: NOON + 90 * MINUTE }))]);
     expect(await screen.findByText('Coat 1 of 3 now')).toBeTruthy();
     expect(screen.getByText(/Until 13:30: 1 h 30 min left/)).toBeTruthy();
   });
 
   it('shows what a step asks care for only at its time, what threatens the wall at any time', async () => {
-    benchOf([
+    todayOf([
       piece('A', step({ status: 'waiting', opens: NOON + 9 * HOUR }), {
         cautions: [hazards['toxic-colour']],
         warnings: [hazards.slump],
@@ -113,12 +113,12 @@ describe('Today', () => {
 
   it('says at each row how its window moved though nothing was logged of it', async () => {
     const moved = { edge: 'opens', by: 40 * MINUTE, why: 'learned', at: NOON - 15 * MINUTE } as const;
-    benchOf([piece('A', step()), piece('B', step({ status: 'waiting', opens: NOON + 5 * HOUR }), { moved })]);
+    todayOf([piece('A', step()), piece('B', step({ status: 'waiting', opens: NOON + 5 * HOUR }), { moved })]);
     expect(await screen.findByText(/opens 40 min later .* learned from finished pieces/)).toBeTruthy();
   });
 
   it('says when its answer is old', async () => {
-    benchOf([piece('A', step())], { at: NOON - 10 * MINUTE });
+    todayOf([piece('A', step())], { at: NOON - 10 * MINUTE });
     expect((await screen.findByRole('alert')).textContent).toMatch(/how it stood at 11:50/);
   });
 
@@ -127,7 +127,7 @@ describe('Today', () => {
       name: 'Coat 2 of 3',
       wait: { what: 'matte', look: '', of: planned.refs, from: NOON, to: NOON + 5 * MINUTE },
     });
-    const studio = benchOf([piece('p', waiting)]);
+    const studio = todayOf([piece('p', waiting)]);
     await press('It is matte: p');
     await expect.poll(() => studio.logged.length).toBe(1);
     expect(loggedOnly(studio, 'piece.seen')).toMatchObject({
@@ -139,7 +139,7 @@ describe('Today', () => {
 
   it('names the piece that one touch would tell most of, and none where it would tell little', async () => {
     const soon = step({ status: 'waiting', opens: NOON + 4 * HOUR });
-    benchOf([
+    todayOf([
       piece('A', soon, { check: { key: 'first/coat/1', widthNow: 300, widthAfter: 250 } }),
       piece('B', soon, { check: { key: 'first/coat/1', widthNow: 300, widthAfter: 120 } }),
       piece('C', soon, { check: { key: 'first/coat/1', widthNow: 30, widthAfter: 20 } }),
@@ -149,7 +149,7 @@ describe('Today', () => {
   });
 
   it('teaches the first act where there is nothing yet, and still shows what the shelf asks for', async () => {
-    benchOf([], {
+    todayOf([], {
       reminders: [{ kind: 'batch', id: 'b', name: 'White base', at: NOON, look: 'slaked' }],
     });
     expect(await screen.findByRole('link', { name: /new piece|log .*piece|first piece/i })).toBeTruthy();
@@ -160,7 +160,7 @@ describe('Today', () => {
 
   it('says what to do where the studio cannot be reached', async () => {
     const studio = testStudio();
-    studio.answers['GET /api/bench'] = () => {
+    studio.answers['GET /api/today'] = () => {
       throw new TypeError('no network');
     };
     show(<Today />);

@@ -1,4 +1,4 @@
-import type { BenchPiece } from '../../api/routes.ts';
+import type { TodayPiece } from '../../api/routes.ts';
 import { DAY, MINUTE } from '../../core/units/quantity.ts';
 import { span } from '../ui/times.ts';
 
@@ -8,7 +8,7 @@ const WORTH_MIN = 20;
 const WORTH_SHARE = 0.25;
 
 /** The piece that one touch check would tell most about, with the window it narrows and by how much; null where none is worth it. */
-export function touchNext(pieces: BenchPiece[]): { piece: BenchPiece; words: string } | null {
+export function touchNext(pieces: TodayPiece[]): { piece: TodayPiece; words: string } | null {
   const worth = pieces
     .flatMap((piece) =>
       piece.check && (piece.next?.opens ?? 0) - piece.ribbon.at[0]! < DAY

@@ -37,7 +37,7 @@ const iron = known(
 
 function page(id: string) {
   const studio = testStudio(white, iron);
-  studio.answers['GET /api/bench'] = () => ({ at: 0, pieces: [], reminders: [] });
+  studio.answers['GET /api/today'] = () => ({ at: 0, pieces: [], reminders: [] });
   show(<RecipePage />, { path: '/slips/recipes/:id', at: `/slips/recipes/${id}` });
   return studio;
 }

@@ -55,7 +55,7 @@ export function Deflocculate() {
           {tub.made.name}
         </Box>
       </Typography>
-      <AnswerBoard answer={benchAnswer(trial, curve, fit && !fit.ok ? fit.problem.message : '', units)} />
+      <AnswerBoard answer={todayAnswer(trial, curve, fit && !fit.ok ? fit.problem.message : '', units)} />
       {bestKg !== null && (
         <Box sx={{ mt: 2, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
           <Box sx={{ fontSize: '1.15rem' }}>
@@ -129,7 +129,7 @@ function ThickenAgain({
   );
 }
 
-function benchAnswer(
+function todayAnswer(
   trial: TrialState | null,
   curve: DeflocculationCurve | null,
   tooFew: string,
