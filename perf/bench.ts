@@ -1,17 +1,6 @@
+import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { defaultBody } from '../core/clay/body.ts';
-import { seriesClimate, steadyClimate } from '../core/drying/air.ts';
-import type { Cover } from '../core/drying/face.ts';
-import { meanReading } from '../core/drying/readings.ts';
-import {
-  integrate,
-  plainSetting,
-  startRun,
-  TOLERANCE,
-  type WallEvent,
-  type WallRun,
-} from '../core/drying/run.ts';
-import { readAt, wallAt, type Trajectory } from '../core/drying/trajectory.ts';
 import type { Entry, EntryOf } from '../core/log/entry.ts';
 import { defaultRoom, defaultStudio } from '../core/log/studio.ts';
 import { foldPiece } from '../core/log/piece.ts';
@@ -26,106 +15,15 @@ import type { Layer, Zone } from '../core/technique/layer.ts';
 import { blendTable } from '../core/slip/blend.ts';
 import { rawMaterials } from '../core/slip/rawMaterials.ts';
 import type { Recipe } from '../core/slip/recipe.ts';
+import { figure, measured, median } from './figures.ts';
 import { fullShelf } from './shelf.ts';
+import './walls.ts';
 
 /** How long the hot paths take, and how true the wall stays. Printed, never asserted. */
 const HOUR = 3_600_000;
 const START = Date.parse('2026-03-09T08:00:00Z');
 
 console.log(`${cpus().length} cores, ${cpus()[0]?.model ?? 'unknown'}, Node ${process.version}`);
-
-function climate() {
-  let seed = 7;
-  const wander = () => (seed = (seed * 48271) % 2147483647) / 2147483647 - 0.5;
-  const at = Array.from({ length: 170 }, (_, i) => START + i * HOUR);
-  const day = (i: number) => Math.cos((((i % 24) - 7) / 24) * 2 * Math.PI);
-  return seriesClimate(
-    {
-      at,
-      celsius: at.map((_, i) => 20 + 3 * day(i) + wander()),
-      humidity: at.map((_, i) => 0.5 - 0.1 * day(i) + 0.04 * wander()),
-    },
-    steadyClimate(20, 0.5),
-  );
-}
-
-function median(work: () => void, rounds: number): number {
-  for (let i = 0; i < rounds; i++) work();
-  const times = Array.from({ length: rounds }, () => {
-    const begun = performance.now();
-    work();
-    return performance.now() - begun;
-  });
-  return times.sort((a, b) => a - b)[rounds >> 1]!;
-}
-
-const air = climate();
-const week = (cover: Cover, tolerance: number): WallRun =>
-  integrate(
-    startRun(
-      plainSetting(defaultBody, 0.006),
-      { climate: air, heatTransfer: 4, cover, outside: 'free', inside: 'free' },
-      START,
-      { tolerance },
-    ),
-    START + 168 * HOUR,
-  );
-
-for (const cover of ['open', 'draped', 'tight'] as const) {
-  const fine = week(cover, 1e-7).trajectory;
-  const used = week(cover, TOLERANCE).trajectory;
-  let worst = 0;
-  for (let hour = 0; hour <= 168; hour++) {
-    const a = wallAt(fine, START + hour * HOUR).x;
-    const b = wallAt(used, START + hour * HOUR).x;
-    a.forEach((x, i) => (worst = Math.max(worst, Math.abs(x - b[i]!))));
-  }
-  const ms = median(() => void week(cover, TOLERANCE), 60);
-  console.log(
-    `A week of one wall, ${cover}: ${ms.toFixed(2)} ms (wanted 3), ${used.at.length} steps, off by ${worst.toExponential(1)} at most (wanted 5e-4)`,
-  );
-}
-
-/** A week with three coats, four changes of cover and a fan among them. */
-const busyWeek: WallEvent[] = [
-  ...[4, 4.1, 4.2].map((hour): WallEvent => ({
-    at: START + hour * HOUR,
-    kind: 'coat',
-    coat: { face: 'outside', thicknessM: 0.00015, specificGravity: 1.38, grainDensity: 2600 },
-  })),
-  ...(
-    [
-      [6, 'draped'],
-      [22, 'open'],
-      [30, 'tight'],
-      [46, 'fan'],
-    ] as const
-  ).map(([hour, cover]): WallEvent => ({ at: START + hour * HOUR, kind: 'surroundings', change: { cover } })),
-];
-const coated = (tolerance: number) =>
-  integrate(
-    startRun(
-      plainSetting(defaultBody, 0.006),
-      { climate: air, heatTransfer: 4, cover: 'open', outside: 'free', inside: 'free' },
-      START,
-      { tolerance },
-    ),
-    START + 168 * HOUR,
-    busyWeek,
-  );
-{
-  const fine = coated(1e-7).trajectory;
-  const used = coated(TOLERANCE).trajectory;
-  let worst = 0;
-  for (let hour = 0; hour <= 168; hour++) {
-    const read = (run: Trajectory) => readAt(run, START + hour * HOUR, meanReading);
-    worst = Math.max(worst, Math.abs(read(fine) - read(used)));
-  }
-  const ms = median(() => void coated(TOLERANCE), 40);
-  console.log(
-    `A week with three coats and four covers: ${ms.toFixed(2)} ms (wanted 4), ${used.at.length} steps, mean off by ${worst.toExponential(1)} at most`,
-  );
-}
 
 function pieceCase(i: number): PlanInput {
   const entry = (kind: string, at: number, body: unknown): Entry =>
@@ -185,12 +83,14 @@ for (const [what, i] of [
   ['coated', 1],
   ['coated and checked', 2],
 ] as const) {
-  console.log(
-    `Plan of one changed piece, ${what}: ${median(() => void planPiece(cases[i]!, now), 12).toFixed(0)} ms (wanted 500)`,
+  figure(
+    `Plan of one changed piece, ${what}`,
+    median(() => void planPiece(cases[i]!, now), 12),
   );
 }
-console.log(
-  `Plans of 30 pieces, all anew: ${median(() => cases.forEach((given) => planPiece(given, now)), 3).toFixed(0)} ms`,
+figure(
+  'Plans of 30 pieces, all anew',
+  median(() => cases.forEach((given) => planPiece(given, now)), 3),
 );
 
 /** A piece of many layers: three bands and a print, fired twice. */
@@ -237,34 +137,40 @@ const layered = (i: number): PlanInput => {
 };
 {
   const open = compose(fiveLayers).planned.length;
-  console.log(
-    `Composing five layers: ${median(() => void compose(fiveLayers), 20).toFixed(1)} ms, ${open} steps`,
+  figure(
+    'Composing five layers',
+    median(() => void compose(fiveLayers), 20),
+    `${open} steps`,
   );
-  console.log(
-    `Composing eight layers: ${median(() => void compose(eightLayers), 20).toFixed(1)} ms, ${compose(eightLayers).planned.length} steps (wanted 10)`,
+  figure(
+    'Composing eight layers',
+    median(() => void compose(eightLayers), 20),
+    `${compose(eightLayers).planned.length} steps`,
   );
   const of = layered(0);
   const begun = performance.now();
   planPiece(of, now);
-  console.log(
-    `First plan of five layers: ${(performance.now() - begun).toFixed(0)} ms (wanted 300 with composing)`,
-  );
-  console.log(
-    `Piece of ${open} open steps planned anew over 64 members: ${median(() => void planPiece(of, now), 6).toFixed(0)} ms (wanted 700)`,
+  figure('First plan of five layers', performance.now() - begun);
+  figure(
+    'Five layers planned anew',
+    median(() => void planPiece(of, now), 6),
+    `${open} open steps, 64 members`,
   );
   const warm = cachedPlanner(40);
   warm(of, now);
   let at = now;
-  console.log(
-    `The same a quarter of an hour on, warm: ${median(() => void warm(of, (at += 900_000)), 6).toFixed(0)} ms (wanted 100)`,
+  figure(
+    'The same a quarter of an hour on, warm',
+    median(() => void warm(of, (at += 900_000)), 6),
   );
 }
 
 /** The piece that was coated and checked, as the worker on a tablet meets it. */
 const checked = cases[2]!;
 const piece = foldPiece(checked.pieceId, checked.entries)!;
-console.log(
-  `Update of 64 members by a touch check: ${median(() => void estimateNow(piece, checked, now), 8).toFixed(0)} ms (wanted 300)`,
+figure(
+  'Update of 64 members by a touch check',
+  median(() => void estimateNow(piece, checked, now), 8),
 );
 const remembering = cachedPlanner(4);
 remembering(checked, now);
@@ -281,9 +187,8 @@ const dragged = (ahead: number | undefined) => {
     12,
   );
 };
-console.log(
-  `What-if dragged, 8 members: ${dragged(8).toFixed(0)} ms (wanted 100); let go, 64: ${dragged(undefined).toFixed(0)} ms`,
-);
+figure('What-if dragged, 8 members', dragged(8));
+figure('What-if let go, 64 members', dragged(undefined));
 
 /** Memory over many forecasts, in bytes that are still held after collecting. */
 function held(): number {
@@ -305,8 +210,10 @@ function held(): number {
 const shelf = fullShelf(START);
 const anew = performance.now();
 const bytes = JSON.stringify(shelf.answer(now)).length;
-console.log(
-  `Shelf of 200 tubs with 50 entries: ${(performance.now() - anew).toFixed(0)} ms anew, ${median(() => void JSON.stringify(shelf.answer(now)), 12).toFixed(0)} ms warm (wanted 100), ${(bytes / 1e6).toFixed(1)} MB`,
+figure('Shelf of 200 tubs with 50 entries, anew', performance.now() - anew, `${(bytes / 1e6).toFixed(1)} MB`);
+figure(
+  'The same shelf, warm',
+  median(() => void JSON.stringify(shelf.answer(now)), 12),
 );
 
 const corner = (percents: number[]): Recipe => ({
@@ -323,6 +230,8 @@ const corner = (percents: number[]): Recipe => ({
   note: '',
 });
 const corners = [corner([70, 10, 10, 10]), corner([10, 70, 10, 10]), corner([10, 10, 40, 40])];
-console.log(
-  `Triaxial of 66 cups, four materials: ${median(() => void blendTable('triaxial', 10, corners, rawMaterials, 0.03), 60).toFixed(2)} ms (wanted 16)`,
+figure(
+  'Triaxial of 66 cups, four materials',
+  median(() => void blendTable('triaxial', 10, corners, rawMaterials, 0.03), 60),
 );
+writeFileSync(process.argv[2]!, JSON.stringify(measured()));

@@ -1,22 +1,26 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { benchBrowser } from './bench-browser.mjs';
 import { must, root } from './run.mjs';
 
-/** Speeds, printed with the machine they were measured on. */
+/**
+ * Speeds, printed with the machine they were measured on, and what got slower than the last kept; `--keep` keeps what is
+ * measured now.
+ */
 await build({
-  entryPoints: [`${root}perf/bench.ts`],
-  outfile: `${root}dist/bench/bench.js`,
+  entryPoints: [`${root}perf/bench.ts`, `${root}perf/figures.ts`],
+  outdir: `${root}dist/bench`,
   bundle: true,
   platform: 'node',
   format: 'esm',
   packages: 'external',
   logLevel: 'warning',
 });
-must('node', ['--expose-gc', 'dist/bench/bench.js']);
+const { against, figure, measured } = await import('../dist/bench/figures.js');
+must('node', ['--expose-gc', 'dist/bench/bench.js', 'dist/bench/measured.json']);
 if (!existsSync(`${root}dist/web/index.html`)) must('node', ['scripts/build.mjs']);
 
 const folder = mkdtempSync(join(tmpdir(), 'kosmema-bench-'));
@@ -54,13 +58,14 @@ const first = await start();
 must('node', ['dist/demo/make.js', first.address], { stdio: 'ignore' });
 await first.stop();
 const again = await start();
-console.log(`Start with the demo's data: ${(again.ms / 1000).toFixed(1)} s (wanted 3)`);
-const bench = `${again.address}/api/today`;
-const answered = await timed(bench);
-while ((await (await fetch(bench)).json()).pieces.some(({ state }) => state === 'working'));
-console.log(
-  `Today of the demo, first answer: ${answered.toFixed(0)} ms; warm: ${(await timed(bench)).toFixed(0)} ms (wanted 100)`,
-);
+figure('Start with the data of the demo', again.ms);
+const today = `${again.address}/api/today`;
+const answered = await timed(today);
+while ((await (await fetch(today)).json()).pieces.some(({ state }) => state === 'working'));
+figure('Today of the demo, first answer', answered);
+figure('Today of the demo, warm', await timed(today));
 await benchBrowser(again.address);
 await again.stop();
 rmSync(folder, { recursive: true, force: true });
+const all = { ...JSON.parse(readFileSync(`${root}dist/bench/measured.json`, 'utf8')), ...measured() };
+against(`${root}perf/kept.json`, all, process.argv.includes('--keep'));
