@@ -35,7 +35,9 @@ export function cellsInto({ data, places, offset, cell }: Records, k: number, ou
 /** Rates of record k, per second. */
 export function ratesOf({ data, places, offset, cell, rate, mesh }: Records, k: number): Float64Array {
   const base = places[k]! + offset + rate;
-  return Float64Array.from(mesh.widths, (_, i) => data[base + i * cell]!);
+  const rates = new Float64Array(mesh.widths.length);
+  for (let i = 0; i < rates.length; i++) rates[i] = data[base + i * cell]!;
+  return rates;
 }
 
 /** Index of the last record at or before an instant; the first where there is none. */
@@ -83,9 +85,11 @@ export interface Growing extends Records {
 /** Room for so many records at first. */
 const ROOM = 16;
 
-export const growing = (mesh: Mesh): Growing => ({
+/** @param room for so many records at first */
+export const growing = (mesh: Mesh, room = ROOM): Growing => ({
   ...{ mesh, at: [], places: [], from: 0, to: 0, end: Number.POSITIVE_INFINITY },
-  ...{ data: new Float64Array(2 * ROOM * mesh.widths.length), offset: 0, cell: 1, rate: mesh.widths.length },
+  data: new Float64Array(2 * room * mesh.widths.length),
+  ...{ offset: 0, cell: 1, rate: mesh.widths.length },
 });
 
 /** @param rate per second */
@@ -93,7 +97,7 @@ export function added(records: Growing, at: Instant, x: Float64Array, rate: Floa
   const size = 2 * x.length;
   const place = records.to * size;
   if (place + size > records.data.length) {
-    const longer = new Float64Array(2 * records.data.length);
+    const longer = new Float64Array(Math.max(2 * records.data.length, ROOM * size));
     longer.set(records.data);
     records.data = longer;
   }
@@ -106,11 +110,18 @@ export function added(records: Growing, at: Instant, x: Float64Array, rate: Floa
 
 /** The same in memory of their own, with none of what lay beside them. */
 export function compact(records: Records): Records {
-  const own = growing(records.mesh);
-  const x = new Float64Array(records.mesh.widths.length);
-  for (let k = records.from; k < records.to; k++) {
-    cellsInto(records, k, x);
-    added(own, records.at[k]!, x, ratesOf(records, k));
+  const { mesh, at, from, to, end, data, places, offset, cell, rate } = records;
+  const n = mesh.widths.length;
+  const own = growing(mesh, to - from);
+  for (let k = from; k < to; k++) {
+    const place = (k - from) * 2 * n;
+    const base = places[k]! + offset;
+    for (let i = 0; i < n; i++) {
+      own.data[place + i] = data[base + i * cell]!;
+      own.data[place + n + i] = data[base + i * cell + rate]!;
+    }
+    own.at.push(at[k]!);
+    own.places.push(place);
   }
-  return { ...own, end: records.end };
+  return { ...own, to: to - from, end };
 }

@@ -27,6 +27,7 @@ const skinOf = (cell: number, share: number): Skin => ({
 
 /** The cells that meet the air of a face, each on its share of it: the outermost, and of each layer beneath it what is not covered. */
 export function bareCells({ layers }: Mesh, face: FaceName): { cell: number; share: number }[] {
+  if (layers.length === 1) return [{ cell: face === 'outside' ? layers[0]!.to - 1 : 0, share: 1 }];
   const clay = layers.findIndex(({ coat }) => coat === null);
   const outwards = face === 'outside' ? layers.slice(clay) : layers.slice(0, clay + 1).reverse();
   return outwards.flatMap((layer, i) => {

@@ -78,7 +78,7 @@ export const runsOf = (walls: Walls): [WallName, WallRun][] => Object.entries(wa
 export function recorded(run: WallRun, at: Instant, x: Float64Array, rate: Float64Array): void {
   const { mesh } = run.wall;
   if (at < run.recordFrom) {
-    const only = growing(mesh);
+    const only = growing(mesh, 1);
     added(only, at, x, rate);
     run.trajectory = [only];
     return;

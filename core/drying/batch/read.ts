@@ -1,8 +1,8 @@
 import { SECOND, type Instant } from '../../units/quantity.ts';
 import type { Leg } from '../legs.ts';
-import type { Records } from '../records.ts';
+import { added, growing, type Records } from '../records.ts';
 import { takenSince } from '../run.ts';
-import { recorded, type WallRun } from '../wallRun.ts';
+import type { WallRun } from '../wallRun.ts';
 import { LANES, type Kernel } from './kernel.ts';
 
 /** A record: four times, a mask of lanes, then X and dX/dt of each cell; in words of four bytes. */
@@ -78,7 +78,14 @@ export function readEnds(by: Kernel, legs: Leg[], epoch: Instant): void {
       run.state.left.outside += f32[vector + place.V_LEFT_OUT * LANES]!;
       run.state.lastStepS = f32[place.LANES + place.L_STEP * LANES + lane]!;
       run.taken = takenSince(run, before);
-      if (!isRecorded(by, w)) recorded(run, run.at, run.state.x, read(place.F));
+      // of what nobody looks back upon there is only where it stands
+      if (!isRecorded(by, w)) run.trajectory = [onlyRecord(run, read(place.F))];
     }),
   );
+}
+
+function onlyRecord({ wall, at, state }: WallRun, rate: Float64Array): Records {
+  const only = growing(wall.mesh, 1);
+  added(only, at, state.x, rate);
+  return only;
 }
