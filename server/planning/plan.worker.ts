@@ -1,7 +1,9 @@
 import { parentPort } from 'node:worker_threads';
+import { warmUp } from '../../core/plan/warmUp.ts';
 import { plannerHere, type PlanDone, type PlanTask } from './planner.ts';
 
 const plan = plannerHere();
+warmUp();
 
 const done = ({ ticket, given, now, wanted }: PlanTask): Promise<PlanDone> =>
   plan(given, now, wanted).then(
