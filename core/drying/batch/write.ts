@@ -18,8 +18,8 @@ export interface Placed {
   tape: { bytes: number; from: Instant; count: number };
 }
 
-/** Steps are no longer than this: the weather of some hours is felt; with a coat, and where paper fills, sooner. s */
-const LONGEST_S = { bare: 1.5 * 3600, coated: 3600, paper: 900, fine: 1800 };
+/** Steps are no longer than this: the weather of some hours is felt; under a fresh coat, and where paper fills, sooner. s */
+const LONGEST_S = { usual: 1.5 * 3600, coated: 3600, paper: 900, fine: 1800 };
 /** Local error in X below which a wall is carried in short steps; none is carried finer. */
 const FINE = 1e-4;
 /** A coat is a few hundredths of the wall's clay: with its cells erring by this much more, its matte still comes within seconds. */
@@ -77,11 +77,11 @@ function writeLane(
   put3(f32, place.ISOTHERM, lane, [1 / setting.body.isotherm.scale, 1 / setting.body.isotherm.power]);
 }
 
-function longestStep({ surroundings, taken, wall }: WallRun, tolerance: number): number {
+function longestStep({ surroundings, taken, settlesAt }: WallRun, tolerance: number): number {
   const { holds } = coverNamed(surroundings.cover);
   if (tolerance < 1e-3) return LONGEST_S.fine;
   if (holds && 'paperKg' in holds && taken.paper < PAPER_AIR.full * holds.paperKg) return LONGEST_S.paper;
-  return wall.mesh.layers.length > 1 ? LONGEST_S.coated : LONGEST_S.bare;
+  return settlesAt === null ? LONGEST_S.usual : LONGEST_S.coated;
 }
 
 const put3 = (f32: Float32Array, base: number, lane: number, values: number[]): void =>
