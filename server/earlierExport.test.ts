@@ -1,7 +1,9 @@
-import { createReadStream, readFileSync } from 'node:fs';
+import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { gunzipSync } from 'node:zlib';
 import { describe, expect, it, vi } from 'vitest';
 import { stages } from '../core/clay/stage.ts';
+import { entriesOf, type Act } from '../core/log/entry.ts';
 import { doneOf, routeOf } from '../core/log/piece.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { refKey } from '../core/technique/layer.ts';
@@ -115,6 +117,39 @@ describe('an export of before layers stood in the order in which they are done',
     // lines trailed before they are poured over cannot stay as they are, and it says so
     expect(routeOf(cases.piece('piece-old-order')!).conflicts).not.toEqual([]);
     for (const { id } of folded.pieces) if (id !== 'piece-old-order') expect(conflicts(id), id).toEqual([]);
+    await folder.close();
+  });
+});
+
+describe('a studio of before the rooms of the program were put in order', () => {
+  const journal = gunzipSync(readFileSync(file('quillstone-3.journal.ndjson.gz'))).toString('utf8');
+  const written = journal
+    .trim()
+    .split('\n')
+    .flatMap((line) => (JSON.parse(line) as { acts: Act[] }).acts);
+  const bare = (acts: readonly Act[]) => acts.map(({ id, makerId, entries }) => ({ id, makerId, entries }));
+
+  it('is taken whole from its export, every act as it was logged', async () => {
+    const folder = await opened(emptyFolder());
+    const outcome = await createImporter(folder.store, folder.files, jobsHere()).take(
+      createReadStream(file('quillstone-3.zip')),
+    );
+    expect(outcome).toMatchObject({ ok: true });
+    expect(bare(folder.store.ledger.acts)).toEqual(bare(written));
+    await folder.close();
+  });
+
+  it('is made anew from its journal alone, and reads its pieces as they stood', async () => {
+    const path = emptyFolder();
+    writeFileSync(`${path}/journal.ndjson`, journal);
+    const folder = await opened(path);
+    expect(bare(folder.store.ledger.acts)).toEqual(bare(written));
+    const cases = createPlanInputs(folder.store, null);
+    const made = written.flatMap(({ entries }) =>
+      entriesOf(entries, 'piece.made').map(({ subject, body }) => [subject, body.name] as const),
+    );
+    expect(made.length).toBeGreaterThan(20);
+    for (const [id, name] of made) expect(cases.piece(id)?.made.name, id).toBe(name);
     await folder.close();
   });
 });
