@@ -17,7 +17,7 @@ import { ask } from './asking/server.ts';
 import { askAgain, DEDUPED_MS } from './asking/pollWhile.ts';
 import { Shell } from './shell/Shell.tsx';
 import { sans, slab, theme } from './ui/theme.ts';
-import { lazily } from './shell/views.ts';
+import { pages, routesOf } from './shell/pages.ts';
 
 /** The letters have this long to come. */
 const LETTERS_MS = 1_500;
@@ -25,84 +25,7 @@ const LETTERS_MS = 1_500;
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 const cache = createCache({ key: 'k', ...(nonce && { nonce }) });
 
-const router = createBrowserRouter([
-  {
-    path: 'guide/:id',
-    errorElement: <ErrorPage />,
-    HydrateFallback: () => null,
-    lazy: lazily('Guide'),
-  },
-  {
-    element: <Shell />,
-    errorElement: <ErrorPage />,
-    HydrateFallback: () => null,
-    children: [
-      { index: true, lazy: lazily('Today') },
-      { path: 'kiln', lazy: lazily('Kiln') },
-      { path: 'hand-in/:code?', lazy: lazily('HandIn') },
-      { path: 'tonight', lazy: lazily('Tonight') },
-      { path: 'pieces', lazy: lazily('Pieces') },
-      {
-        path: 'pieces/new',
-        lazy: lazily('NewPiece'),
-      },
-      { path: 'pieces/:id', lazy: lazily('Piece') },
-      { path: 'pieces/:id/correct', lazy: lazily('CorrectPiece') },
-      { path: 'pieces/:id/layers', lazy: lazily('PieceLayers') },
-      {
-        path: 'slips',
-        lazy: lazily('SlipsFrame'),
-        children: [
-          { index: true, lazy: lazily('Shelf') },
-          { path: 'new', lazy: lazily('NewTub') },
-          { path: 'make', lazy: lazily('Make') },
-          {
-            path: 'batches/:id',
-            lazy: lazily('BatchSheet'),
-          },
-          {
-            path: 'recipes',
-            lazy: lazily('Recipes'),
-          },
-          {
-            path: 'recipes/:id',
-            lazy: lazily('RecipePage'),
-          },
-          { path: 'blend', lazy: lazily('Blend') },
-          { path: 'bins', lazy: lazily('Bins') },
-          { path: 'wanted', lazy: lazily('Wanted') },
-          {
-            path: 'materials',
-            lazy: lazily('Materials'),
-          },
-          { path: ':id', lazy: lazily('Tub') },
-          {
-            path: ':id/measure',
-            lazy: lazily('Measure'),
-          },
-          {
-            path: ':id/deflocculate',
-            lazy: lazily('Deflocculate'),
-          },
-          {
-            path: ':id/settle',
-            lazy: lazily('Settle'),
-          },
-        ],
-      },
-      { path: 'techniques', lazy: lazily('Techniques') },
-      { path: 'techniques/:id', lazy: lazily('Technique') },
-      { path: 'techniques/:id/own', lazy: lazily('OwnTechnique') },
-      { path: 'studio', lazy: lazily('Studio') },
-      { path: 'studio/fit', lazy: lazily('LogFit') },
-      {
-        path: 'studio/clays/:id/test',
-        lazy: lazily('DryingTest'),
-      },
-      { path: '*', Component: Nowhere },
-    ],
-  },
-]);
+const router = createBrowserRouter(routesOf(pages, <Shell />, <ErrorPage />, Nowhere));
 
 startOutbox();
 // only where the browser trusts the address: on this computer, or over TLS

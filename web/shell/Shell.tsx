@@ -2,7 +2,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { Box, Button, Link } from '@mui/material';
 import { useSWRConfig } from 'swr';
-import { loadAhead } from './views.ts';
+import { loadAhead } from './pages.ts';
 import { useNow } from '../asking/clock.ts';
 import { useStudio, useZone } from '../asking/maker.ts';
 import { SavedState } from '../saving/SavedState.tsx';
