@@ -54,7 +54,7 @@ describe('a page more', () => {
   });
 
   it('is loaded ahead, with what lies within it', async () => {
-    vi.stubGlobal('Worker', class {});
+    vi.stubGlobal('Worker', vi.fn());
     for (const load of [view, inner, frame]) load.mockClear();
     const fetched: string[] = [];
     await loadAhead(async (path) => void fetched.push(path), invented);

@@ -230,18 +230,11 @@ export function OtherRow({
   return (
     <Box component="li" sx={{ ...columns, minHeight: ROW, borderTop: `1px solid ${hairline}` }}>
       <Box sx={{ width: 8, height: 40, background: mark, justifySelf: 'center' }} />
-      <Box
-        sx={{
-          ...{ minWidth: 0, lineHeight: 1.2, zIndex: 1 },
-          ...{ gridColumn: { xs: '2', sm: '2 / 4' }, gridRow: 1 },
-        }}
-      >
+      <Box sx={{ minWidth: 0, lineHeight: 1.2, gridColumn: '2', gridRow: 1 }}>
         <Box sx={{ fontFamily: slab, fontWeight: 650, color: mark, fontSize: '1.05rem', lineHeight: 1.2 }}>
           {what}
         </Box>
-        <Box title={name} sx={clipped}>
-          {name}
-        </Box>
+        {name}
       </Box>
       <Box sx={{ ...notOnPhone, gridColumn: '3', gridRow: 1 }}>
         <DayStrip day={day} piece={null} tone="rest" />

@@ -171,6 +171,8 @@ describe('how sure a moment is, in words', () => {
     [now + HOUR + 3 * MINUTE, now + 2 * HOUR, ', between 11:25 and 12:20'],
     [now + HOUR + 3 * MINUTE, now + HOUR + 13 * MINUTE, ', between 11:23 and 11:33'],
     [now - HOUR, now + HOUR, ', any time, at the latest 11:20'],
+    // no sooner than now, as finely as it is known
+    [now + 4 * MINUTE, now + 4 * HOUR, ', any time, at the latest 14:20'],
     // one of a day to the half hour, one without an end to the hour
     [now + HOUR, now + 23 * HOUR, ', between 11:30 and tomorrow 09:30'],
     [now + HOUR, null, ', not before 11:00'],

@@ -210,7 +210,7 @@ export function between(edge: EdgeSpread | undefined, now: Instant, zone: string
   if (edge.p90 <= now) return '';
   const to = whenNear(asKnown(edge.p90, edge), now, zone);
   if (to === whenNear(early, now, zone)) return '';
-  return edge.p10 <= now
+  return early <= now
     ? `${lead}any time, at the latest ${to}`
     : `${lead}between ${whenNear(early, now, zone)} and ${to}`;
 }
