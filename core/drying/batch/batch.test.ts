@@ -3,11 +3,20 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { defaultBody } from '../../clay/body.ts';
 import { signAt } from '../../coat/sign.ts';
 import { DAY, HOUR } from '../../units/quantity.ts';
-import { steadyClimate } from '../air.ts';
+import { cycleClimate, steadyClimate } from '../air.ts';
 import { along, carrying } from '../legs.ts';
 import { waterIn } from '../mesh.ts';
 import { meanReading, signReading } from '../readings.ts';
-import { COARSE, integrate, plainSetting, runsOf, startRun, type WallRun, type Walls } from '../run.ts';
+import {
+  COARSE,
+  integrate,
+  plainSetting,
+  runsOf,
+  startRun,
+  type WallEvent,
+  type WallRun,
+  type Walls,
+} from '../run.ts';
 import { alone, carryTogether } from '../together.ts';
 import { beginOf, countOf, endOf, firstWhen, readAt } from '../trajectory.ts';
 import { carryLegs, goAlong } from './carry.ts';
@@ -129,6 +138,27 @@ describe('many walls at once', () => {
     const single = by([first!]);
     expect(by([first!, ...others]).state).toEqual(single.state);
     expect(by([first!, first!, first!, first!]).state).toEqual(single.state);
+  });
+
+  it('that stand for years, wetted now and then, have the air of every day', () => {
+    const climate = cycleClimate(
+      { meanCelsius: 20, swingCelsius: 3, meanHumidity: 0.6, swingHumidity: 0.2, warmestHour: 15 },
+      0,
+    );
+    const begin = () =>
+      startRun(plainSetting(defaultBody, 0.006), { ...still, climate, inside: 'free' }, 0, COARSE);
+    const mists = Array.from({ length: 40 }, (_, k): WallEvent => ({
+      at: (k + 1) * 31 * DAY,
+      kind: 'mist',
+      face: 'outside',
+      water: 0.3,
+    }));
+    const end = 41 * 31 * DAY - 30 * DAY;
+    const single = integrate(begin(), end, mists);
+    const [many] = goAlong([carrying({ wall: begin() }, alone, { wall: mists }, end)]);
+    const mean = ({ state, wall }: WallRun) => meanReading(state.x, wall.mesh);
+    expect(mean(many!.wall!)).toBeCloseTo(mean(single), 3);
+    expect(mean(single)).toBeGreaterThan(0.01);
   });
 
   it('stand on record from their beginning to their end, each end exactly there', () => {

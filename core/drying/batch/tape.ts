@@ -7,6 +7,8 @@ export const TAPE_STEP = 15 * MINUTE;
 export const TAPE_ROW = 7;
 /** It is made some days at a time. */
 const AHEAD = 2 * DAY;
+/** A tape that would be longer is begun anew where it is read. */
+const LONGEST = 120 * DAY;
 
 /** The air of a room as it is known, before anything is believed of it, at even moments. */
 export interface Tape {
@@ -31,7 +33,7 @@ export function tapeOver(
   if (of.length === 0) tapes.set(climate, of);
   const begins = Math.floor(from / TAPE_STEP) * TAPE_STEP;
   const known = of.find((tape) => tape.wanderFrom === wanderFrom && tape.offsetMs === offsetMs);
-  if (known && known.from <= begins) {
+  if (known && known.from <= begins && to - known.from <= LONGEST) {
     lengthen(known, to);
     return known;
   }
@@ -39,7 +41,8 @@ export function tapeOver(
     ...{ from: begins, rows: new Float32Array(0), count: 0 },
     ...{ climate, wanderFrom, offsetMs },
   };
-  lengthen(made, known ? Math.max(to, known.from + known.count * TAPE_STEP) : to);
+  const before = known ? known.from + known.count * TAPE_STEP : to;
+  lengthen(made, Math.max(to, Math.min(before, begins + LONGEST)));
   of.splice(known ? of.indexOf(known) : of.length, 1, made);
   return made;
 }
