@@ -13,11 +13,11 @@ export interface Stop {
 /** Walls of a piece are asked for no further once one of the stops of each wall named here holds. */
 export type Stops = Partial<Record<WallName, Stop[]>>;
 
-export const readingOf = ({ reading, face }: Stop): Reading =>
+const readingOf = ({ reading, face }: Stop): Reading =>
   reading === 'sign' ? signReading(face) : readingNamed(reading, face);
 
 /** Whether a wall has fallen below one of its stops. */
-export const hasStopped = (stops: Stop[], x: Float64Array, mesh: Mesh): boolean =>
+const hasStopped = (stops: Stop[], x: Float64Array, mesh: Mesh): boolean =>
   stops.some((stop) => readingOf(stop)(x, mesh) < stop.below);
 
 /** Whether all walls that are asked have. */

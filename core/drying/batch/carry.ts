@@ -83,29 +83,41 @@ function carryFour(by: Kernel, legs: Leg[]): void {
 
 const beginOf = ({ runs }: Leg): Instant => runs[0]!.at;
 
-/** Which tapes lie in the kernel's memory, and where. */
-const lying = new WeakMap<Kernel, { tape: Tape; count: number; bytes: number }[]>();
+/** Rows of a tape in the kernel's memory. */
+interface Lying {
+  rows: Float32Array;
+  bytes: number;
+}
 
+const lying = new WeakMap<Kernel, Lying[]>();
+
+/** Lays the tapes of some legs in the kernel's memory, those that do not lie there yet; where there is no room, all anew. */
 function placeTapes(by: Kernel, legs: Leg[]): Placed[] {
-  return legs.map((leg) => {
-    const { surroundings, setting, at } = leg.runs[0]!;
-    const tape = tapeOver(surroundings.climate, setting.airShift, at, leg.to);
-    return { leg, tape: { bytes: placeTape(by, tape), from: tape.from, count: tape.count } };
+  const tapes = legs.map(({ runs, to }) => {
+    const { surroundings, setting, at } = runs[0]!;
+    return tapeOver(surroundings.climate, setting.airShift, at, to);
+  });
+  const before = lying.get(by) ?? [];
+  const lie = laid(by, before, tapes) ?? laid(by, [], tapes)!;
+  lying.set(by, lie);
+  return legs.map((leg, i) => {
+    const tape = tapes[i]!;
+    const { bytes } = lie.find(({ rows }) => rows === tape.rows)!;
+    return { leg, tape: { bytes, from: tape.from, count: tape.count } };
   });
 }
 
-function placeTape(by: Kernel, tape: Tape): number {
-  let all = lying.get(by) ?? [];
-  const known = all.find((of) => of.tape === tape && of.count === tape.count);
-  if (known) return known.bytes;
-  const last = all.at(-1);
-  let bytes = last ? last.bytes + last.tape.rows.byteLength : by.place.FREE;
-  if (bytes + tape.rows.byteLength > by.place.FREE + TAPES) {
-    all = [];
-    bytes = by.place.FREE;
+/** What lies there with those tapes laid behind it; null where there is no room for them. */
+function laid(by: Kernel, before: readonly Lying[], tapes: Tape[]): Lying[] | null {
+  const lie = [...before];
+  for (const { rows } of tapes) {
+    if (lie.some((of) => of.rows === rows)) continue;
+    const last = lie.at(-1);
+    const bytes = last ? last.bytes + last.rows.byteLength : by.place.FREE;
+    if (bytes + rows.byteLength > by.place.FREE + TAPES) return null;
+    by.reach(bytes + rows.byteLength);
+    by.f32.set(rows, bytes >> 2);
+    lie.push({ rows, bytes });
   }
-  by.reach(bytes + tape.rows.byteLength);
-  by.f32.set(tape.rows, bytes >> 2);
-  lying.set(by, [...all, { tape, count: tape.count, bytes }]);
-  return bytes;
+  return lie;
 }
