@@ -28,8 +28,13 @@ export const coreReading: Reading = (x, { body }) => {
   return wettest;
 };
 
+const skins: Record<FaceName, WeakMap<Mesh, number[]>> = { outside: new WeakMap(), inside: new WeakMap() };
+
 /** How much each cell of the clay counts for the outer millimetre of the plastic clay on a face; all together 1. */
-export function skinWeights({ widths, body, outerSolids }: Mesh, face: FaceName): number[] {
+export function skinWeights(mesh: Mesh, face: FaceName): number[] {
+  const known = skins[face].get(mesh);
+  if (known) return known;
+  const { widths, body, outerSolids } = mesh;
   const weights = new Array<number>(body.to - body.from).fill(0);
   let left = outerSolids;
   for (let k = 0; k < weights.length && left > 1e-12; k++) {
@@ -38,25 +43,20 @@ export function skinWeights({ widths, body, outerSolids }: Mesh, face: FaceName)
     left -= weights[i]!;
   }
   const taken = weights.reduce((sum, weight) => sum + weight, 0);
-  return weights.map((weight) => weight / taken);
+  const shares = weights.map((weight) => weight / taken);
+  skins[face].set(mesh, shares);
+  return shares;
 }
 
 /** Mean of the outer millimetre of the plastic clay on a face, under its coats: for coating, carving, burnishing. */
 export const skinReading =
   (face: FaceName): Reading =>
-  (x, { widths, body, outerSolids }) => {
-    let left = outerSolids;
+  (x, mesh) => {
+    const weights = skinWeights(mesh, face);
+    const { from } = mesh.body;
     let water = 0;
-    let taken = 0;
-    const outside = face === 'outside';
-    for (let k = body.from; k < body.to && left > 1e-12; k++) {
-      const i = outside ? body.to - 1 - (k - body.from) : k;
-      const part = Math.min(widths[i]!, left);
-      water += part * x[i]!;
-      taken += part;
-      left -= part;
-    }
-    return water / taken;
+    for (let i = 0; i < weights.length; i++) water += weights[i]! * x[from + i]!;
+    return water;
   };
 
 export const outerReading: Reading = skinReading('outside');

@@ -2,9 +2,9 @@ import { COARSE, type Walls } from '../drying/run.ts';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { goAlong } from '../drying/batch/carry.ts';
-import { carrying } from '../drying/legs.ts';
+import { carrying, type Way } from '../drying/legs.ts';
 import { taughtBy, type Taughtable } from '../forecast/learn.ts';
-import { comparedOf, looksAt, predicted, type Observation } from '../forecast/observe.ts';
+import { comparedOf, looksAt, predicted, type Compared, type Observation } from '../forecast/observe.ts';
 import { settingOf, unknowns, usualPrior, type Belief, type Prior } from '../forecast/prior.ts';
 import type { WallName } from '../form/places.ts';
 import { foldPiece } from '../log/piece.ts';
@@ -95,7 +95,7 @@ export function fitLog(
   let done = 0;
   const raw = (values: number[]) => {
     onProgress(Math.min(1, (done += 1) / tasks));
-    return pieces.flatMap((piece) => wetnessOf(piece, parameters, values));
+    return wetnessOf(pieces, parameters, values);
   };
   /** What is made small: the findings, and the distance from the usual. */
   const misses = (values: number[]) => [
@@ -159,26 +159,33 @@ function parametersOf(pieces: FoundPiece[]): Parameter[] {
 const concerns = (piece: FoundPiece, { subject, id }: Parameter): boolean =>
   (subject === 'room' ? piece.roomId : piece.clayId) === id;
 
-/** How much wetter each finding of a piece is than computed, in sigmas. */
-function wetnessOf(piece: FoundPiece, parameters: Parameter[], values: number[]): number[] {
+/** How much wetter each finding of some pieces is than computed, in sigmas. */
+function wetnessOf(pieces: FoundPiece[], parameters: Parameter[], values: number[]): number[] {
+  const compared = pieces.map(({ observations }) => observations.flatMap(comparedOf));
+  const carried = goAlong(pieces.map((piece, i) => wayOf(piece, compared[i]!, parameters, values)));
+  return compared.flatMap((of, i) => of.map((c) => (c.value - predicted(c, carried[i]!)) / c.sigma));
+}
+
+/** The way of the walls of a piece that were looked at, to when they were last. */
+function wayOf(
+  piece: FoundPiece,
+  compared: Compared[],
+  parameters: Parameter[],
+  values: number[],
+): Way<Walls> {
   const { case: of, observations } = piece;
   const prior: Prior = { ...usualPrior };
   parameters.forEach((parameter, k) => {
     if (concerns(piece, parameter)) prior[parameter.unknown] = { mean: values[k]!, sigma: 0 };
   });
   const setting = settingOf(of.given, prior, new Float64Array(unknowns.length));
-  const last = observations.at(-1)!.at;
-  const compared = observations.flatMap(comparedOf);
   const looked = of.walls.filter(({ place }) => looksAt(compared, place));
-  const [walls] = goAlong([
-    carrying(
-      Object.fromEntries(looked.map(({ place, begin }) => [place, begin(setting, COARSE)])),
-      of.joined,
-      Object.fromEntries(looked.map(({ place, events }) => [place, events])),
-      last,
-    ),
-  ]) as [Walls];
-  return compared.map((c) => (c.value - predicted(c, walls)) / c.sigma);
+  return carrying(
+    Object.fromEntries(looked.map(({ place, begin }) => [place, begin(setting, COARSE)])),
+    of.joined,
+    Object.fromEntries(looked.map(({ place, events }) => [place, events])),
+    observations.at(-1)!.at,
+  );
 }
 
 /** A miss whose square is Huber's loss. */

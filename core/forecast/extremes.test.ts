@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it, vi } from 'vitest';
 import { defaultBody } from '../clay/body.ts';
 import { steadyClimate } from '../drying/air.ts';
-import { goAlong } from '../drying/batch/carry.ts';
+import { GAVE_UP, goAlong } from '../drying/batch/carry.ts';
 import { kernel } from '../drying/batch/kernel.ts';
 import { covers } from '../drying/face.ts';
 import { carrying } from '../drying/legs.ts';
@@ -86,6 +86,3 @@ describe.each(Object.entries(carriers))('the furthest members, %s', (_name, { ca
     expect(runs.mock.results.map(({ value }) => value as number)).not.toContain(GAVE_UP);
   });
 });
-
-/** What the kernel says when a step of it vanished. */
-const GAVE_UP = 2;

@@ -19,12 +19,10 @@ import {
 } from '../run.ts';
 import { alone, carryTogether } from '../together.ts';
 import { beginOf, countOf, endOf, firstWhen, readAt } from '../trajectory.ts';
-import { carryLegs, goAlong } from './carry.ts';
+import { carryLegs, GAVE_UP, goAlong } from './carry.ts';
 import { kernel } from './kernel.ts';
 import { randomPiece, type RandomPiece } from './random.test-support.ts';
 
-/** What the kernel says where a step vanished, and each wall is carried by itself. */
-const GAVE_UP = 2;
 const pieces = (count: number, what: Parameters<typeof randomPiece>[1] = {}): RandomPiece[] =>
   Array.from({ length: count }, (_, i) => randomPiece((i + 0.5) / count, what));
 const byKernel = (all: RandomPiece[], to: number): Walls[] =>

@@ -7,9 +7,9 @@ import { paceOf, shapeOf } from './shape.ts';
 import { tapeOver, type Tape } from './tape.ts';
 import { writeSystem, type Placed } from './write.ts';
 
-/** What the kernel says of a run. */
+/** What the kernel says of a run: it needs room for records; a step of it vanished, and each wall is carried by itself. */
 const FULL = 1;
-const GAVE_UP = 2;
+export const GAVE_UP = 2;
 /** Room for records, bytes. */
 const ARENA = 4 * 1024 * 1024;
 /** Room for tapes, bytes: some months of them. */

@@ -38,6 +38,7 @@ export function writeSystem(kernel: Kernel, placed: Placed[], epoch: Instant): v
   }
 }
 
+/** Constants of the laws, in the order of the kernel's `LAWS`. */
 const lawFigures = Float32Array.from([
   ...[RADIATION, LATENT_HEAT, LEWIS, COOLER],
   ...[PLASTER.pull, PLASTER.downToX, PLASTER.holdsKg, CLOTH.pull, CLOTH.upToX, CLOTH.holdsKg],
