@@ -35,7 +35,7 @@ async function main(): Promise<void> {
   const clock = clockFor(dataFolder);
   const chores = createJobs(join(import.meta.dirname, 'chore.worker.js'));
   const folder = await opened(dataFolder, clock, chores);
-  const pairing = share ? createPairing(join(dataFolder, 'paired.json'), clock) : null;
+  const pairing = share ? createPairing(join(dataFolder, 'paired.json')) : null;
   const sensors = createSensors({
     store: folder.store,
     files: folder.files,

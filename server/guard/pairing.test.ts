@@ -4,18 +4,21 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import express from 'express';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createPairing } from './pairing.ts';
 import { policy } from './policy.ts';
 
 /** Pairing behind its code: guesses by one address, by many, and those who are paired already. */
 
-let now = Date.parse('2026-03-10T12:00:00Z');
 let close = () => {};
-afterEach(() => close());
+beforeEach(() => void vi.useFakeTimers({ toFake: ['Date', 'setTimeout', 'clearTimeout'] }));
+afterEach(() => {
+  close();
+  vi.useRealTimers();
+});
 
 async function paired(path = join(mkdtempSync(join(tmpdir(), 'kosmema-pair-')), 'paired.json')) {
-  const pairing = createPairing(path, { now: () => now, workshopTime: false, save: () => {} });
+  const pairing = createPairing(path);
   const app = express().use(policy(false), pairing.router, pairing.guard);
   app.get('/api/studio', (_request, response) => void response.json({}));
   const server = app.listen(0, '0.0.0.0');
@@ -55,7 +58,7 @@ describe('pairing', () => {
     for (let i = 0; i < 10; i++) expect((await guess('127.0.0.2', wrong)).status).toBe(422);
     expect((await guess('127.0.0.2', code)).status).toBe(429);
     expect((await guess('127.0.0.3', code)).status).toBe(303);
-    now += 10 * 60_000 + 1;
+    vi.advanceTimersByTime(10 * 60_000 + 1);
     expect((await guess('127.0.0.2', code)).status).toBe(303);
   });
 
@@ -71,7 +74,7 @@ describe('pairing', () => {
     expect((await ask('GET', '/api/studio', '127.0.0.9', '', cookie)).status).toBe(200);
     expect((await ask('GET', '/api/studio', '127.0.2.1')).status).toBe(401);
     expect(existsSync(path)).toBe(true);
-    now += 10 * 60_000 + 1;
+    vi.advanceTimersByTime(10 * 60_000 + 1);
     expect((await guess('127.0.2.1', code)).status).toBe(303);
   });
 

@@ -1,8 +1,8 @@
 import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import express, { type Request, type RequestHandler, type Response, Router } from 'express';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { z } from 'zod';
-import type { Clock } from '../time/clock.ts';
 import { replaceFile } from '../files/answerCache.ts';
 import { isLocal } from './hosts.ts';
 import { nonceOf } from './policy.ts';
@@ -12,7 +12,7 @@ const COOKIE = 'kosmema-tablet';
 const TRIES = 10;
 /** Wrong guesses from all addresses together: after these nobody pairs for a while, and who is paired goes on. */
 const TRIES_IN_ALL = 60;
-const TRIES_MS = 10 * 60_000;
+const TRIES_S = 10 * 60;
 
 export interface Pairing {
   code: string;
@@ -30,23 +30,18 @@ function pairedBefore(path: string): string[] {
   }
 }
 
-/** More addresses than these have not guessed lately; the one that guessed longest ago is forgotten first. */
-const REMEMBERED = 1_000;
-
 /** Wrong guesses by the address they come from, and in all: many addresses together are no better off than one. */
-function createGuesses(clock: Clock) {
-  const byAddress = new Map<string, number[]>();
-  let all: number[] = [];
-  const recentOf = (tries: number[]) => tries.filter((at) => at > clock.now() - TRIES_MS);
-  const recent = (from: string) => recentOf(byAddress.get(from) ?? []);
+function createGuesses() {
+  const byAddress = new RateLimiterMemory({ points: TRIES, duration: TRIES_S });
+  const all = new RateLimiterMemory({ points: TRIES_IN_ALL, duration: TRIES_S });
+  const spent = async (limiter: RateLimiterMemory, key: string): Promise<boolean> =>
+    ((await limiter.get(key))?.consumedPoints ?? 0) >= limiter.points;
   return {
-    tooMany: (from: string): boolean => recent(from).length >= TRIES || recentOf(all).length >= TRIES_IN_ALL,
-    wrong: (from: string): void => {
-      all = [...recentOf(all), clock.now()];
-      const tries = [...recent(from), clock.now()];
-      byAddress.delete(from);
-      byAddress.set(from, tries);
-      if (byAddress.size > REMEMBERED) byAddress.delete(byAddress.keys().next().value!);
+    tooMany: async (from: string): Promise<boolean> =>
+      (await spent(byAddress, from)) || (await spent(all, 'all')),
+    wrong: async (from: string): Promise<void> => {
+      await byAddress.penalty(from);
+      await all.penalty('all');
     },
   };
 }
@@ -57,10 +52,10 @@ const digest = (text: string): string => createHash('sha256').update(text).diges
  * Pairing of tablets: whoever knows the code printed at the start gets a cookie that outlives restarts.
  * @param path where digests of the cookies are kept
  */
-export function createPairing(path: string, clock: Clock): Pairing {
+export function createPairing(path: string): Pairing {
   const code = String(randomInt(0, 1_000_000)).padStart(6, '0');
   const known = new Set<string>(pairedBefore(path));
-  const guesses = createGuesses(clock);
+  const guesses = createGuesses();
 
   const paired = (request: Request): boolean => {
     const token = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]+)`).exec(request.headers.cookie ?? '')?.[1];
@@ -69,9 +64,9 @@ export function createPairing(path: string, clock: Clock): Pairing {
 
   const router = Router();
   router.get('/pair', (_request, response) => page(response, 200, null));
-  router.post('/pair', express.urlencoded({ extended: false, limit: '1kb' }), (request, response) => {
+  router.post('/pair', express.urlencoded({ extended: false, limit: '1kb' }), async (request, response) => {
     const from = request.socket.remoteAddress ?? '';
-    if (guesses.tooMany(from))
+    if (await guesses.tooMany(from))
       return page(
         response,
         429,
@@ -79,7 +74,7 @@ export function createPairing(path: string, clock: Clock): Pairing {
       );
     const given = String((request.body as { code?: unknown } | undefined)?.code ?? '').replace(/\D/g, '');
     if (!timingSafeEqual(Buffer.from(digest(given)), Buffer.from(digest(code)))) {
-      guesses.wrong(from);
+      await guesses.wrong(from);
       return page(response, 422, 'That is not the code. It stands where the program was started.');
     }
     const token = randomBytes(24).toString('base64url');

@@ -13,7 +13,8 @@ import type { Planned } from '../../core/technique/layer.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { useOutbox } from '../saving/outbox.ts';
 import type { CoatedWall } from '../acting/coatedWall.ts';
-import { OWN_WAITS, planInWorker, withWaiting } from '../planning/usePlan.ts';
+import { planInWorker } from '../planning/planWorker.ts';
+import { OWN_WAITS, withWaiting } from '../planning/usePlan.ts';
 
 /** A piece that is led, as far as this tablet knows it. */
 export interface LedPiece {

@@ -1,7 +1,15 @@
 import { sha256 } from '@noble/hashes/sha2';
 import { bytesToHex } from '@noble/hashes/utils';
+import { expose } from 'comlink';
 import { imageSize } from 'image-size';
-import type { PhotoAnswer } from './takePhoto.ts';
+
+/** A photograph as it is kept, named by the SHA-256 of its contents. */
+export interface Kept {
+  file: string;
+  blob: Blob;
+}
+
+export type PhotoAnswer = { photo: Kept; thumb: Kept } | { wrong: string };
 
 /** Larger files than this are not read at all. */
 const MOST_BYTES = 50 * 1024 * 1024;
@@ -52,6 +60,6 @@ const named = async (blob: Blob) => ({
   file: bytesToHex(sha256(new Uint8Array(await blob.arrayBuffer()))),
 });
 
-self.onmessage = ({ data }: MessageEvent<Blob>) => {
-  void made(data).then((answer) => self.postMessage(answer));
-};
+const offered = { made };
+export type PhotosHere = typeof offered;
+expose(offered);

@@ -3,7 +3,7 @@ import { covers, type Cover } from '../../core/drying/face.ts';
 import { followsOf, type Follows } from '../../core/plan/follows.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import { planInWorker } from './usePlan.ts';
+import { planInWorker } from './planWorker.ts';
 
 /** Pieces that stand alike: what one of them is worked out from, and how many they are. */
 export interface StandingAlike {

@@ -4,15 +4,11 @@ import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 
 export interface PlanRequest {
-  ticket: number;
   given: PlanInput;
   now: Instant;
   whatIf?: WhatIf;
   effort?: Effort;
 }
-
-/** As the worker answers. */
-export type PlanAnswered = WorkedPlan & { ticket: number };
 
 export interface WorkedPlan {
   plan: PiecePlan | null;

@@ -4,7 +4,7 @@ import type { PlanInput } from '../../core/piece/planInput.ts';
 import { caseOf, cruetMade, hoursOn } from '../../core/piece/piece.test-support.ts';
 import { planPiece, type PiecePlan } from '../../core/plan/plan.ts';
 import { toWire } from '../../core/plan/wire.ts';
-import type { PlanAnswered, PlanRequest } from './planMessages.ts';
+import type { PlanRequest } from './planMessages.ts';
 import { OWN_WAITS, usePlan } from './usePlan.ts';
 
 const given = caseOf([cruetMade()]);
@@ -17,13 +17,12 @@ let asked: string[] = [];
 let answer: () => Response | Promise<Response> = () => new Response();
 let worked: PlanRequest[] = [];
 
-class FakeWorker {
-  onmessage: ((event: { data: PlanAnswered }) => void) | null = null;
-  postMessage(wanted: PlanRequest) {
+vi.mock('./planWorker.ts', () => ({
+  planInWorker: (wanted: PlanRequest) => {
     worked.push(wanted);
-    queueMicrotask(() => this.onmessage!({ data: { ticket: wanted.ticket, plan: here, nights: [] } }));
-  }
-}
+    return Promise.resolve({ plan: here, nights: [] });
+  },
+}));
 
 const problem = (status: number, code: string, detail: string) =>
   new Response(JSON.stringify({ code, detail, status, title: '', type: '', field: null }), { status });
@@ -37,7 +36,6 @@ const hook = (own: boolean, of: PlanInput = given) =>
 describe('the plan of a piece on its page', () => {
   beforeEach(() => {
     vi.useFakeTimers();
-    vi.stubGlobal('Worker', FakeWorker);
     vi.stubGlobal('fetch', (path: string) => {
       asked.push(path);
       return Promise.resolve(answer());

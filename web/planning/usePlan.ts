@@ -6,7 +6,8 @@ import { fromWire } from '../../core/plan/wire.ts';
 import { SECOND, type Instant } from '../../core/units/quantity.ts';
 import { useOutbox, type Waiting } from '../saving/outbox.ts';
 import { ask, ServerProblem } from '../asking/server.ts';
-import type { WorkedPlan, PlanAnswered, PlanRequest } from './planMessages.ts';
+import type { WorkedPlan } from './planMessages.ts';
+import { planInWorker } from './planWorker.ts';
 
 /** A piece's case with what still waits on this tablet added, so that the view goes on while offline. */
 export function useCase(answer: PieceAnswer | undefined): PlanInput | null {
@@ -21,35 +22,6 @@ export function withWaiting(given: PlanInput, waiting: readonly Waiting[]): Plan
     .flatMap((w) => (w.refused ? [] : w.act.entries))
     .filter((e) => e.subject === given.pieceId && !known.has(e.id));
   return mine.length === 0 ? given : { ...given, entries: inOrder([...given.entries, ...mine]) };
-}
-
-let tickets = 0;
-let worker: Worker | null = null;
-const asked = new Map<number, { resolve: (answer: WorkedPlan) => void }>();
-
-/** Starts the worker, which offline could not be fetched any more. */
-export function wakeWorker(): Worker {
-  if (worker) return worker;
-  worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-  worker.onmessage = ({ data }: MessageEvent<PlanAnswered>) => {
-    asked.get(data.ticket)?.resolve(data);
-    asked.delete(data.ticket);
-  };
-  worker.onerror = () => {
-    // a worker that dies is started again by the next question; those that waited are told
-    worker = null;
-    for (const { resolve } of asked.values())
-      resolve({ plan: null, nights: [], failed: 'the computation stopped' });
-    asked.clear();
-  };
-  return worker;
-}
-
-/** Plans in the worker, one after another. */
-export function planInWorker(wanted: Omit<PlanRequest, 'ticket'>): Promise<WorkedPlan> {
-  const ticket = (tickets += 1);
-  wakeWorker().postMessage({ ...wanted, ticket } satisfies PlanRequest);
-  return new Promise((resolve) => asked.set(ticket, { resolve }));
 }
 
 /** What this tablet alone knows is planned here once it has waited so long: mostly it reaches the studio before. */

@@ -5,11 +5,11 @@ import type { PiecePlan } from '../../core/plan/plan.ts';
 import type { WorkedPlan, PlanRequest } from './planMessages.ts';
 import { useWhatIf } from './useWhatIf.ts';
 
-type Asked = Omit<PlanRequest, 'ticket'>;
+type Asked = PlanRequest;
 
 const asked: { wanted: Asked; answer: (plan: PiecePlan | null) => Promise<void> }[] = [];
 
-vi.mock('./usePlan.ts', () => ({
+vi.mock('./planWorker.ts', () => ({
   planInWorker: (wanted: Asked) =>
     new Promise<WorkedPlan>((resolve) =>
       asked.push({

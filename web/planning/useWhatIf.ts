@@ -3,7 +3,7 @@ import type { Cover } from '../../core/drying/face.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Effort, PiecePlan, WhatIf } from '../../core/plan/plan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
-import { planInWorker } from './usePlan.ts';
+import { planInWorker } from './planWorker.ts';
 
 /** What is tried at another time: a cover (a fan among them), or a step. */
 export type Tried = { does: 'cover'; cover: Cover } | { does: 'step'; key: string };

@@ -54,7 +54,7 @@ describe('a page more', () => {
   });
 
   it('is loaded ahead, with what lies within it', async () => {
-    vi.stubGlobal('Worker', vi.fn());
+    vi.stubGlobal('Worker', EventTarget);
     for (const load of [view, inner, frame]) load.mockClear();
     const fetched: string[] = [];
     await loadAhead(async (path) => void fetched.push(path), invented);

@@ -1,22 +1,11 @@
 import useSWR from 'swr';
 import type { PieceAnswer } from '../../api/routes.ts';
-import type { Explained } from '../../core/fault/explain.ts';
 import type { PieceHistory } from '../../core/fault/history.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { ask } from '../asking/server.ts';
-
-export interface RecordTask {
-  facts: PlanInput;
-  faults: string[];
-  now: Instant;
-}
-
-/** The record of a piece read off its walls, and what its faults may come of. */
-export interface RecordRead {
-  history: PieceHistory | null;
-  why: { fault: string; causes: Explained[] }[];
-}
+import { inWorkerOfItsOwn } from '../asking/worker.ts';
+import type { RecordRead, RecordsHere, RecordTask } from './record.worker.ts';
 
 /** A record stays as it was read: nothing is read again by itself. */
 const once = {
@@ -57,11 +46,8 @@ export function useHistory(pieceId: string | null): PieceHistory | null {
 }
 
 /** Reads a record in a worker of its own. */
-function read(task: RecordTask): Promise<RecordRead> {
-  const worker = new Worker(new URL('./record.worker.ts', import.meta.url), { type: 'module' });
-  return new Promise<RecordRead>((resolve, reject) => {
-    worker.onmessage = ({ data }: MessageEvent<RecordRead>) => resolve(data);
-    worker.onerror = ({ message }) => reject(new Error(message));
-    worker.postMessage(task);
-  }).finally(() => worker.terminate());
-}
+const read = (task: RecordTask): Promise<RecordRead> =>
+  inWorkerOfItsOwn<RecordsHere, RecordRead>(
+    new Worker(new URL('./record.worker.ts', import.meta.url), { type: 'module' }),
+    (offered) => offered.read(task),
+  ).answer;

@@ -12,7 +12,7 @@ import {
   YAxis,
 } from 'recharts';
 import type { ClayBody } from '../../core/clay/body.ts';
-import type { FittedClay, TestPoint, DryingTest as DryingTestPoints } from '../../core/fit/dryingTest.ts';
+import type { FittedClay, TestPoint } from '../../core/fit/dryingTest.ts';
 import { formatNumber, HOUR, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../ui/fields.tsx';
 import { useStudio, useUnits } from '../asking/maker.ts';
@@ -21,7 +21,8 @@ import { entry } from '../saving/outbox.ts';
 import { Section, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { cobalt, copperGreen, ink } from '../ui/theme.ts';
-import { fitInWorker } from './fitting.ts';
+import type { SteadyTest } from './fit.worker.ts';
+import { fitTestInWorker } from './fitting.ts';
 
 const procedure = [
   'Cut a slab of plastic clay, about 10 mm thick and twice a hand long; scratch two fine marks 100 mm apart.',
@@ -59,10 +60,15 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
     const typed = testTyped({ table, dry, thickness, celsius, humidity }, units);
     if ('wrong' in typed) return setWrong(typed.wrong);
     setBusy(true);
-    const outcome = await fitInWorker({ kind: 'drying-test', body, ...typed }).answer;
-    setBusy(false);
-    setWrong(outcome.ok ? null : outcome.problem.message);
-    if (outcome.ok) setFit(outcome.value);
+    try {
+      const outcome = await fitTestInWorker(body, typed.test).answer;
+      setWrong(outcome.ok ? null : outcome.problem.message);
+      if (outcome.ok) setFit(outcome.value);
+    } catch (error) {
+      setWrong(`The computation stopped: ${String(error)}. Try once more, or reload the page.`);
+    } finally {
+      setBusy(false);
+    }
   };
   const take = async () => {
     const { plasticX, criticalX, diffusivity, isotherm } = fit!;
@@ -177,9 +183,7 @@ const STILL = 4;
 function testTyped(
   typed: { table: string; dry: string; thickness: string; celsius: string; humidity: string },
   units: UnitChoice,
-):
-  | { test: Omit<DryingTestPoints, 'climate'>; room: { celsius: number; humidity: number } }
-  | { wrong: string } {
+): { test: SteadyTest } | { wrong: string } {
   const points = pointsTyped(typed.table);
   if ('wrong' in points) return points;
   const dryKg = typedQuantity(typed.dry, 'mass', units) ?? Number.NaN;
@@ -191,8 +195,13 @@ function testTyped(
   if (!(celsius > 0 && celsius < 45)) return { wrong: 'The room must be between 0 and 45 °C.' };
   if (!(percent > 5 && percent < 98)) return { wrong: 'The humidity must be between 5 and 98 %.' };
   return {
-    test: { points: points.points, dryKg, thicknessM, heatTransfer: STILL },
-    room: { celsius, humidity: percent / 100 },
+    test: {
+      points: points.points,
+      dryKg,
+      thicknessM,
+      heatTransfer: STILL,
+      room: { celsius, humidity: percent / 100 },
+    },
   };
 }
 

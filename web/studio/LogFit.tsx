@@ -10,7 +10,7 @@ import { Section, Trouble } from '../ui/parts.tsx';
 import { ask, wordsFor } from '../asking/server.ts';
 import { hairline } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
-import { fitInWorker } from './fitting.ts';
+import { fitLogInWorker } from './fitting.ts';
 import { factorWords, subjects } from './learnedWords.ts';
 import { ResidualChart } from './ResidualChart.tsx';
 
@@ -33,9 +33,7 @@ export function LogFit() {
     try {
       const cases = await ask<LearningCasesAnswer>('/api/learning/cases');
       if (!wanted) return;
-      const fitting = fitInWorker({ kind: 'log', cases, now: studioNow() }, (share) =>
-        setState({ is: 'working', share }),
-      );
+      const fitting = fitLogInWorker(cases, studioNow(), (share) => setState({ is: 'working', share }));
       cancel.current = fitting.cancel;
       const outcome = await fitting.answer;
       setState(

@@ -1,12 +1,19 @@
-import { fitDryingTest } from '../../core/fit/dryingTest.ts';
+import { expose } from 'comlink';
+import type { ClayBody } from '../../core/clay/body.ts';
 import { steadyClimate } from '../../core/drying/air.ts';
+import { fitDryingTest, type DryingTest } from '../../core/fit/dryingTest.ts';
 import { fitLog } from '../../core/fit/logFit.ts';
-import type { FitMessage, FitTask } from './fitting.ts';
 
-const tell = (message: FitMessage) => self.postMessage(message);
+/** A drying test in a room that was kept steady. */
+export interface SteadyTest extends Omit<DryingTest, 'climate'> {
+  room: { celsius: number; humidity: number };
+}
 
-self.onmessage = ({ data }: MessageEvent<FitTask>) => {
-  if (data.kind === 'log') return tell({ answer: fitLog(data.cases, data.now, (share) => tell({ share })) });
-  const climate = steadyClimate(data.room.celsius, data.room.humidity);
-  tell({ answer: fitDryingTest(data.body, { ...data.test, climate }) });
+const offered = {
+  fitTest: (body: ClayBody, { room, ...test }: SteadyTest) =>
+    fitDryingTest(body, { ...test, climate: steadyClimate(room.celsius, room.humidity) }),
+  fitLog,
 };
+
+export type FitsHere = typeof offered;
+expose(offered);

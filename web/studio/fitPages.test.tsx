@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LearningAnswer } from '../../api/routes.ts';
-import { defaultBody, linearShrinkage } from '../../core/clay/body.ts';
+import { defaultBody, linearShrinkage, type ClayBody } from '../../core/clay/body.ts';
 import { fitDryingTest } from '../../core/fit/dryingTest.ts';
 import { steadyClimate } from '../../core/drying/air.ts';
 import { meanReading } from '../../core/drying/readings.ts';
@@ -20,7 +20,7 @@ import {
   type,
 } from '../testing/studio.test-support.tsx';
 import { DryingTest } from './DryingTest.tsx';
-import type { FitTask } from './fitting.ts';
+import type { SteadyTest } from './fit.worker.ts';
 import { Learned } from './Learned.tsx';
 import { LogFit } from './LogFit.tsx';
 
@@ -31,18 +31,14 @@ const worker = vi.hoisted(() => ({
   cancelled: false,
 }));
 vi.mock('./fitting.ts', () => ({
-  fitInWorker: (task: FitTask, onProgress: (share: number) => void) => {
+  fitTestInWorker: (body: ClayBody, { room, ...test }: SteadyTest) => ({
+    answer: Promise.resolve(
+      fitDryingTest(body, { ...test, climate: steadyClimate(room.celsius, room.humidity) }),
+    ),
+  }),
+  fitLogInWorker: (_cases: unknown, _now: number, onProgress: (share: number) => void) => {
     for (const share of worker.progress) onProgress(share);
-    const answer =
-      task.kind === 'drying-test'
-        ? Promise.resolve(
-            fitDryingTest(task.body, {
-              ...task.test,
-              climate: steadyClimate(task.room.celsius, task.room.humidity),
-            }),
-          )
-        : worker.logFit();
-    return { answer, cancel: () => void (worker.cancelled = true) };
+    return { answer: worker.logFit(), cancel: () => void (worker.cancelled = true) };
   },
 }));
 vi.mock('./ResidualChart.tsx', () => ({ ResidualChart: () => null }));
