@@ -1,4 +1,4 @@
-import { cpSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
@@ -39,11 +39,20 @@ async function buildBlank() {
   await client.close();
 }
 
-export function buildWeb() {
+export async function buildWeb() {
   tool('vite', ['build', '--logLevel', 'warn']);
   // what a tablet keeps of the program, to open without the studio's computer
   const files = readdirSync(`${root}dist/web/assets`).map((name) => `/assets/${name}`);
-  writeFileSync(`${root}dist/web/assets.json`, JSON.stringify({ files }));
+  await bundle({
+    entryPoints: { sw: `${root}web/serviceWorker.ts` },
+    outdir: `${root}dist/web`,
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: { PROGRAM_FILES: JSON.stringify(files), 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'warning',
+  });
   weigh();
 }
 
@@ -51,5 +60,5 @@ if (process.argv[1] === new URL(import.meta.url).pathname) {
   rmSync(`${root}dist`, { recursive: true, force: true });
   await buildNode();
   await buildBlank();
-  buildWeb();
+  await buildWeb();
 }

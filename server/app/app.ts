@@ -115,10 +115,9 @@ function apiRoutes(
 /** Every page is the application; its HTML carries the nonce of its response. */
 function serveWeb(app: Express, folder: string): void {
   const index = join(folder, 'index.html');
-  for (const name of ['sw.js', 'assets.json'])
-    app.get(`/${name}`, (_request, response) => {
-      response.set('cache-control', 'no-store').sendFile(join(folder, name));
-    });
+  app.get('/sw.js', (_request, response) => {
+    response.set('cache-control', 'no-store').sendFile(join(folder, 'sw.js'));
+  });
   app.use(express.static(folder, { index: false, immutable: true, maxAge: '1y' }));
   app.get('/{*path}', (request, response) => {
     if (!existsSync(index) || !request.accepts('html'))

@@ -1,3 +1,5 @@
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
 import { cleanup, configure, fireEvent, render, screen, within } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { ThemeProvider } from '@mui/material/styles';
@@ -33,6 +35,16 @@ configure({
 
 // names are looked up by asking every element's style of all rules of all sheets, which takes most of a test's time
 window.getComputedStyle = (element) => (element as HTMLElement).style;
+
+// jsdom finds the labels of a field by asking every label of the page for the field it belongs to
+for (const { prototype } of [HTMLInputElement, HTMLTextAreaElement, HTMLSelectElement, HTMLButtonElement])
+  Object.defineProperty(prototype, 'labels', {
+    get(this: HTMLElement) {
+      const named = this.id ? document.querySelectorAll(`label[for="${this.id}"]`) : [];
+      const around = this.closest('label:not([for])');
+      return around ? [...named, around] : [...named];
+    },
+  });
 
 /** The moment at which views are tested: a Tuesday noon. */
 export const NOON: Instant = Date.parse('2026-03-10T12:00:00Z');
@@ -154,15 +166,20 @@ export function show(view: ReactNode, { path = '/', at = path }: { path?: string
     { initialEntries: [at] },
   );
   render(
-    <ThemeProvider theme={theme}>
-      <SWRConfig value={{ fetcher: ask, provider: () => new Map(), dedupingInterval: 0 }}>
-        <Logging>
-          <RouterProvider router={router} />
-        </Logging>
-      </SWRConfig>
-    </ThemeProvider>,
+    <CacheProvider value={unstyled()}>
+      <ThemeProvider theme={theme}>
+        <SWRConfig value={{ fetcher: ask, provider: () => new Map(), dedupingInterval: 0 }}>
+          <Logging>
+            <RouterProvider router={router} />
+          </Logging>
+        </SWRConfig>
+      </ThemeProvider>
+    </CacheProvider>,
   );
 }
+
+/** Rules of style lie where the document does not see them: it would read each of them anew for each test. */
+const unstyled = () => createCache({ key: 'k', container: document.createElement('div') });
 
 type Labelled = string | RegExp;
 
