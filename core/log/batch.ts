@@ -8,7 +8,7 @@ import { toxic, type HazardId } from '../hazard/hazard.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { BatchBegun, Carries, Entry } from './entry.ts';
 import { instantOf } from '../time/moment.ts';
-import { TRIMMINGS } from './references.ts';
+import { TRIMMINGS } from './kinds.ts';
 
 /** A batch being made: its sheet as it stands. */
 export interface BatchState {

@@ -1,5 +1,5 @@
 import type { Act, Entry, EntryKind, RecordedAct, SubjectKind } from './entry.ts';
-import { referencesOf } from './references.ts';
+import { referencesOf } from './kinds.ts';
 
 /** A subject by its kind and its id: a tub's id says nothing of a bin. */
 type Key = string;

@@ -22,6 +22,7 @@ import { readingsRoutes } from '../routes/readings.ts';
 import { formatRoutes } from '../routes/formats.ts';
 import { labelRoutes } from '../routes/labels.ts';
 import { sensorRoutes } from '../routes/sensors.ts';
+import { logAnswers } from '../routes/logAnswers.ts';
 import { slipRoutes } from '../routes/slips.ts';
 import { viewRoutes } from '../routes/views.ts';
 import { createShelf } from '../planning/tubShelf.ts';
@@ -81,6 +82,7 @@ function apiRoutes(
   look: FilesLook | null,
 ): Router {
   const shelf = createShelf(store.ledger);
+  const answers = logAnswers({ ledger: store.ledger, shelf, pieces: plans.all, clock });
   const importer = createImporter(store, files, chores);
   const api = Router();
   api.use((_request, response, next) => {
@@ -91,8 +93,8 @@ function apiRoutes(
   });
   api.use(actsFirst());
   api.use(
-    viewRoutes(store, plans, shelf, clock),
-    slipRoutes(store.ledger, shelf, clock),
+    viewRoutes({ store, plans, shelf, clock, answers }),
+    slipRoutes(answers),
     labelRoutes(chores),
     formatRoutes(store, shelf, files, clock),
     actRoutes(store),

@@ -3,7 +3,7 @@ import { meansOver } from '../../core/drying/series.ts';
 import type { Prior } from '../../core/forecast/prior.ts';
 import { entriesOf, type Entry, type SubjectKind } from '../../core/log/entry.ts';
 import { createFolded } from '../../core/log/memoByRevision.ts';
-import { kindsNotAffectingPlan } from '../../core/log/kindsNotAffectingPlan.ts';
+import { affectsPlan } from '../../core/log/kinds.ts';
 import { groupsOf, hoursFor } from '../../core/log/group.ts';
 import { actsNaming, revisionOf, stands, subjectsOf } from '../../core/log/ledger.ts';
 import { foldPiece, tubsNamed, type PieceState } from '../../core/log/piece.ts';
@@ -172,9 +172,7 @@ export function createPlanInputs(store: Store, sensors: Pick<Sensors, 'recent'> 
       const known = marked.get(asked.id);
       if (known?.at === at) return known.mark;
       const mark = digest([
-        ...store
-          .entriesAbout('piece', asked.id)
-          .flatMap((e) => (kindsNotAffectingPlan.includes(e.kind) ? [] : [e.id])),
+        ...store.entriesAbout('piece', asked.id).flatMap((e) => (affectsPlan(e.kind) ? [e.id] : [])),
         ...rests.flatMap(({ kind, id }) => [kind, id, ...store.entriesAbout(kind, id).map((e) => e.id)]),
       ]);
       marked.set(asked.id, { at, mark });

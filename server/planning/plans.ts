@@ -11,7 +11,6 @@ import type {
 } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import { firstWanted, groupsOf } from '../../core/log/group.ts';
-import { formsMade, type FormMade } from '../../core/piece/formsMade.ts';
 import { tallyOf } from '../../core/piece/tally.ts';
 import type { Appearance } from '../../core/piece/appearance.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
@@ -20,7 +19,6 @@ import { dueOf, isPast, standingOf } from '../../core/plan/standing.ts';
 import { comingNight } from '../../core/plan/night.ts';
 import { nextStep } from '../../core/plan/next.ts';
 import { toldOf } from '../../core/plan/told.ts';
-import { recordsOf, type TechniqueRecord } from '../../core/compose/record.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { AnswerCache } from '../files/answerCache.ts';
@@ -42,17 +40,13 @@ export interface Plans {
   forKiln: (now: Instant) => KilnAnswer['rows'];
   /** As it is seen; null where it does not stand. */
   lookOf: (pieceId: string) => Appearance | null;
-  /** The forms that are made here. */
-  formsMade: () => FormMade[];
   /** What pieces carry; those that are not in the log are left out. */
   layersOf: (ids: readonly string[]) => LayersAnswer['pieces'];
   /** When the first of its groups is wanted by; null where none is. */
   wantedOf: (pieceId: string) => Instant | null;
   /** When the sensor of its room last spoke; null where its room has none, or it is finished. */
   sensorOf: (pieceId: string) => { lastAt: Instant | null } | null;
-  counted: () => number;
-  /** What the pieces say of each technique. */
-  records: () => Record<string, TechniqueRecord>;
+  all: () => PieceState[];
   caseOf: (pieceId: string, now: Instant) => Promise<Result<PlanInput> | null>;
   /** All that is planned of a piece, as JSON of a PlanReply, from the very plan that Today shows; null where there is none. */
   whole: (pieceId: string, now: Instant) => Promise<Result<string> | null>;
@@ -273,8 +267,7 @@ export function createPlans({
       }
       return found;
     },
-    counted: () => cases.pieces().length,
-    records: () => recordsOf(cases.pieces()),
+    all: () => cases.pieces(),
     today: async (now) => {
       await catchUp(now)();
       return cases.unfinished().map((piece) => rowOf(piece, now));
@@ -284,7 +277,6 @@ export function createPlans({
       const { from: leave } = comingNight(store.studio().studio, now);
       return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, leave)));
     },
-    formsMade: () => formsMade(cases.pieces()),
     layersOf: (ids) =>
       ids.flatMap((id) => {
         const piece = cases.piece(id);

@@ -3,15 +3,12 @@ import { z } from 'zod';
 import type {
   TodayAnswer,
   GuideAnswer,
-  FormsAnswer,
   KilnAnswer,
   LayersAnswer,
   LearningCasesAnswer,
   PieceAnswer,
   PiecesAnswer,
   RoomsAnswer,
-  StudioAnswer,
-  TechniquesAnswer,
 } from '../../api/index.ts';
 import type { Clock } from '../time/clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
@@ -23,10 +20,10 @@ import { DAY, type Instant } from '../../core/units/quantity.ts';
 import { groupsOf, guidesOf } from '../../core/log/group.ts';
 import { readsIn } from '../../core/log/studio.ts';
 import { kilnsOf, loadsOf } from '../../core/log/kilnLoad.ts';
-import { comingNight } from '../../core/plan/night.ts';
 import { dues, isPast } from '../../core/plan/standing.ts';
 import { entriesAbout, logOf } from '../../core/log/ledger.ts';
 import type { Store } from '../store/store.ts';
+import type { LogAnswers } from './logAnswers.ts';
 import { together } from './together.ts';
 
 /** The whole log is fitted over as many pieces, the latest. */
@@ -68,14 +65,15 @@ interface Sources {
   plans: Plans;
   shelf: Shelf;
   clock: Clock;
+  answers: LogAnswers;
   /** Answers one question for all who ask it at once. */
   answered: ReturnType<typeof together>;
 }
 
 /** What the screens read: all of it computed from the log. */
-export function viewRoutes(store: Store, plans: Plans, shelf: Shelf, clock: Clock): Router {
+export function viewRoutes(of: Omit<Sources, 'answered'>): Router {
   const router = Router();
-  const from: Sources = { store, plans, shelf, clock, answered: together(() => store.ledger.changes) };
+  const from: Sources = { ...of, answered: together(() => of.store.ledger.changes) };
   studioViews(router, from);
   todayViews(router, from);
   pieceViews(router, from);
@@ -100,22 +98,13 @@ async function pieceAnswer({ store, plans, clock }: Sources, id: string): Promis
   };
 }
 
-function studioViews(router: Router, { store, plans, shelf, clock }: Sources): void {
+function studioViews(router: Router, { store, plans, clock, answers }: Sources): void {
   router.get(
     '/clock',
     (_request, response) => void response.json({ now: clock.now(), workshopTime: clock.workshopTime }),
   );
 
-  router.get('/studio', (_request, response) => {
-    const answer: StudioAnswer = {
-      ...store.studio(),
-      workshopTime: clock.workshopTime,
-      pieces: plans.counted(),
-      tubs: shelf.tubs().length,
-      night: comingNight(store.studio().studio, clock.now()),
-    };
-    response.json(answer);
-  });
+  router.get('/studio', (_request, response) => void response.json(answers.studio()));
 
   router.get('/rooms', async (_request, response) => {
     const answer: RoomsAnswer = {};
@@ -133,9 +122,7 @@ function studioViews(router: Router, { store, plans, shelf, clock }: Sources): v
     response.json(cases);
   });
 
-  router.get('/techniques', (_request, response) => {
-    response.json({ records: plans.records() } satisfies TechniquesAnswer);
-  });
+  router.get('/techniques', (_request, response) => void response.json(answers.techniques()));
 }
 
 function todayViews(router: Router, from: Sources): void {
@@ -184,7 +171,7 @@ function todayViews(router: Router, from: Sources): void {
 }
 
 function pieceViews(router: Router, from: Sources): void {
-  const { store, plans, clock, answered } = from;
+  const { store, plans, clock, answers, answered } = from;
   router.get('/pieces', async (request, response) => {
     const asked = piecesQuery.safeParse(request.query);
     if (!asked.success) return sendSchemaProblem(response, asked.error);
@@ -193,9 +180,7 @@ function pieceViews(router: Router, from: Sources): void {
     );
   });
 
-  router.get('/forms', (_request, response) => {
-    response.json({ made: plans.formsMade() } satisfies FormsAnswer);
-  });
+  router.get('/forms', (_request, response) => void response.json(answers.forms()));
 
   router.get('/layers', (request, response) => {
     const asked = layersQuery.safeParse(request.query);

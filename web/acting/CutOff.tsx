@@ -1,6 +1,4 @@
-import useSWR from 'swr';
 import { Box } from '@mui/material';
-import type { BinsAnswer } from '../../api/routes.ts';
 import { binProblem, intoBin } from '../../core/log/acts/binned.ts';
 import type { Draft } from '../../core/log/acts/draft.ts';
 import type { BinState } from '../../core/log/bin.ts';
@@ -11,10 +9,11 @@ import { binFor, wastes, type Waste } from '../../core/slip/bin.ts';
 import { ChoiceField, QuantityField, quantityText, typedQuantity } from '../ui/fields.tsx';
 import type { Effect } from '../../core/technique/technique.ts';
 import { useUnits } from '../asking/maker.ts';
-import { ask } from '../asking/server.ts';
 import { faded } from '../ui/theme.ts';
 import { useShelf } from '../tubs/shelf.ts';
 import type { CoatedWall } from './coatedWall.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 const NO_BIN = 'none';
 
@@ -52,7 +51,7 @@ export function useCutOff(
 ): CutOff {
   const units = useUnits();
   const { data: shelf } = useShelf();
-  const { data } = useSWR<BinsAnswer>('/api/bins', ask);
+  const { data } = useAnswer(to('/api/bins'));
   const bins = data?.bins ?? [];
   const water = !takesOff(effects);
   const carried = water ? { ...wall.carried, silicate: true } : wall.carried;

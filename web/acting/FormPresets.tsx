@@ -1,10 +1,9 @@
-import useSWR from 'swr';
 import { Box, Button } from '@mui/material';
-import type { FormsAnswer } from '../../api/routes.ts';
 import type { Form } from '../../core/form/form.ts';
 import { usualForms, type NamedForm } from '../../core/form/usual.ts';
 import { ProfilePicture } from '../draw/ProfilePicture.tsx';
-import { ask } from '../asking/server.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** Usual forms and the studio's own, drawn: one tap fills in the figures. */
 export function FormPresets({
@@ -15,7 +14,7 @@ export function FormPresets({
   form: Form;
   onForm: (of: NamedForm) => void;
 }) {
-  const { data } = useSWR<FormsAnswer>('/api/forms', ask, { revalidateOnFocus: false });
+  const { data } = useAnswer(to('/api/forms'), { revalidateOnFocus: false });
   return (
     <>
       <Shelf label="Usual forms" forms={usualForms} form={form} onForm={onForm} />

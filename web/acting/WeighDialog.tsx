@@ -1,6 +1,4 @@
-import useSWR from 'swr';
 import { Button } from '@mui/material';
-import type { SensorsAnswer } from '../../api/routes.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
 import { formatFixed, formatQuantity, MINUTE } from '../../core/units/quantity.ts';
 import { studioNow } from '../asking/clock.ts';
@@ -9,7 +7,8 @@ import { QuantityField, quantityText, typedQuantity } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { useUnits } from '../asking/maker.ts';
 import { entry } from '../saving/outbox.ts';
-import { ask } from '../asking/server.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** A mass from the scale is offered for this long. */
 const FRESH = 3 * MINUTE;
@@ -21,7 +20,7 @@ export function WeighDialog({ plan, onClose }: { plan: PiecePlan; onClose: () =>
   const [typed, setTyped, forget] = useDraft(`weigh ${id}`, () => ({ mass: '', tare: '0', dry: '' }));
   const { mass, tare, dry } = typed;
   const set = (change: Partial<typeof typed>) => setTyped((last) => ({ ...last, ...change }));
-  const scale = useSWR<SensorsAnswer>('/api/sensors', ask, { refreshInterval: 2_000 }).data?.scale;
+  const scale = useAnswer(to('/api/sensors'), { refreshInterval: 2_000 }).data?.scale;
   const act = (at: number) => {
     const massKg = typedQuantity(mass, 'mass', units);
     const tareKg = typedQuantity(tare, 'mass', units) ?? 0;

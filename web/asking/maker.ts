@@ -1,7 +1,6 @@
-import useSWR from 'swr';
-import type { StudioAnswer } from '../../api/routes.ts';
 import { metricUnits, type UnitChoice } from '../../core/units/quantity.ts';
-import { ask } from './server.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from './useAnswer.ts';
 
 const KEY = 'kosmema-maker';
 
@@ -9,7 +8,7 @@ const KEY = 'kosmema-maker';
 export const currentMaker = (): string => localStorage.getItem(KEY) ?? 'maker-default';
 export const chooseMaker = (id: string): void => localStorage.setItem(KEY, id);
 
-export const useStudio = () => useSWR<StudioAnswer>('/api/studio', ask, { refreshInterval: 60_000 });
+export const useStudio = () => useAnswer(to('/api/studio'), { refreshInterval: 60_000 });
 
 /** The units of whoever is logging. */
 export function useUnits(): UnitChoice {

@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import useSWR, { type SWRResponse } from 'swr';
-import { ask } from './server.ts';
+import type { SWRResponse } from 'swr';
+import type { Address, Answers, PathTo } from '../../api/answers.ts';
+import { useAnswer } from './useAnswer.ts';
 
 /** What is still being worked out is asked for again so soon; who answers waits for it a little besides. */
 const SOON_MS = 250;
@@ -10,17 +11,17 @@ export const DEDUPED_MS = 200;
 
 /**
  * Asks for an answer, and again soon while something in it is still being worked out.
- * @param key where it is asked for
+ * @param path where it is asked for
  * @param working whether something in it is
  */
-export function usePollWhile<T>(
-  key: string,
-  working: (answer: T) => boolean,
+export function usePollWhile<A extends Address>(
+  path: PathTo<A>,
+  working: (answer: Answers[A]) => boolean,
   otherwise = REFRESH_MS,
-): SWRResponse<T, unknown> {
+): SWRResponse<Answers[A], unknown> {
   const [soon, setSoon] = useState(false);
   // a number: how long to wait begins anew only where it changes
-  const answered = useSWR<T, unknown>(key, ask, { refreshInterval: soon ? SOON_MS : otherwise });
+  const answered = useAnswer(path, { refreshInterval: soon ? SOON_MS : otherwise });
   const is = answered.data !== undefined && working(answered.data);
   if (is !== soon) setSoon(is);
   return answered;

@@ -1,17 +1,17 @@
-import useSWR from 'swr';
 import { Box } from '@mui/material';
-import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
+import type { PieceRow } from '../../api/routes.ts';
 import { freeCodes } from '../../core/log/code.ts';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { entry } from '../saving/outbox.ts';
-import { ask } from '../asking/server.ts';
 import { hairline, slab } from '../ui/theme.ts';
 import { Labels } from '../tubs/Labels.tsx';
 import { manyWords } from './words.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** Gives pieces a code each, to cut into the clay while it is not past stiff leather-hard, and prints their labels. */
 export function CodesMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
-  const { data } = useSWR<PiecesAnswer>('/api/pieces', ask);
+  const { data } = useAnswer(to('/api/pieces'));
   const taken = (data?.rows ?? chosen).flatMap(({ code }) => code ?? []);
   const without = chosen.filter(({ code }) => code === null);
   const free = freeCodes(without.length, taken);

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import useSWR from 'swr';
 import { Box } from '@mui/material';
-import type { PieceAnswer, PieceRow } from '../../api/routes.ts';
+import type { PieceRow } from '../../api/routes.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { ChoiceField } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
@@ -15,6 +15,7 @@ import { CoverChoice } from '../acting/CoverChoice.tsx';
 import { useCoverFollows, type StandingAlike } from '../planning/coverFollows.ts';
 import { standAlike } from './sameStep.ts';
 import { manyWords } from './words.ts';
+import { to } from '../../api/answers.ts';
 
 const AS_IS = 'as it is';
 /** What follows is worked out for so many kinds of pieces that stand alike. */
@@ -23,7 +24,7 @@ const MOST_KINDS = 3;
 /** What pieces that stand alike are worked out from: the first of each kind speaks for all of it. */
 async function knownOf(kinds: [PieceRow, ...PieceRow[]][]): Promise<StandingAlike[]> {
   const answers = await Promise.all(
-    kinds.map(async (of) => ({ of, answer: await ask<PieceAnswer>(`/api/pieces/${of[0].id}`) })),
+    kinds.map(async (of) => ({ of, answer: await ask(to('/api/pieces/:id', { id: of[0].id })) })),
   );
   return answers.flatMap(({ of, answer: { given } }) => (given ? [{ given, pieces: of.length }] : []));
 }

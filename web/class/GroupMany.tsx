@@ -1,18 +1,18 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { v7 as uuid } from 'uuid';
-import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
+import type { PieceRow } from '../../api/routes.ts';
 import { ChoiceField } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { entry } from '../saving/outbox.ts';
-import { ask } from '../asking/server.ts';
 import { freshGroup, GroupFields, groupFrom, wrongWithGroup } from './GroupFields.tsx';
 import { manyWords } from './words.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 const NEW = 'new';
 /** Puts pieces into a group, new or there already, or takes them out of it. */
 export function GroupMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
-  const { data } = useSWR<PiecesAnswer>('/api/pieces', ask);
+  const { data } = useAnswer(to('/api/pieces'));
   const groups = data?.groups ?? [];
   const [into, setInto] = useState<string>(NEW);
   const [typed, setTyped] = useState(freshGroup);

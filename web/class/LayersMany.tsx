@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { Box } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { LayersAnswer, PieceRow } from '../../api/routes.ts';
@@ -7,17 +6,19 @@ import { alikeLayered, layersFor } from '../../core/compose/alikeLayers.ts';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Trouble } from '../ui/parts.tsx';
-import { ask, wordsFor } from '../asking/server.ts';
+import { wordsFor } from '../asking/server.ts';
 import { wrongFields } from '../ui/shape.ts';
 import { LayerFields } from '../layers/LayerFields.tsx';
 import { layersFrom, typedFrom } from '../layers/typedLayer.ts';
 import { useComposedOn } from '../layers/useComposedOn.ts';
 import { manyWords } from './words.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** Changes what many pieces carry at once: those that carry the same as most of them do. */
 export function LayersMany({ chosen, onClose }: { chosen: PieceRow[]; onClose: () => void }) {
   const ids = chosen.map(({ id }) => id).join(',');
-  const { data, error } = useSWR<LayersAnswer>(`/api/layers?pieces=${ids}`, ask, {
+  const { data, error } = useAnswer(to('/api/layers', {}, `pieces=${ids}`), {
     revalidateOnFocus: false,
   });
   if (data && data.pieces.length > 0)

@@ -21,6 +21,7 @@ import { callOut, useAwake } from './attend.ts';
 import { PieceTabs } from './PieceTabs.tsx';
 import { StepBoard } from './StepBoard.tsx';
 import { useLed, type LedPiece } from './useLed.ts';
+import { to } from '../../api/answers.ts';
 
 /** Another tablet may log meanwhile. */
 const REFRESH_MS = 10_000;
@@ -32,7 +33,7 @@ const AGAIN = 30 * SECOND;
 /** One step at a time, at arm's length: several pieces led through their steps by one pair of wet hands. */
 export function Guide() {
   const { id = '' } = useParams();
-  const { data, error } = usePollWhile(`/api/guides/${id}`, anyWorking, REFRESH_MS);
+  const { data, error } = usePollWhile(to('/api/guides/:id', { id }), anyWorking, REFRESH_MS);
   const now = useNow(1000);
   const led = useLed(data, error !== undefined, now);
   if (!data)

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { GuideAnswer } from '../../api/routes.ts';
 import { outsideArea } from '../../core/form/form.ts';
-import { kindsNotAffectingPlan } from '../../core/log/kindsNotAffectingPlan.ts';
+import { affectsPlan } from '../../core/log/kinds.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import type { Appearance } from '../../core/piece/appearance.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
@@ -103,8 +103,7 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
 }
 
 /** Entries that a plan rests on. */
-const weighty = ({ entries }: PlanInput) =>
-  entries.filter(({ kind }) => !kindsNotAffectingPlan.includes(kind));
+const weighty = ({ entries }: PlanInput) => entries.filter(({ kind }) => affectsPlan(kind));
 
 const keyOf = (facts: PlanInput): string => {
   const entries = weighty(facts);

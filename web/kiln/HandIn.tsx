@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { useParams } from 'react-router';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import type { KilnAnswer } from '../../api/routes.ts';
@@ -11,16 +10,18 @@ import { useZone } from '../asking/maker.ts';
 import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Section, Trouble } from '../ui/parts.tsx';
-import { ask, wordsFor } from '../asking/server.ts';
+import { wordsFor } from '../asking/server.ts';
 import { copperGreen, slab } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { PieceLine } from './PieceLine.tsx';
 import { TickedLine, toggled } from './TickedLine.tsx';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** Takes pieces in by the code that is cut into them, or by the QR code of their label, which leads here. */
 export function HandIn() {
   const { code: asked } = useParams();
-  const { data, error } = useSWR<KilnAnswer>('/api/kiln', ask);
+  const { data, error } = useAnswer(to('/api/kiln'));
   const [typed, setTyped] = useState(asked ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
   const log = useLog();

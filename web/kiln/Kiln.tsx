@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, TextField, Typography } from '@mui/material';
-import type { KilnAnswer, KilnRow } from '../../api/routes.ts';
+import type { KilnRow } from '../../api/routes.ts';
 import { cones } from '../../core/firing/cone.ts';
 import { fillOf, firingAsked, usualCone, type Firing } from '../../core/firing/kilnSpace.ts';
 import type { KilnState } from '../../core/log/kilnLoad.ts';
@@ -17,10 +17,11 @@ import { asNow } from '../ui/asNow.ts';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
 import { TickedLine, toggled } from './TickedLine.tsx';
+import { to } from '../../api/answers.ts';
 
 /** What is gathered for the kiln, what is in it, and what comes out. */
 export function Kiln() {
-  const { data, error } = usePollWhile<KilnAnswer>('/api/kiln', rowsWorking);
+  const { data, error } = usePollWhile(to('/api/kiln'), rowsWorking);
   const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
   const now = useNow(60_000);
   if (!data)

@@ -1,16 +1,16 @@
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
-import useSWR from 'swr';
 import { Typography } from '@mui/material';
-import type { PieceAnswer } from '../../api/routes.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import { Trouble } from '../ui/parts.tsx';
-import { ask, wordsFor } from '../asking/server.ts';
+import { wordsFor } from '../asking/server.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** The piece of this address by its standing log, or why there is none. */
 export function LoggedPiece({ children }: { children: (piece: PieceState) => ReactNode }) {
-  const { id } = useParams();
-  const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
+  const { id = '' } = useParams();
+  const { data, error } = useAnswer(to('/api/pieces/:id', { id }));
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the piece …</Typography>;
   const entries = data.acts

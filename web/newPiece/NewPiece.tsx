@@ -1,11 +1,10 @@
 import { piecesMade } from '../../core/log/acts/made.ts';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Button, TextField, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
-import type { PieceAnswer, PiecesAnswer } from '../../api/routes.ts';
+import type { PiecesAnswer } from '../../api/routes.ts';
 import { isHardlyMeant } from '../../core/form/formProblem.ts';
 import type { PieceMade } from '../../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
@@ -20,7 +19,7 @@ import { stamped } from '../saving/outbox.ts';
 import { Columns } from '../ui/Columns.tsx';
 import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
 import { Trouble, WrongFields } from '../ui/parts.tsx';
-import { ask, wordsFor } from '../asking/server.ts';
+import { wordsFor } from '../asking/server.ts';
 import { wrongFields } from '../ui/shape.ts';
 import { useTechniques } from '../asking/useTechniques.ts';
 import { useComposedOn } from '../layers/useComposedOn.ts';
@@ -28,16 +27,18 @@ import { LayerFields } from '../layers/LayerFields.tsx';
 import { likeLast, likeThat, NEW_GROUP, NO_GROUP, rememberPiece, type TypedNew } from './lastOfKind.ts';
 import { layersFrom, type TypedLayer } from '../layers/typedLayer.ts';
 import { PieceFields, usePieceFrom } from './PieceFields.tsx';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** Logs a new piece: name, clay, form, when, where, and what is to be done on it. Everything but the name has a sensible start. */
 export function NewPiece() {
   const { data, error } = useStudio();
   // what is made here stands above the fields: it is waited for, so that nothing moves under a finger
-  const forms = useSWR('/api/forms', ask, { revalidateOnFocus: false });
+  const forms = useAnswer(to('/api/forms'), { revalidateOnFocus: false });
   // it may begin with a technique of the studio's own
   const [asked] = useSearchParams();
   const like = asked.get('like');
-  const before = useSWR<PieceAnswer>(like ? `/api/pieces/${like}` : null, ask, { revalidateOnFocus: false });
+  const before = useAnswer(like ? to('/api/pieces/:id', { id: like }) : null, { revalidateOnFocus: false });
   if (like && !before.data)
     return before.error ? (
       <Trouble>{wordsFor(before.error)}</Trouble>
@@ -94,7 +95,7 @@ function Making({ model }: { model: PieceState | null }) {
   const technique = asked.get('technique') ?? undefined;
   const units = useUnits();
   const { typed, set, forget } = useTypedNew(model, technique);
-  const { data: pieces } = useSWR<PiecesAnswer>('/api/pieces', ask);
+  const { data: pieces } = useAnswer(to('/api/pieces'));
   const groups = pieces?.groups ?? [];
   const names = pieces?.rows.map(({ name }) => name) ?? [];
   const composedOn = useComposedOn();

@@ -1,4 +1,3 @@
-import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
 import { Box, Typography } from '@mui/material';
 import type { PieceAnswer } from '../../api/routes.ts';
@@ -17,7 +16,7 @@ import { wantedWords, answerFor, coverWords, movedWords, type Here } from '../ui
 import { useHere } from '../ui/here.ts';
 import { useUnits, useZone } from '../asking/maker.ts';
 import { AnswerBoard, CautionLine, Section, Trouble } from '../ui/parts.tsx';
-import { ask, wordsFor } from '../asking/server.ts';
+import { wordsFor } from '../asking/server.ts';
 import { faded, reachable } from '../ui/theme.ts';
 import { shortDate, clockTime, whenNear } from '../ui/times.ts';
 import { Conflicts } from '../layers/Conflicts.tsx';
@@ -32,11 +31,13 @@ import { Steps } from '../steps/Steps.tsx';
 import { WentWrong } from '../steps/WentWrong.tsx';
 import { WallOverTime } from './WallOverTime.tsx';
 import { useCase, usePlan } from '../planning/usePlan.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** One piece: what now and until when, its wall over time, its steps, its log. */
 export function Piece() {
-  const { id } = useParams();
-  const { data, error } = useSWR<PieceAnswer>(`/api/pieces/${id}`, ask);
+  const { id = '' } = useParams();
+  const { data, error } = useAnswer(to('/api/pieces/:id', { id }));
   const given = useCase(data);
   const here = useHere();
   const { now, zone } = here;

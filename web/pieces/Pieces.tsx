@@ -13,6 +13,7 @@ import { asNow } from '../ui/asNow.ts';
 import { DryingRoom } from './DryingRoom.tsx';
 import { FinishedPieces } from './FinishedPieces.tsx';
 import { PieceFilters, filtersOf, type Filters } from './PieceFilters.tsx';
+import { to } from '../../api/answers.ts';
 
 /** Every piece in the log: the drying room of those on the bench, or those finished. */
 export function Pieces() {
@@ -24,8 +25,8 @@ export function Pieces() {
   const asked = useDeferredValue(search.trim());
   const query = new URLSearchParams({ which, search: asked, page: String(page), ...filters });
   const plain = which === 'open' && asked === '' && page === 0 && Object.keys(filters).length === 0;
-  const { data, error } = usePollWhile<PiecesAnswer>(
-    plain ? '/api/pieces' : `/api/pieces?${query}`,
+  const { data, error } = usePollWhile(
+    plain ? to('/api/pieces') : to('/api/pieces', {}, String(query)),
     rowsWorking,
   );
   const choosing = useChoosing();

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { PieceAnswer, PlanReply } from '../../api/routes.ts';
+import type { PieceAnswer } from '../../api/routes.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import { inOrder } from '../../core/log/ledger.ts';
 import { fromWire } from '../../core/plan/wire.ts';
@@ -8,6 +8,7 @@ import { useOutbox, type Waiting } from '../saving/outbox.ts';
 import { ask, ServerProblem } from '../asking/server.ts';
 import type { WorkedPlan } from './planMessages.ts';
 import { planInWorker } from './planWorker.ts';
+import { to } from '../../api/answers.ts';
 
 /** A piece's case with what still waits on this tablet added, so that the view goes on while offline. */
 export function useCase(answer: PieceAnswer | undefined): PlanInput | null {
@@ -42,7 +43,7 @@ async function planOf({ given, now, own }: Wanted): Promise<WorkedPlan> {
   if (own) return planInWorker({ given, now });
   try {
     const signal = AbortSignal.timeout(STUDIO_WAITS);
-    const { plan, nights } = await ask<PlanReply>(`/api/pieces/${given.pieceId}/plan`, { signal });
+    const { plan, nights } = await ask(to('/api/pieces/:id/plan', { id: given.pieceId }), { signal });
     return { plan: fromWire(plan), nights };
   } catch (error) {
     return error instanceof ServerProblem && error.details.code === 'unplanned'

@@ -2,7 +2,7 @@ import type { Draft } from '../../core/log/acts/draft.ts';
 import { openDB, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { ActAnswer, ProblemDetails } from '../../api/routes.ts';
+import type { ProblemDetails } from '../../api/routes.ts';
 import {
   versionOf,
   type Act,
@@ -17,7 +17,7 @@ import { upcast, type AnyAct } from '../../core/log/upcast.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { deviceNow, studioNow } from '../asking/clock.ts';
 import { currentMaker } from '../asking/maker.ts';
-import { ask, post, ServerProblem } from '../asking/server.ts';
+import { post, ServerProblem, upload } from '../asking/server.ts';
 
 /** Everything that is logged goes through here: first onto this device, then to the studio, in order. */
 export interface Waiting {
@@ -64,7 +64,7 @@ async function sendFiles(act: Act): Promise<void> {
   const db = await database;
   for (const name of filesNamed(act)) {
     const blob = (await db.get(FILES, name)) as Blob | undefined;
-    if (blob) await ask('/api/photos', { method: 'POST', body: blob });
+    if (blob) await upload('/api/photos', blob);
   }
 }
 
@@ -203,7 +203,7 @@ async function send({ order, act, words, tries = 0 }: Waiting): Promise<boolean>
   const db = await database;
   try {
     await sendFiles(act);
-    await post<ActAnswer>('/api/acts', act);
+    await post('/api/acts', act);
     await db.delete(STORE, order);
     for (const name of filesNamed(act)) await db.delete(FILES, name);
     for (const listener of sentListeners) listener();

@@ -1,11 +1,11 @@
 import useSWR from 'swr';
-import type { PieceAnswer } from '../../api/routes.ts';
 import type { PieceHistory } from '../../core/fault/history.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import { ask } from '../asking/server.ts';
 import { inWorkerOfItsOwn } from '../asking/worker.ts';
 import type { RecordRead, RecordsHere, RecordTask } from './record.worker.ts';
+import { to } from '../../api/answers.ts';
 
 /** A record stays as it was read: nothing is read again by itself. */
 const once = {
@@ -33,9 +33,9 @@ export function useWhy(
 /** How an earlier piece was done, by its record; null where none is meant, or while it is being read. */
 export function useHistory(pieceId: string | null): PieceHistory | null {
   const { data } = useSWR(
-    pieceId === null ? null : `record ${pieceId}`,
-    async () => {
-      const { given } = await ask<PieceAnswer>(`/api/pieces/${pieceId}`);
+    pieceId === null ? null : (['record', pieceId] as const),
+    async ([, id]) => {
+      const { given } = await ask(to('/api/pieces/:id', { id }));
       if (!given) return null;
       const last = Math.max(...given.entries.map(({ at }) => Date.parse(at)));
       return (await read({ facts: given, faults: [], now: last + HOUR })).history;

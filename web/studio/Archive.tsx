@@ -1,11 +1,13 @@
 import { useState } from 'react';
-import useSWR, { useSWRConfig } from 'swr';
+import { useSWRConfig } from 'swr';
 import { Box, Button } from '@mui/material';
-import type { FileLacking, ImportAnswer, ImportProgress } from '../../api/routes.ts';
+import type { FileLacking, ImportAnswer } from '../../api/routes.ts';
 import { FileButton } from '../ui/FileButton.tsx';
 import { KeptFiles } from './KeptFiles.tsx';
 import { Section, Trouble } from '../ui/parts.tsx';
-import { ask, wordsFor } from '../asking/server.ts';
+import { stopImport, upload, wordsFor } from '../asking/server.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 const tables = [
   { table: 'pieces', name: 'Pieces' },
@@ -43,18 +45,14 @@ export function Archive() {
   const [message, setMessage] = useState<{ words: string; wrong: boolean } | null>(null);
   const { mutate } = useSWRConfig();
   const [busy, setBusy] = useState(false);
-  const { data: progress } = useSWR<ImportProgress | null>(busy ? '/api/import' : null, ask, {
+  const { data: progress } = useAnswer(busy ? to('/api/import') : null, {
     refreshInterval: 500,
   });
 
   const take = async (file: File) => {
     setBusy(true);
     try {
-      const answer = await ask<ImportAnswer>('/api/import', {
-        method: 'POST',
-        headers: { 'content-type': 'application/zip' },
-        body: file,
-      });
+      const answer = await upload('/api/import', file, 'application/zip');
       setMessage({ words: wordsOfTaken(answer), wrong: false });
       void mutate(() => true);
     } catch (error) {
@@ -93,9 +91,7 @@ export function Archive() {
         <Box role="status" sx={{ mt: 1.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
           {phases[progress.phase]}: {progress.done}
           {progress.of === null ? '' : ` of ${progress.of}`} acts.
-          <Button onClick={() => void ask('/api/import', { method: 'DELETE' }).catch(() => undefined)}>
-            Stop
-          </Button>
+          <Button onClick={() => void stopImport().catch(() => undefined)}>Stop</Button>
         </Box>
       )}
       {message &&

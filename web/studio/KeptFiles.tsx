@@ -1,14 +1,13 @@
-import useSWR from 'swr';
 import { Box } from '@mui/material';
-import type { FilesAnswer } from '../../api/routes.ts';
 import { Trouble } from '../ui/parts.tsx';
-import { ask } from '../asking/server.ts';
 import { useStudio } from '../asking/maker.ts';
 import { shortDate } from '../ui/times.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** Files that the log names and that are missing or damaged: each by what it is. Nothing where all are sound. */
 export function KeptFiles() {
-  const { data } = useSWR<FilesAnswer>('/api/files', ask, { refreshInterval: 60_000 });
+  const { data } = useAnswer(to('/api/files'), { refreshInterval: 60_000 });
   const zone = useStudio().data?.studio.zone;
   if (!data || data.lacking.length === 0 || zone === undefined) return null;
   return (

@@ -1,6 +1,5 @@
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Link } from '@mui/material';
-import type { LearningAnswer } from '../../api/routes.ts';
 import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Section, Trouble } from '../ui/parts.tsx';
@@ -9,10 +8,11 @@ import { usePollWhile } from '../asking/pollWhile.ts';
 import { hairline } from '../ui/theme.ts';
 import { factorWords, subjects } from './learnedWords.ts';
 import { TakeLearned } from './TakeLearned.tsx';
+import { to } from '../../api/answers.ts';
 
 /** What finished pieces have taught the clock about each room and clay, how sure, and from how much. */
 export function Learned() {
-  const { data, error } = usePollWhile<LearningAnswer>('/api/learning', ({ studying }) => studying);
+  const { data, error } = usePollWhile(to('/api/learning'), ({ studying }) => studying);
   const log = useLog();
   if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : null;
   return (

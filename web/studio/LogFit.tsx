@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
-import type { LearningCasesAnswer } from '../../api/routes.ts';
 import type { FittedFactor, LogFit as Fit, Residual } from '../../core/fit/logFit.ts';
 import { formatNumber } from '../../core/units/quantity.ts';
 import { studioNow, useNow } from '../asking/clock.ts';
@@ -13,6 +12,7 @@ import { whenNear } from '../ui/times.ts';
 import { fitLogInWorker } from './fitting.ts';
 import { factorWords, subjects } from './learnedWords.ts';
 import { ResidualChart } from './ResidualChart.tsx';
+import { to } from '../../api/answers.ts';
 
 type State =
   | { is: 'waiting' }
@@ -31,7 +31,7 @@ export function LogFit() {
     let wanted = true;
     cancel.current = () => (wanted = false);
     try {
-      const cases = await ask<LearningCasesAnswer>('/api/learning/cases');
+      const cases = await ask(to('/api/learning/cases'));
       if (!wanted) return;
       const fitting = fitLogInWorker(cases, studioNow(), (share) => setState({ is: 'working', share }));
       cancel.current = fitting.cancel;

@@ -1,8 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { Box, Button } from '@mui/material';
-import useSWR from 'swr';
 import { bodies } from '../../api/entry.ts';
-import type { RoomMeasured, RoomsAnswer } from '../../api/routes.ts';
+import type { RoomMeasured } from '../../api/routes.ts';
 import type { RoomSet } from '../../core/log/entry.ts';
 import { defaultRoom, type Named } from '../../core/log/studio.ts';
 import { formatNumber, formatQuantity, type UnitChoice } from '../../core/units/quantity.ts';
@@ -17,11 +16,12 @@ import {
 import type { AirRead } from '../../core/drying/air.ts';
 import { useNow } from '../asking/clock.ts';
 import { useUnits } from '../asking/maker.ts';
-import { ask } from '../asking/server.ts';
 import { shortDate, whenNear } from '../ui/times.ts';
 import { AirNow } from '../acting/AirNow.tsx';
 import { NamedSets, NameField, type Editing } from './NamedSets.tsx';
 import { SetDialog } from './SetDialog.tsx';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 const TakeReadings = lazy(async () => ({ default: (await import('./TakeReadings.tsx')).TakeReadings }));
 
@@ -34,7 +34,7 @@ const airs = [
 /** The rooms pieces stand in: what their air does on a usual day, and readings of it. */
 export function Rooms({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }) {
   const units = useUnits();
-  const { data: known } = useSWR<RoomsAnswer>('/api/rooms', ask);
+  const { data: known } = useAnswer(to('/api/rooms'));
   const [reading, setReading] = useState<Named<RoomSet> | null>(null);
   const [taking, setTaking] = useState<Named<RoomSet> | null>(null);
   return (

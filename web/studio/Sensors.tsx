@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { Box, Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
-import type { SensorsAnswer, SensorStatus } from '../../api/routes.ts';
+import type { SensorStatus } from '../../api/routes.ts';
 import type { EntryBodies, RoomSet } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
 import { formatQuantity, type Instant, type UnitChoice } from '../../core/units/quantity.ts';
@@ -11,10 +10,11 @@ import { LogDialog } from '../saving/LogDialog.tsx';
 import { useUnits } from '../asking/maker.ts';
 import { entry } from '../saving/outbox.ts';
 import { Section } from '../ui/parts.tsx';
-import { ask } from '../asking/server.ts';
 import { wrongFields } from '../ui/shape.ts';
 import { copperGreen, hairline, ironRed } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 type Open =
   | { kind: 'room'; id: string; name: string; set: EntryBodies['sensor.set'] | undefined }
@@ -32,7 +32,7 @@ const usual = {
 
 /** Sensors and a bench scale that speak MQTT. Off until set; without them the rooms' readings and cycles hold. */
 export function Sensors({ rooms, zone }: { rooms: Named<RoomSet>[]; zone: string }) {
-  const { data } = useSWR<SensorsAnswer>('/api/sensors', ask);
+  const { data } = useAnswer(to('/api/sensors'));
   const units = useUnits();
   const now = useNow();
   const [open, setOpen] = useState<Open | null>(null);

@@ -10,7 +10,7 @@ import {
   Switch,
 } from '@mui/material';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { FileAnswer, ReadingsPreview, ReadingsQuestion } from '../../api/routes.ts';
+import type { ReadingsPreview, ReadingsQuestion } from '../../api/routes.ts';
 import type { ReadingsAnswers, RoomSet } from '../../core/log/entry.ts';
 import type { Named } from '../../core/log/studio.ts';
 import { ChoiceField } from '../ui/fields.tsx';
@@ -18,7 +18,7 @@ import { FileButton } from '../ui/FileButton.tsx';
 import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Trouble } from '../ui/parts.tsx';
-import { ask, post, wordsFor } from '../asking/server.ts';
+import { post, upload, wordsFor } from '../asking/server.ts';
 import { cobalt, ironRed, ink } from '../ui/theme.ts';
 import { clockTime, shortDate } from '../ui/times.ts';
 
@@ -114,11 +114,7 @@ const unanswered = { dayFirst: null, columns: null, fahrenheit: null };
 
 /** Keeps a file in the studio. @returns its name there */
 const kept = async (file: File): Promise<string> => {
-  const { file: sum } = await ask<FileAnswer>('/api/files', {
-    method: 'POST',
-    headers: { 'content-type': 'application/octet-stream' },
-    body: file,
-  });
+  const { file: sum } = await upload('/api/files', file);
   return sum;
 };
 
@@ -126,7 +122,7 @@ const preview = (file: string, name: string, answers: ReadingsAnswers) => async 
   file,
   name,
   answers,
-  preview: await post<ReadingsPreview>('/api/readings/preview', { file, answers }),
+  preview: await post('/api/readings/preview', { file, answers }),
 });
 
 function BadRows({

@@ -1,9 +1,7 @@
 import type { TechniqueRecord } from '../../core/compose/record.ts';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
-import type { TechniquesAnswer } from '../../api/routes.ts';
 import { hazards, type HazardId } from '../../core/hazard/hazard.ts';
 import { consistencyFor } from '../../core/slip/consistency.ts';
 import { choicesOf, schoolsOf, stepsOf } from '../../core/catalogue/catalogue.ts';
@@ -22,18 +20,19 @@ import { WindowStrip } from '../draw/WindowStrip.tsx';
 import { ChoiceField } from '../ui/fields.tsx';
 import { Caution, Section, Trouble } from '../ui/parts.tsx';
 import { useStudio } from '../asking/maker.ts';
-import { ask } from '../asking/server.ts';
 import { faded, slab } from '../ui/theme.ts';
 import { stacked } from '../steps/Steps.tsx';
 import { useShelf } from '../tubs/shelf.ts';
 import { recordWords, stagesWords, talliesWords } from './recordWords.ts';
 import { useOwnTechniques, useTechniques } from '../asking/useTechniques.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** One technique: what it gives, its windows, its steps, its schools side by side, what goes wrong, its record. */
 export function Technique() {
   const { id } = useParams();
   const [chosen, setChosen] = useState<Only>({});
-  const { data } = useSWR<TechniquesAnswer>('/api/techniques', ask);
+  const { data } = useAnswer(to('/api/techniques'));
   const known = useTechniques();
   const own = useOwnTechniques();
   const technique = own.find((of) => of.id === id) ?? known.find((of) => of.id === id);

@@ -1,9 +1,7 @@
 import { useToday } from '../asking/useToday.ts';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink } from 'react-router';
 import { Box, TextField, Typography } from '@mui/material';
-import type { TechniquesAnswer } from '../../api/routes.ts';
 import { stages, type StageDescription } from '../../core/clay/stage.ts';
 import { stepsOf } from '../../core/catalogue/catalogue.ts';
 import type { Technique } from '../../core/technique/technique.ts';
@@ -11,10 +9,11 @@ import { SectionPicture } from '../draw/SectionPicture.tsx';
 import { spansOf, WindowStrip } from '../draw/WindowStrip.tsx';
 import { ChoiceField } from '../ui/fields.tsx';
 import { useStudio } from '../asking/maker.ts';
-import { ask } from '../asking/server.ts';
 import { faded, hairline, ink, slab } from '../ui/theme.ts';
 import { recordWords } from './recordWords.ts';
 import { useOwnTechniques, useTechniques } from '../asking/useTechniques.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 const ANY = 'any';
 
@@ -23,7 +22,7 @@ export function Techniques() {
   const [search, setSearch] = useState('');
   const [stage, setStage] = useState<StageDescription['stage'] | typeof ANY>(ANY);
   const [pieceId, setPieceId] = useState(ANY);
-  const { data: known, error } = useSWR<TechniquesAnswer>('/api/techniques', ask);
+  const { data: known, error } = useAnswer(to('/api/techniques'));
   const { data: studio } = useStudio();
   // the studio's own are among them: nothing is shown that would move aside for these
   const ready = (known !== undefined && studio !== undefined) || error !== undefined;

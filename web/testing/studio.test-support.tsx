@@ -12,11 +12,12 @@ import { CLOCK_HEADER } from '../../api/routes.ts';
 import { validate } from '../../core/log/admission/admit.ts';
 import { entriesOf, type Act, type Entry, type EntryKind, type EntryOf } from '../../core/log/entry.ts';
 import { asToday, type AnyBody, type AnyKind } from '../../core/log/upcast.test-support.ts';
-import { emptyLedger, logOf, record, type Ledger } from '../../core/log/ledger.ts';
-import { DEFAULT_MAKER, studioOf } from '../../core/log/studio.ts';
-import { comingNight } from '../../core/plan/night.ts';
+import { emptyLedger, entriesAbout, record, subjectsOf, type Ledger } from '../../core/log/ledger.ts';
+import { foldPiece } from '../../core/log/piece.ts';
+import { DEFAULT_MAKER } from '../../core/log/studio.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { createShelf } from '../../server/planning/tubShelf.ts';
+import { logAnswers } from '../../server/routes/logAnswers.ts';
 import { setClock } from '../asking/clock.ts';
 import { Logging } from '../saving/notice.tsx';
 import { ask } from '../asking/server.ts';
@@ -100,39 +101,22 @@ export function testStudio(...before: Entry[]): TestStudio {
     studio.logged.push((parsed.data as Act).entries);
     return reply(201, { n: ledger.acts.length, recordedAt: '', again: false });
   };
+  const pieces = () =>
+    subjectsOf(ledger, 'piece.made').flatMap((id) => foldPiece(id, entriesAbout(ledger, 'piece', id)) ?? []);
+  const answers = logAnswers({ ledger, shelf, pieces, clock: { now: () => NOON, workshopTime: false } });
   const looked = (path: string): unknown => {
-    const id = path.split('/').at(-1)!;
-    if (path === '/api/studio')
-      return {
-        ...studioOf(ledger),
-        workshopTime: false,
-        pieces: 0,
-        tubs: shelf.tubs().length,
-        night: comingNight(studioOf(ledger).studio, NOON),
-      };
-    if (path === '/api/shelf') return shelf.answer(NOON);
-    if (path.startsWith('/api/tubs/')) {
-      const found = shelf.tub(id, NOON);
-      return (
-        found && {
-          shelf: found,
-          catalogue: shelf.catalogue(),
-          trials: shelf.trialsOf(id),
-          acts: logOf(ledger, 'tub', id),
-        }
-      );
-    }
-    if (path.startsWith('/api/batches/')) {
-      const batch = shelf.batch(id);
-      return batch && { batch, catalogue: shelf.catalogue(), acts: logOf(ledger, 'batch', id) };
-    }
-    if (path === '/api/bins') {
-      const bins = shelf.bins();
-      return { bins, acts: bins.flatMap((bin) => logOf(ledger, 'bin', bin.id)) };
-    }
-    if (path === '/api/techniques') return { records: {} };
+    const [, , place, id = ''] = path.split('/');
+    if (
+      place === 'studio' ||
+      place === 'shelf' ||
+      place === 'bins' ||
+      place === 'techniques' ||
+      place === 'forms'
+    )
+      return answers[place]();
+    if (place === 'tubs') return answers.tub(id);
+    if (place === 'batches') return answers.batch(id);
     if (path === '/api/rooms') return {};
-    if (path === '/api/forms') return { made: [] };
     if (path === '/api/sensors') return { rooms: [], scale: null, set: { rooms: {}, scale: null } };
     throw new Error(`the test studio has no door ${path}`);
   };

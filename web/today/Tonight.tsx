@@ -1,6 +1,6 @@
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Checkbox, Typography } from '@mui/material';
-import type { PieceRow, PiecesAnswer } from '../../api/routes.ts';
+import type { PieceRow } from '../../api/routes.ts';
 import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/moistureForecast.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -19,10 +19,11 @@ import { cobalt, copperGreen, faded, hairline, ironRed, slab } from '../ui/theme
 import { whenNear } from '../ui/times.ts';
 import { manyWords } from '../class/words.ts';
 import { asNow } from '../ui/asNow.ts';
+import { to } from '../../api/answers.ts';
 
 /** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
 export function Tonight() {
-  const { data, error } = usePollWhile<PiecesAnswer>('/api/pieces', rowsWorking);
+  const { data, error } = usePollWhile(to('/api/pieces'), rowsWorking);
   const { now, zone, night } = useHere();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the covers …</Typography>;

@@ -1,15 +1,14 @@
 import { hasJar } from '../../core/technique/technique.ts';
 import { useMemo } from 'react';
-import useSWR from 'swr';
-import type { ShelfAnswer } from '../../api/routes.ts';
 import { bySuit, mayBeOffered, suitedFor, type Suited } from '../../core/shelf/suited.ts';
 import type { TubOnShelf } from '../../core/shelf/tubOnShelf.ts';
 import type { SlipUse } from '../../core/slip/consistency.ts';
 import type { Planned } from '../../core/technique/layer.ts';
-import { ask } from '../asking/server.ts';
+import { to } from '../../api/answers.ts';
+import { useAnswer } from '../asking/useAnswer.ts';
 
 /** The shelf as the studio has it: tubs, batches under way, and what they rest on. */
-export const useShelf = () => useSWR<ShelfAnswer>('/api/shelf', ask);
+export const useShelf = () => useAnswer(to('/api/shelf'));
 
 /** What a tub is called; nothing where it is not on the shelf. */
 export function useTubNames(): (id: string) => string | undefined {

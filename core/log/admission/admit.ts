@@ -17,13 +17,14 @@ import {
 } from '../entry.ts';
 import { actsReferring, entriesAbout, forget, record, stands, subjectKind, type Ledger } from '../ledger.ts';
 import { instantOf } from '../../time/moment.ts';
-import { absence, exists, foundedBy, subjectNamed } from './presence.ts';
-import { referencesOf } from '../references.ts';
+import { absence, exists, subjectNamed } from './presence.ts';
+import { foundingOf, referencesOf } from '../kinds.ts';
 
 /** A tablet's clock may run this far ahead of the studio's. */
 export const AHEAD_ALLOWED = 10 * MINUTE;
 
-const rules: Rules = { ...kilnRules, ...pieceRules, ...tubRules, ...shelfRules, ...studioRules };
+/** Why an entry of each kind cannot be taken. */
+export const rules: Rules = { ...kilnRules, ...pieceRules, ...tubRules, ...shelfRules, ...studioRules };
 
 /**
  * Whether an act can be taken into the log: all that it says and names is checked against the log as the act itself
@@ -112,7 +113,7 @@ const sameEntryProblem = (ledger: Ledger, { id }: Entry): Problem | null =>
 function entryProblem(admission: Admission, entry: Entry): Problem | null {
   const { ledger } = admission;
   const kind = subjectKind(entry.kind);
-  const own = entry.kind === foundedBy[kind] ? null : { kind, id: entry.subject, field: 'subject' };
+  const own = entry.kind === foundingOf(kind) ? null : { kind, id: entry.subject, field: 'subject' };
   for (const reference of own ? [own, ...referencesOf(entry)] : referencesOf(entry)) {
     const found = absence(ledger, reference);
     if (found) return found;
@@ -160,7 +161,7 @@ function fallProblem(ledger: Ledger, act: RecordedAct): Problem | null {
     if (lost) return lost;
     const { kind, subject } = entry;
     const of = subjectKind(kind);
-    if (kind !== foundedBy[of] || exists(ledger, of, subject)) continue;
+    if (kind !== foundingOf(of) || exists(ledger, of, subject)) continue;
     const resting = restingOn(ledger, { kind: of, id: subject });
     if (resting.length === 0) continue;
     const named = [...new Set(resting.map((e) => subjectNamed(ledger, subjectKind(e.kind), e.subject)))];

@@ -1,36 +1,9 @@
 import { rawMaterials } from '../../slip/rawMaterials.ts';
 import { problem, type Problem } from '../../units/problem.ts';
-import type { Entry, EntryKind, SubjectKind } from '../entry.ts';
+import type { Entry, SubjectKind } from '../entry.ts';
 import { actsNaming, entriesAbout, stands, type Ledger } from '../ledger.ts';
-import type { Reference } from '../references.ts';
+import { foundingOf, type Reference } from '../kinds.ts';
 import { DEFAULT_CLAY, DEFAULT_MAKER, DEFAULT_ROOM } from '../studio.ts';
-
-/** The kind of entry that brings a subject into the log; null for what is always there. */
-export const foundedBy: Record<SubjectKind, EntryKind | null> = {
-  piece: 'piece.made',
-  tub: 'tub.made',
-  material: 'material.set',
-  recipe: 'recipe.set',
-  cup: 'cup.set',
-  wanted: null,
-  batch: 'batch.begun',
-  bin: 'bin.set',
-  trial: 'trial.begun',
-  kiln: 'kiln.set',
-  load: 'load.set',
-  group: 'group.set',
-  guide: 'guide.set',
-  readings: null,
-  studio: null,
-  room: 'room.set',
-  clay: 'clay.set',
-  technique: 'technique.set',
-  sensor: null,
-  scale: null,
-  learning: null,
-  maker: 'maker.set',
-  act: null,
-};
 
 const builtIn = (kind: SubjectKind, id: string): boolean =>
   (kind === 'room' && id === DEFAULT_ROOM) ||
@@ -40,7 +13,7 @@ const builtIn = (kind: SubjectKind, id: string): boolean =>
 
 /** Whether something is in the log as it stands, or always there. */
 export function exists(ledger: Ledger, kind: SubjectKind, id: string): boolean {
-  const founding = foundedBy[kind];
+  const founding = foundingOf(kind);
   if (founding === null || builtIn(kind, id)) return true;
   return actsNaming(ledger, kind, id).some(
     (act) => stands(ledger, act.id) && act.entries.some((e) => e.kind === founding && e.subject === id),

@@ -1,6 +1,7 @@
 import { problem, type Problem } from '../../units/problem.ts';
 import type { Instant } from '../../units/quantity.ts';
 import type { Act, Entry, EntryKind, EntryOf } from '../entry.ts';
+import { endingOf, isRemark } from '../kinds.ts';
 import { actsNaming, stands, subjectKind, type Ledger } from '../ledger.ts';
 import { CLOCKS_DIFFER, instantOf } from '../../time/moment.ts';
 
@@ -48,28 +49,6 @@ export function foundingProblem(
     : null;
 }
 
-const endings: EntryKind[] = [
-  'piece.finished',
-  'tub.discarded',
-  'batch.finished',
-  'batch.abandoned',
-  'trial.ended',
-];
-const after: EntryKind[] = [
-  'piece.noted',
-  'piece.faulted',
-  'piece.grouped',
-  'piece.coded',
-  'piece.pictured',
-  'tub.noted',
-];
-/** How an ending is called, as a code and in words. */
-const ended: Partial<Record<EntryKind, { code: string; words: string }>> = {
-  'tub.discarded': { code: 'discarded', words: 'was discarded' },
-  'piece.finished': { code: 'finished', words: 'is finished' },
-};
-const over = { code: 'ended', words: 'is finished' };
-
 /** Nothing happens before something was made, and nothing but notes after it was ended. */
 export function lifeProblem(
   entry: Entry,
@@ -84,15 +63,14 @@ export function lifeProblem(
       'at',
       `“${name}” had not been made yet: check the date, or correct when it was made.`,
     );
-  if (after.includes(entry.kind)) return null;
+  if (isRemark(entry.kind)) return null;
   const ends = once(`ends of ${subjectKind(entry.kind)} ${entry.subject}`, () =>
-    entries.filter((e) => endings.includes(e.kind)),
+    entries.filter((e) => endingOf(e.kind)),
   );
   const end = ends.find(
-    (e) =>
-      e.id !== entry.id && (endings.includes(entry.kind) || instantOf(e) < at || !act.entries.includes(e)),
+    (e) => e.id !== entry.id && (endingOf(entry.kind) || instantOf(e) < at || !act.entries.includes(e)),
   );
   if (!end) return null;
-  const { code, words } = ended[end.kind] ?? over;
+  const { code, words } = endingOf(end.kind)!;
   return problem(code, 'subject', `“${name}” ${words}: undo that first to go on with it.`);
 }

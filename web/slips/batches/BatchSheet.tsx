@@ -1,5 +1,4 @@
 import { useState, type ReactNode } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { BatchAnswer } from '../../../api/routes.ts';
@@ -14,15 +13,17 @@ import { useStudio, useUnits, useZone } from '../../asking/maker.ts';
 import { useLog } from '../../saving/notice.tsx';
 import { entry } from '../../saving/outbox.ts';
 import { AnswerBoard, CautionLine, Trouble } from '../../ui/parts.tsx';
-import { ask, wordsFor } from '../../asking/server.ts';
+import { wordsFor } from '../../asking/server.ts';
 import { copperGreen, faded, hairline, ink, slab } from '../../ui/theme.ts';
 import { span, whenNear } from '../../ui/times.ts';
 import { ColourStep, FeelStep, LabelStep, MeasureStep, weighedWords, WeighStep } from './BatchSteps.tsx';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 /** A batch being made: ticked off with wet hands, left and taken up again. */
 export function BatchSheet() {
-  const { id } = useParams();
-  const { data, error } = useSWR<BatchAnswer>(`/api/batches/${id}`, ask);
+  const { id = '' } = useParams();
+  const { data, error } = useAnswer(to('/api/batches/:id', { id }));
   const now = useNow();
   const zone = useZone();
   const units = useUnits();

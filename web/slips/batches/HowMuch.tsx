@@ -1,6 +1,4 @@
-import useSWR from 'swr';
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import type { FormsAnswer } from '../../../api/routes.ts';
 import { outsideArea } from '../../../core/form/form.ts';
 import { usualForms } from '../../../core/form/usual.ts';
 import { slipForPieces, usualCoatOf } from '../../../core/slip/amount.ts';
@@ -10,7 +8,8 @@ import { formatQuantity, unitLabel } from '../../../core/units/quantity.ts';
 import { Columns } from '../../ui/Columns.tsx';
 import { ChoiceField, NumberField, typedNumber, typedQuantity } from '../../ui/fields.tsx';
 import { useUnits } from '../../asking/maker.ts';
-import { ask } from '../../asking/server.ts';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 /** How much slip is wanted, as it is typed. */
 export interface TypedAmount {
@@ -31,7 +30,7 @@ const ways: { by: TypedAmount['by']; name: string }[] = [
 
 /** The forms that slip is reckoned for: those that are usual, and those made here. */
 function useForms() {
-  const { data } = useSWR<FormsAnswer>('/api/forms', ask, { revalidateOnFocus: false });
+  const { data } = useAnswer(to('/api/forms'), { revalidateOnFocus: false });
   return [...usualForms, ...(data?.made ?? [])];
 }
 

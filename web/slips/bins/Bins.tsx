@@ -1,8 +1,6 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, TextField, Typography } from '@mui/material';
-import type { BinsAnswer } from '../../../api/routes.ts';
 import type { BinState } from '../../../core/log/bin.ts';
 import type { Entry } from '../../../core/log/entry.ts';
 import { binKinds, wastes, whyNotInto, type BinKind, type Waste } from '../../../core/slip/bin.ts';
@@ -15,15 +13,17 @@ import { LogDialog } from '../../saving/LogDialog.tsx';
 import { useStudio, useUnits, useZone } from '../../asking/maker.ts';
 import { entry } from '../../saving/outbox.ts';
 import { Caution, Empty, Section, Trouble } from '../../ui/parts.tsx';
-import { ask, wordsFor } from '../../asking/server.ts';
+import { wordsFor } from '../../asking/server.ts';
 import { faded, hairline, slab } from '../../ui/theme.ts';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 type Open = { kind: 'new' } | { kind: 'fill' | 'empty'; bin: BinState };
 const ANY_CLAY = 'any';
 
 /** Reclaim and waste: what went into which bin, and which bin refuses what. */
 export function Bins() {
-  const { data, error } = useSWR<BinsAnswer>('/api/bins', ask);
+  const { data, error } = useAnswer(to('/api/bins'));
   const units = useUnits();
   const zone = useZone();
   const now = useNow();

@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { Box, Button, FormControlLabel, Link, Switch } from '@mui/material';
-import type { FormatKind, FormatPreview, FormatTaken } from '../../../api/formats.ts';
-import type { FileAnswer } from '../../../api/routes.ts';
+import type { FormatKind, FormatPreview } from '../../../api/formats.ts';
 import { FileButton } from '../../ui/FileButton.tsx';
 import { currentMaker } from '../../asking/maker.ts';
 import { Trouble } from '../../ui/parts.tsx';
-import { ask, post, wordsFor } from '../../asking/server.ts';
+import { post, upload, wordsFor } from '../../asking/server.ts';
 
 const BAD_SHOWN = 8;
 
@@ -32,18 +31,14 @@ export function TakeFormat({ kind }: { kind: FormatKind }) {
   const choose = (file: File) =>
     tryOut(async () => {
       setChosen(null);
-      const { file: sum } = await ask<FileAnswer>('/api/files', {
-        method: 'POST',
-        headers: { 'content-type': 'application/octet-stream' },
-        body: file,
-      });
-      const preview = await post<FormatPreview>('/api/formats/preview', request(sum));
+      const { file: sum } = await upload('/api/files', file);
+      const preview = await post('/api/formats/preview', request(sum));
       setChosen({ file: sum, name: file.name, preview });
     });
 
   const take = () =>
     tryOut(async () => {
-      const { entries } = await post<FormatTaken>('/api/formats/take', request(chosen!.file));
+      const { entries } = await post('/api/formats/take', request(chosen!.file));
       setTaken(entries);
       setChosen(null);
       await mutate(() => true);

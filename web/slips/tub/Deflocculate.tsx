@@ -1,6 +1,5 @@
 import type { TubOnShelf } from '../../../core/shelf/tubOnShelf.ts';
 import { lazy, Suspense, useState } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
@@ -24,18 +23,20 @@ import { useLog } from '../../saving/notice.tsx';
 import { entry } from '../../saving/outbox.ts';
 import { AnswerBoard, Caution, Section, Trouble } from '../../ui/parts.tsx';
 import { reachable } from '../../ui/theme.ts';
-import { ask, wordsFor } from '../../asking/server.ts';
+import { wordsFor } from '../../asking/server.ts';
 import { LetDown } from './LetDown.tsx';
 import { Stopwatch } from '../fields/Stopwatch.tsx';
 import { TubActs } from './TubActs.tsx';
 import type { TubAct } from './tubAct.ts';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 const DoseChart = lazy(async () => ({ default: (await import('./DoseChart.tsx')).DoseChart }));
 
 /** The deflocculation bench: a cup of slip, a drop at a time, its flow after each, and where the bottom lies. */
 export function Deflocculate() {
-  const { id } = useParams();
-  const { data, error } = useSWR<TubAnswer>(`/api/tubs/${id}`, ask);
+  const { id = '' } = useParams();
+  const { data, error } = useAnswer(to('/api/tubs/:id', { id }));
   const units = useUnits();
   const [act, setAct] = useState<TubAct | null>(null);
   if (!data)

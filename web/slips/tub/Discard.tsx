@@ -1,7 +1,5 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { TextField } from '@mui/material';
-import type { BinsAnswer } from '../../../api/routes.ts';
 import { hazards } from '../../../core/hazard/hazard.ts';
 import { binKinds, whyNotInto } from '../../../core/slip/bin.ts';
 import { slipMass } from '../../../core/slip/density.ts';
@@ -10,14 +8,15 @@ import { ChoiceField } from '../../ui/fields.tsx';
 import { LogDialog } from '../../saving/LogDialog.tsx';
 import { entry } from '../../saving/outbox.ts';
 import { Caution } from '../../ui/parts.tsx';
-import { ask } from '../../asking/server.ts';
 import type { ActProps } from './tubAct.ts';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 const NO_BIN = 'none';
 
 /** Off the shelf, and into the bin that takes it. */
 export function Discard({ shelf: { tub, waste, judgement }, onClose }: ActProps) {
-  const { data } = useSWR<BinsAnswer>('/api/bins', ask);
+  const { data } = useAnswer(to('/api/bins'));
   const [reason, setReason] = useState('');
   const [binId, setBin] = useState(NO_BIN);
   const bins = data?.bins ?? [];

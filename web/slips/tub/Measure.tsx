@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import {
@@ -22,16 +21,18 @@ import { LogForm } from '../../saving/LogForm.tsx';
 import { useUnits } from '../../asking/maker.ts';
 import { entry } from '../../saving/outbox.ts';
 import { Section, Trouble } from '../../ui/parts.tsx';
-import { ask, wordsFor } from '../../asking/server.ts';
+import { wordsFor } from '../../asking/server.ts';
 import { faded, ink } from '../../ui/theme.ts';
 import { CupDialog } from '../fields/CupDialog.tsx';
 import { GravityFields, rememberCup, sampleTyped, useSample } from '../fields/GravityFields.tsx';
 import { Stopwatch } from '../fields/Stopwatch.tsx';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 /** Measures a tub: any of mass, flow, feel, temperature and level. */
 export function Measure() {
-  const { id } = useParams();
-  const { data, error } = useSWR<TubAnswer>(`/api/tubs/${id}`, ask);
+  const { id = '' } = useParams();
+  const { data, error } = useAnswer(to('/api/tubs/:id', { id }));
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the tub …</Typography>;
   return <MeasureForm answer={data} />;

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, Typography } from '@mui/material';
@@ -24,13 +23,15 @@ import { drawnOff } from '../../../core/log/acts/tubs.ts';
 import { entry, stamped } from '../../saving/outbox.ts';
 import { AnswerBoard, Section, Trouble } from '../../ui/parts.tsx';
 import { reachable } from '../../ui/theme.ts';
-import { ask, wordsFor } from '../../asking/server.ts';
+import { wordsFor } from '../../asking/server.ts';
 import { span, whenNear } from '../../ui/times.ts';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 /** The settling bench: how long until the coarse has fallen, which layer to take, and what it yields. */
 export function Settle() {
-  const { id } = useParams();
-  const { data, error } = useSWR<TubAnswer>(`/api/tubs/${id}`, ask);
+  const { id = '' } = useParams();
+  const { data, error } = useAnswer(to('/api/tubs/:id', { id }));
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the tub …</Typography>;
   return <SettlingBench answer={data} />;

@@ -1,8 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
-import useSWR from 'swr';
 import { Link as RouterLink, useParams } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
-import type { TubAnswer } from '../../../api/routes.ts';
 import { sieveOpening } from '../../../core/slip/sieve.ts';
 import { wastes } from '../../../core/slip/bin.ts';
 import { consistencyFor, feelOf, type Consistency } from '../../../core/slip/consistency.ts';
@@ -16,7 +14,7 @@ import { ActLog } from '../../saving/ActLog.tsx';
 import { useNow } from '../../asking/clock.ts';
 import { useUnits, useZone } from '../../asking/maker.ts';
 import { AnswerBoard, Section, Trouble } from '../../ui/parts.tsx';
-import { ask, wordsFor } from '../../asking/server.ts';
+import { wordsFor } from '../../asking/server.ts';
 import { faded } from '../../ui/theme.ts';
 import { shortDate, span } from '../../ui/times.ts';
 import { Labels } from '../../tubs/Labels.tsx';
@@ -24,13 +22,15 @@ import { TubActs } from './TubActs.tsx';
 import type { TubAct } from './tubAct.ts';
 import { attentionWords, labelOf, tubAnswer, tubWords } from '../../tubs/tubWords.ts';
 import { WaysThere } from './WaysThere.tsx';
+import { to } from '../../../api/answers.ts';
+import { useAnswer } from '../../asking/useAnswer.ts';
 
 const DriftCharts = lazy(async () => ({ default: (await import('./DriftCharts.tsx')).DriftCharts }));
 
 /** One tub: is it right, what to add, its measurements and its log. */
 export function Tub() {
-  const { id } = useParams();
-  const { data, error } = useSWR<TubAnswer>(`/api/tubs/${id}`, ask);
+  const { id = '' } = useParams();
+  const { data, error } = useAnswer(to('/api/tubs/:id', { id }));
   const units = useUnits();
   const zone = useZone();
   const now = useNow();
