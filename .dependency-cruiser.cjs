@@ -57,6 +57,7 @@ module.exports = {
       'coat',
       'form',
       'drying',
+      'defaults',
       'technique',
       'inlay',
       'operation',

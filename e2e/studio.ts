@@ -50,7 +50,14 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
       const port = studio.address ? new URL(studio.address).port : '0';
       child = spawn('node', [program, ...args], {
         cwd: root,
-        env: { ...process.env, KOSMEMA_DATA: studio.data, KOSMEMA_CLOCK_FILE: clock, PORT: port, ...env },
+        env: {
+          ...process.env,
+          KOSMEMA_DATA: studio.data,
+          KOSMEMA_CLOCK_FILE: clock,
+          KOSMEMA_WARM_UP: 'no',
+          PORT: port,
+          ...env,
+        },
       });
       const begun = child;
       running.add(begun);

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { root } from './run.mjs';
 
-const LIMIT_KB = 230;
+const LIMIT_KB = 215;
 
 /** The first view's JavaScript, gzipped: the entry with all it imports at once, and Today's own part. */
 export function weigh() {

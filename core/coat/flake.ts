@@ -50,6 +50,9 @@ const knownToHold: CoatOnWall = {
 /** A mismatch under this stores next to nothing. */
 const LITTLE = 0.008;
 
+/** Above this index a coat is likely to flake, and above half of it to be watched. From memory. */
+export const FLAKES = 4;
+
 /**
  * How near a coat is to cracking or peeling: stored strain energy G = Z·E·(1+ν)/(1−ν)·Δε²·h of a film on a thick base
  * (Hutchinson and Suo 1992), relative to a coat known to hold, so that Z, E and ν drop out.

@@ -3,7 +3,7 @@ import type { Climate } from '../drying/air.ts';
 import { meanReading } from '../drying/readings.ts';
 import { integrate, plainSetting, startRun } from '../drying/run.ts';
 import { readAt } from '../drying/trajectory.ts';
-import { ok, refused, type Result } from '../units/problem.ts';
+import { ok, problem, refused, type Problem, type Result } from '../units/problem.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { ClayBody } from '../clay/body.ts';
 
@@ -22,6 +22,37 @@ export interface DryingTest {
   thicknessM: number;
   climate: Climate;
   heatTransfer: number;
+}
+
+/** A drying test in a room that was kept steady. */
+export interface SteadyTest extends Omit<DryingTest, 'climate'> {
+  /** Humidity as a share. */
+  room: { celsius: number; humidity: number };
+}
+
+/** The air in which a bar dries as these laws have it: it neither freezes nor stands wet, and water leaves it. */
+const AIR = { celsius: [0, 45], humidity: [0.05, 0.98] } as const;
+
+/** What of a drying test cannot be; null where it can be fitted. */
+export function steadyTestProblem({ dryKg, thicknessM, room }: SteadyTest): Problem | null {
+  const within = (value: number, [from, to]: readonly [number, number]) => value > from && value < to;
+  if (!(dryKg > 0))
+    return problem(
+      'no-dry-mass',
+      'dryKg',
+      'The dry mass must be a number above zero: weigh the bar fully dried.',
+    );
+  if (!(thicknessM > 0))
+    return problem('no-thickness', 'thicknessM', 'The thickness must be a number above zero.');
+  if (!within(room.celsius, AIR.celsius))
+    return problem('room-air', 'room.celsius', `The room must be between ${AIR.celsius.join(' and ')} °C.`);
+  if (!within(room.humidity, AIR.humidity))
+    return problem(
+      'room-air',
+      'room.humidity',
+      `The humidity must be between ${AIR.humidity.map((share) => share * 100).join(' and ')} %.`,
+    );
+  return null;
 }
 
 export interface FittedClay {

@@ -53,6 +53,34 @@ describe('a line of work', () => {
     }
   });
 
+  it('has several lanes at it, and no key in two of them', async () => {
+    const log: string[] = [];
+    const ends: (() => void)[] = [];
+    const line = createKeyedPriorityQueue(() => {}, 2);
+    const work = (name: string) => () => {
+      log.push(name);
+      return new Promise<void>((resolve) => ends.push(resolve));
+    };
+    const settled = () => new Promise((resolve) => setTimeout(resolve));
+    const all = [
+      line.ask('a', '1', 'behind', work('a1')),
+      line.ask('b', '1', 'behind', work('b1')),
+      line.ask('c', '1', 'behind', work('c1')),
+    ];
+    await settled();
+    expect(log).toEqual(['a1', 'b1']);
+    all.push(line.ask('a', '2', 'pressing', work('a2')));
+    ends[1]!();
+    await settled();
+    // what is at it waits for itself, and nothing waits for it
+    expect(log).toEqual(['a1', 'b1', 'c1']);
+    ends[0]!();
+    await settled();
+    expect(log).toEqual(['a1', 'b1', 'c1', 'a2']);
+    ends.forEach((end) => end());
+    await Promise.all([...all, line.idle()]);
+  });
+
   it('tells of what failed, goes on, and is idle in the end', async () => {
     const { log, line, open, work } = held();
     const bad = line.ask('bad', '', 'behind', () => Promise.reject(new Error('no clay')));

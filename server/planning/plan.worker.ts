@@ -1,20 +1,15 @@
-import { parentPort } from 'node:worker_threads';
 import { warmUp } from '../../core/plan/warmUp.ts';
 import { plannerHere, type PlanDone, type PlanTask } from './planner.ts';
 
 const plan = plannerHere();
-warmUp();
+// a computer that is started often has better to do
+if (process.env['KOSMEMA_WARM_UP'] !== 'no') warmUp();
 
-const done = ({ ticket, given, now, wanted }: PlanTask): Promise<PlanDone> =>
-  plan(given, now, wanted).then(
-    (planned) => ({ ticket, plan: planned }),
-    (error: unknown) => ({ ticket, failed: `${given.pieceId}: ${String(error)}` }),
-  );
-
-/** Plans pieces off the server's thread, with the very code the browser uses. */
-parentPort!.on('message', (task: PlanTask) => {
-  done(task).then(
-    (answer) => parentPort!.postMessage(answer),
-    (error: unknown) => console.error(`The planner could not answer: ${String(error)}`),
-  );
-});
+/** Plans a piece off the server's thread, with the very code the browser uses. */
+export default async function planned({ given, now, wanted }: PlanTask): Promise<PlanDone> {
+  try {
+    return { plan: await plan(given, now, wanted) };
+  } catch (error) {
+    return { failed: `${given.pieceId}: ${String(error)}` };
+  }
+}

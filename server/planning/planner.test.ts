@@ -8,17 +8,15 @@ import { threadedPlanner, type Planner } from './planner.ts';
 /** A thread that answers with the piece's name, dies over some for ever, over others once, and fails for one. */
 const thread = `
 import { existsSync, writeFileSync } from 'node:fs';
-import { parentPort, threadId } from 'node:worker_threads';
-parentPort.on('message', ({ ticket, given: { pieceId, once } }) => {
+import { threadId } from 'node:worker_threads';
+export default ({ given: { pieceId, once } }) => {
   if (pieceId === 'fatal') process.exit(3);
   if (once && !existsSync(once)) {
     writeFileSync(once, '');
     process.exit(3);
   }
-  parentPort.postMessage(
-    pieceId === 'odd' ? { ticket, failed: 'odd: no wall' } : { ticket, plan: { kept: pieceId, whole: String(threadId) } },
-  );
-});
+  return pieceId === 'odd' ? { failed: 'odd: no wall' } : { plan: { kept: pieceId, whole: String(threadId) } };
+};
 `;
 
 describe('the planning thread', () => {
@@ -57,5 +55,19 @@ describe('the planning thread', () => {
     const [fatal, ...others] = await Promise.allSettled([asked('fatal'), asked('jug'), asked('lid')]);
     expect(fatal).toMatchObject({ status: 'rejected', reason: new Error('the planner died over it twice') });
     expect(others).toMatchObject([{ value: { kept: 'jug' } }, { value: { kept: 'lid' } }]);
+  });
+
+  it('of several is always the same for a piece, and not one for all', async () => {
+    const several = threadedPlanner(join(folder, 'thread.mjs'), 2);
+    const threadsOf = async (pieces: string[]) => {
+      const answers = await Promise.all(
+        pieces.map((pieceId) => several({ pieceId } as unknown as PlanInput, 0)),
+      );
+      return answers.map((answer) => answer!.whole);
+    };
+    const pieces = Array.from({ length: 12 }, (_, i) => `p${i}`);
+    const first = await threadsOf(pieces);
+    expect(await threadsOf(pieces)).toEqual(first);
+    expect(new Set(first).size).toBe(2);
   });
 });

@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { Worker } from 'node:worker_threads';
+import { availableParallelism } from 'node:os';
+import { Piscina } from 'piscina';
 import type { PlanReply } from '../../api/index.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import { keptOf, type KeptPlan } from '../../core/plan/keptPlan.ts';
@@ -34,25 +36,18 @@ const plain: Wanted = { whole: false, told: [] };
 const REMEMBERED = 60;
 /** A thread that dies over a piece is asked once more; twice is the piece's fault. */
 const TRIES = 2;
+const MOST_THREADS = 4;
 /** What a thread may hold, MB: the walls of the pieces that it remembers. */
 const MEMORY_MB = 1_200;
 
 export interface PlanTask {
-  ticket: number;
   given: PlanInput;
   now: Instant;
   wanted: Wanted;
 }
 
-/** What the thread answers: a plan, or why there is none. */
-export type PlanDone = { ticket: number } & ({ plan: Planned | null } | { failed: string });
-
-interface Asked {
-  task: PlanTask;
-  tries: number;
-  resolve: (plan: Planned | null) => void;
-  reject: (error: Error) => void;
-}
+/** What a thread answers: a plan, or why there is none. */
+export type PlanDone = { plan: Planned | null } | { failed: string };
 
 const replyOf = (plan: PiecePlan, { studio }: PlanInput): PlanReply => ({
   plan: toWire(plan),
@@ -73,48 +68,44 @@ export function plannerHere(): Planner {
   };
 }
 
+/** Threads that plan: one core is left to the server. */
+export const planningThreads = (): number => Math.min(MOST_THREADS, Math.max(1, availableParallelism() - 1));
+
 /**
- * Plans in a thread of its own, so that the server goes on answering meanwhile; on this one where the built thread
- * is not beside the program, as when it runs from its sources. A thread that dies is started again.
+ * Plans in threads of their own, so that the server goes on answering meanwhile; on this one where the built thread
+ * is not beside the program, as when it runs from its sources. A piece is always planned by the same thread, which
+ * remembers its walls; one that dies is started again.
  */
-export function threadedPlanner(path: string): Planner {
+export function threadedPlanner(path: string, threads = 1): Planner {
   if (!existsSync(path)) return plannerHere();
-  const asked = new Map<number, Asked>();
-  let tickets = 0;
-  let worker = begin();
-
-  function begin(): Worker {
-    const thread = new Worker(path, { resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB } });
-    thread.unref();
-    thread.on('message', (done: PlanDone) => {
-      const waiting = asked.get(done.ticket);
-      asked.delete(done.ticket);
-      if ('failed' in done) waiting?.reject(new Error(done.failed));
-      else waiting?.resolve(done.plan);
-    });
-    thread.on('error', (error: Error) => console.error(`The planner died: ${String(error)}`));
-    thread.once('exit', () => again());
-    return thread;
-  }
-
-  /** The first that waits is the one that it died over. */
-  function again(): void {
-    worker = begin();
-    for (const [i, waiting] of [...asked.values()].entries()) {
-      if (i === 0) waiting.tries += 1;
-      if (waiting.tries < TRIES) worker.postMessage(waiting.task);
-      else {
-        asked.delete(waiting.task.ticket);
-        waiting.reject(new Error('the planner died over it twice'));
+  const pools = Array.from({ length: threads }, () => threadOf(path));
+  return async (given, now, wanted = plain) => {
+    const thread = pools[placeOf(given.pieceId, threads)]!;
+    const task: PlanTask = { given, now, wanted };
+    for (let tries = 1; ; tries++) {
+      let done: PlanDone;
+      try {
+        done = (await thread.run(task)) as PlanDone;
+      } catch (error) {
+        console.error(`The planner died: ${String(error)}`);
+        if (tries === TRIES) throw new Error('the planner died over it twice');
+        continue;
       }
+      if ('failed' in done) throw new Error(done.failed);
+      return done.plan;
     }
-  }
-
-  return (given, now, wanted = plain) => {
-    const task = { ticket: (tickets += 1), given, now, wanted };
-    return new Promise((resolve, reject) => {
-      asked.set(task.ticket, { task, tries: 0, resolve, reject });
-      worker.postMessage(task);
-    });
   };
 }
+
+const threadOf = (path: string): Piscina =>
+  new Piscina({
+    filename: path,
+    minThreads: 1,
+    maxThreads: 1,
+    idleTimeout: Number.POSITIVE_INFINITY,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+  });
+
+/** Which of so many threads a piece belongs to. */
+const placeOf = (pieceId: string, threads: number): number =>
+  createHash('sha1').update(pieceId).digest().readUInt32BE() % threads;

@@ -30,7 +30,7 @@ import { howNear, movedFrom, sameMarks, type CachedPlan, type Marks } from './ca
 import { createKeyedPriorityQueue, type Urgency } from './keyedPriorityQueue.ts';
 import { createLearning, type Studied } from './learning.ts';
 import { isAskedFor } from './search.ts';
-import type { Planner } from './planner.ts';
+import { planningThreads, type Planner } from './planner.ts';
 
 /** What pieces ask for, each worked out in full; an answer is shown until something is logged that it does not know of. */
 export interface Plans {
@@ -113,7 +113,7 @@ export function createPlans({
     const message =
       'Its wall could not be worked out from its log: look for a figure or a time that cannot be right.';
     failed.set(id, { logMark: cases.logMark(piece), message });
-  });
+  }, planningThreads());
   let closed = false;
 
   const learning = createLearning({

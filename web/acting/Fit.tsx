@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import { flakeIndex, type CoatOnWall, type Cure, type FlakeIndex } from '../../core/coat/flake.ts';
+import { FLAKES, flakeIndex, type CoatOnWall, type Cure, type FlakeIndex } from '../../core/coat/flake.ts';
 import { faded, ironRed, ochre } from '../ui/theme.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import { formatFixed, HOUR } from '../../core/units/quantity.ts';
@@ -8,8 +8,6 @@ import { useUnits, useZone } from '../asking/maker.ts';
 import { span, whenNear } from '../ui/times.ts';
 import type { CoatedWall } from './coatedWall.ts';
 
-/** Above this a coat is likely to flake, and above half of it to be watched. From memory. */
-const FLAKES = 4;
 /** A step that opens within this time is not too early to be spoken of. */
 const EARLY = HOUR / 2;
 

@@ -8,6 +8,7 @@ import { LogDialog } from '../saving/LogDialog.tsx';
 import { doneBeside } from '../../core/log/acts/done.ts';
 import { stamped } from '../saving/outbox.ts';
 import { Caution } from '../ui/parts.tsx';
+import { heating, MISTING_KG_M2 } from '../../core/defaults/handwork.ts';
 
 type Does = HeatTool | 'mist';
 
@@ -16,33 +17,24 @@ const faces: { value: Face; label: string }[] = [
   { value: 'inside', label: 'Inside, or underneath' },
 ];
 
-/** One light misting, kg/m². From memory. */
-const MISTING = 0.05;
-
 /** Logs what was done to a surface: hot air, a flame, or mist. */
 export function HeatDialog({ plan, onClose }: { plan: PiecePlan; onClose: () => void }) {
   const { id, made } = plan.piece;
   const [does, setDoes] = useState<Does>('mist');
-  const [minutes, setMinutes] = useState('2');
-  const [share, setShare] = useState('35');
+  const [minutes, setMinutes] = useState(String(heating.seconds / 60));
+  const [share, setShare] = useState(String(heating.duty * 100));
   const [times, setTimes] = useState('1');
   const [face, setFace] = useState<Face>('outside');
   const act = (at: number) => {
     if (does === 'mist') {
-      const count = typedNumber(times);
-      if (!(count! >= 1 && count! <= 10)) return { wrong: 'Mistings must be between 1 and 10.' };
+      const kgM2 = MISTING_KG_M2 * (typedNumber(times) ?? Number.NaN);
       return {
         words: `${made.name} misted`,
-        entries: stamped(
-          [doneBeside(id, { effects: [{ does: 'film', kgM2: MISTING * count!, share: 1 }] }, face)],
-          at,
-        ),
+        entries: stamped([doneBeside(id, { effects: [{ does: 'film', kgM2, share: 1 }] }, face)], at),
       };
     }
     const seconds = (typedNumber(minutes) ?? Number.NaN) * 60;
     const duty = (typedNumber(share) ?? Number.NaN) / 100;
-    if (!(seconds >= 1 && seconds <= 1800)) return { wrong: 'The minutes must be between a moment and 30.' };
-    if (!(duty >= 0.02 && duty <= 1)) return { wrong: 'The share of time must be between 2 and 100 %.' };
     return {
       words: `${made.name}: ${heatTools[does].name.toLowerCase()}`,
       entries: stamped(

@@ -179,7 +179,7 @@ describe('covering, heating, finishing', () => {
     show(<HeatDialog plan={plan} onClose={onClose} />);
     await type('Light mistings', '40');
     await press('Log it');
-    expect(await complaint()).toMatch(/between 1 and 10/);
+    expect(await complaint()).toMatch(/mist must be between 5 and 500 g/);
     await type('Light mistings', '3');
     await choose(/^Face/, /^Inside/);
     await press('Log it');
@@ -197,7 +197,7 @@ describe('covering, heating, finishing', () => {
     expect((await screen.findByRole('note')).textContent).toMatch(/fire/);
     await type(/^For/, '0');
     await press('Log it');
-    expect(await complaint()).toMatch(/minutes must be/);
+    expect(await complaint()).toMatch(/between a second and half an hour/);
     await type(/^For/, '1,5');
     await type(/points at one spot/, '1');
     await press('Log it');

@@ -1,4 +1,8 @@
-import { formatHex, interpolate } from 'culori';
+import { formatHex, interpolate, modeOklab, modeRgb, useMode as withMode } from 'culori/fn';
+
+// only what a ramp needs of the library
+withMode(modeRgb);
+withMode(modeOklab);
 
 /** The colours of a clay from pale (0) to wet (1), mixed in OKLab, in 64 steps. */
 export function clayRamp(dryColour: string, wetColour: string): string[] {

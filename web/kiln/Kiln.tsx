@@ -18,6 +18,7 @@ import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
 import { TickedLine, toggled } from './TickedLine.tsx';
 import { to } from '../../api/answers.ts';
+import { newKiln } from '../../core/defaults/studio.ts';
 
 /** What is gathered for the kiln, what is in it, and what comes out. */
 export function Kiln() {
@@ -90,10 +91,12 @@ export function Kiln() {
   );
 }
 
+const DAY_S = 86_400;
+
 function NewKiln({ onClose }: { onClose: () => void }) {
   const [name, setName] = useState('');
-  const [litres, setLitres] = useState('100');
-  const [days, setDays] = useState('2');
+  const [litres, setLitres] = useState(String(newKiln.volumeM3 * 1000));
+  const [days, setDays] = useState(String(newKiln.holdsS / DAY_S));
   return (
     <LogDialog
       title="Set up a kiln"
@@ -101,20 +104,13 @@ function NewKiln({ onClose }: { onClose: () => void }) {
       act={(at) => {
         const volume = typedNumber(litres) ?? Number.NaN;
         const holds = typedNumber(days) ?? Number.NaN;
-        if (name.trim() === '') return { wrong: 'The kiln needs a name: which one is it?' };
-        if (!(volume >= 1 && volume <= 20_000))
-          return {
-            wrong: 'Its room is between 1 and 20 000 litres: width by depth by height in decimetres.',
-          };
-        if (!(holds >= 0.05 && holds <= 30))
-          return { wrong: 'A firing holds it between an hour and 30 days.' };
         return {
           words: `${name.trim()} set up`,
           entries: [
             entry(
               'kiln.set',
               uuid(),
-              { name: name.trim(), volumeM3: volume / 1000, holdsS: Math.round(holds * 86_400) },
+              { name: name.trim(), volumeM3: volume / 1000, holdsS: Math.round(holds * DAY_S) },
               { at },
             ),
           ],

@@ -91,11 +91,11 @@ describe('the kiln room', () => {
     show(<Kiln />);
     await press('Set up a kiln');
     await press('Log the kiln');
-    expect(await complaint()).toContain('needs a name');
+    expect(await complaint()).toContain('name is empty');
     await type('Its name', 'Back kiln');
     await type(/^Room for ware/, '0');
     await press('Log the kiln');
-    expect(await complaint()).toContain('between 1 and 20 000 litres');
+    expect(await complaint()).toContain('between 1 litre and 20 m³');
     await type(/^Room for ware/, '120');
     await press('Log the kiln');
     await expect.poll(() => studio.logged.length).toBe(1);

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Button } from '@mui/material';
+import { bodies } from '../../api/entry.ts';
 import type { ProblemDetails } from '../../api/routes.ts';
 import type { Entry } from '../../core/log/entry.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -8,6 +9,7 @@ import { Form } from '../ui/Form.tsx';
 import { useZone } from '../asking/maker.ts';
 import { useLog } from './notice.tsx';
 import { Trouble } from '../ui/parts.tsx';
+import { wrongFields } from '../ui/shape.ts';
 import { whenNear } from '../ui/times.ts';
 
 const WhenField = lazy(async () => ({ default: (await import('../ui/WhenField.tsx')).WhenField }));
@@ -27,6 +29,15 @@ export interface LogFormProps {
   frame: (parts: { fields: ReactNode; buttons: ReactNode }) => ReactNode;
 }
 
+/** What the contract finds wrong with the first entry that it does not take; null where it takes all. */
+function unsoundIn(entries: readonly Entry[]): string | null {
+  for (const { kind, body } of entries) {
+    const [first] = Object.values(wrongFields(bodies[kind], body));
+    if (first) return first;
+  }
+  return null;
+}
+
 /** A form that logs one act, now or at another time. Nothing typed is lost when it is refused. */
 export function LogForm({ verb, act, onDone, onLeave, onRefused, large, children, frame }: LogFormProps) {
   const log = useLog();
@@ -38,6 +49,8 @@ export function LogForm({ verb, act, onDone, onLeave, onRefused, large, children
   const submit = async () => {
     const made = act(at ?? studioNow());
     if ('wrong' in made) return setWrong(made.wrong);
+    const unsound = unsoundIn(made.entries);
+    if (unsound) return setWrong(unsound);
     setBusy(true);
     const outcome = await log(made.words, made.entries);
     setBusy(false);

@@ -105,6 +105,7 @@ export async function loadAhead(fetched: (path: string) => Promise<unknown>, of 
   }
   await import('../ui/WhenField.tsx');
   await import('../acting/DoneDialog.tsx');
+  await import('../saving/NotSaved.tsx');
   (await import('../planning/planWorker.ts')).wakeWorker();
   for (const path of answers) await fetched(path);
 }

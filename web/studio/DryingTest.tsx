@@ -12,7 +12,13 @@ import {
   YAxis,
 } from 'recharts';
 import type { ClayBody } from '../../core/clay/body.ts';
-import type { FittedClay, TestPoint } from '../../core/fit/dryingTest.ts';
+import { dryingTest } from '../../core/defaults/studio.ts';
+import {
+  steadyTestProblem,
+  type FittedClay,
+  type SteadyTest,
+  type TestPoint,
+} from '../../core/fit/dryingTest.ts';
 import { formatNumber, HOUR, readNumber, type UnitChoice } from '../../core/units/quantity.ts';
 import { NumberField, QuantityField, quantityText, typedNumber, typedQuantity } from '../ui/fields.tsx';
 import { useStudio, useUnits } from '../asking/maker.ts';
@@ -21,7 +27,6 @@ import { entry } from '../saving/outbox.ts';
 import { Section, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { cobalt, copperGreen, ink } from '../ui/theme.ts';
-import type { SteadyTest } from './fit.worker.ts';
 import { fitTestInWorker } from './fitting.ts';
 
 const procedure = [
@@ -48,9 +53,9 @@ function TestSheet({ id, body }: { id: string; body: ClayBody }) {
   const navigate = useNavigate();
   const [table, setTable] = useState('');
   const [dry, setDry] = useState('');
-  const [thickness, setThickness] = useState(() => quantityText(0.01, 'length', units));
-  const [celsius, setCelsius] = useState(() => quantityText(20, 'temperature', units));
-  const [humidity, setHumidity] = useState('50');
+  const [thickness, setThickness] = useState(() => quantityText(dryingTest.thicknessM, 'length', units));
+  const [celsius, setCelsius] = useState(() => quantityText(dryingTest.celsius, 'temperature', units));
+  const [humidity, setHumidity] = useState(String(dryingTest.humidity * 100));
   const [fit, setFit] = useState<FittedClay | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -176,9 +181,6 @@ function SheetToFill() {
   );
 }
 
-/** The air of a room where a test bar dries, still, W/(m²·K). */
-const STILL = 4;
-
 /** A test as it was typed, or what is wrong with it. */
 function testTyped(
   typed: { table: string; dry: string; thickness: string; celsius: string; humidity: string },
@@ -190,19 +192,15 @@ function testTyped(
   const thicknessM = typedQuantity(typed.thickness, 'length', units) ?? Number.NaN;
   const celsius = typedQuantity(typed.celsius, 'temperature', units) ?? Number.NaN;
   const percent = typedNumber(typed.humidity) ?? Number.NaN;
-  if (!(dryKg > 0)) return { wrong: 'The dry mass must be a number above zero: weigh the bar fully dried.' };
-  if (!(thicknessM > 0)) return { wrong: 'The thickness must be a number above zero.' };
-  if (!(celsius > 0 && celsius < 45)) return { wrong: 'The room must be between 0 and 45 °C.' };
-  if (!(percent > 5 && percent < 98)) return { wrong: 'The humidity must be between 5 and 98 %.' };
-  return {
-    test: {
-      points: points.points,
-      dryKg,
-      thicknessM,
-      heatTransfer: STILL,
-      room: { celsius, humidity: percent / 100 },
-    },
+  const test: SteadyTest = {
+    points: points.points,
+    dryKg,
+    thicknessM,
+    heatTransfer: dryingTest.heatTransfer,
+    room: { celsius, humidity: percent / 100 },
   };
+  const problem = steadyTestProblem(test);
+  return problem ? { wrong: problem.message } : { test };
 }
 
 /** Lines of hours, grams and, where measured, millimetres; tabs, semicolons or spaces between. */

@@ -1,13 +1,8 @@
 import { expose } from 'comlink';
 import type { ClayBody } from '../../core/clay/body.ts';
 import { steadyClimate } from '../../core/drying/air.ts';
-import { fitDryingTest, type DryingTest } from '../../core/fit/dryingTest.ts';
+import { fitDryingTest, type SteadyTest } from '../../core/fit/dryingTest.ts';
 import { fitLog } from '../../core/fit/logFit.ts';
-
-/** A drying test in a room that was kept steady. */
-export interface SteadyTest extends Omit<DryingTest, 'climate'> {
-  room: { celsius: number; humidity: number };
-}
 
 const offered = {
   fitTest: (body: ClayBody, { room, ...test }: SteadyTest) =>

@@ -2,7 +2,7 @@ import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LearningAnswer } from '../../api/routes.ts';
 import { defaultBody, linearShrinkage, type ClayBody } from '../../core/clay/body.ts';
-import { fitDryingTest } from '../../core/fit/dryingTest.ts';
+import { type SteadyTest, fitDryingTest } from '../../core/fit/dryingTest.ts';
 import { steadyClimate } from '../../core/drying/air.ts';
 import { meanReading } from '../../core/drying/readings.ts';
 import { integrate, plainSetting, startRun } from '../../core/drying/run.ts';
@@ -20,7 +20,6 @@ import {
   type,
 } from '../testing/studio.test-support.tsx';
 import { DryingTest } from './DryingTest.tsx';
-import type { SteadyTest } from './fit.worker.ts';
 import { Learned } from './Learned.tsx';
 import { LogFit } from './LogFit.tsx';
 

@@ -1,12 +1,12 @@
 import { proxy } from 'comlink';
 import type { ClayBody } from '../../core/clay/body.ts';
-import type { FittedClay } from '../../core/fit/dryingTest.ts';
+import type { FittedClay, SteadyTest } from '../../core/fit/dryingTest.ts';
 import type { LogFit } from '../../core/fit/logFit.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { inWorkerOfItsOwn, type OwnWork } from '../asking/worker.ts';
-import type { FitsHere, SteadyTest } from './fit.worker.ts';
+import type { FitsHere } from './fit.worker.ts';
 
 const worker = () => new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' });
 

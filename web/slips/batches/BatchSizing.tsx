@@ -26,6 +26,7 @@ import { useLog } from '../../saving/notice.tsx';
 import { entry } from '../../saving/outbox.ts';
 import { Section, Trouble } from '../../ui/parts.tsx';
 import { LineTable } from '../fields/LineTable.tsx';
+import { newBatch } from '../../../core/defaults/slip.ts';
 
 type By = BatchSize['by'];
 const ways: { by: By; name: string }[] = [
@@ -61,14 +62,14 @@ export function BatchSizing({ recipe, recipeId, catalogue }: BatchSizingProps) {
   const navigate = useNavigate();
   const [by, setBy] = useState<By>('volume');
   const [typed, setTyped, forget] = useDraft<TypedSize>(`batch of ${recipeId ?? 'new'}`, () => ({
-    dry: quantityText(0.5, 'mass', units),
-    volume: quantityText(0.001, 'volume', units),
-    area: '0.5',
-    thickness: quantityText(0.00015, 'length', units),
-    coats: '3',
-    waste: '30',
+    dry: quantityText(newBatch.dryKg, 'mass', units),
+    volume: quantityText(newBatch.volumeM3, 'volume', units),
+    area: formatNumber(newBatch.areaM2, 2, units),
+    thickness: quantityText(newBatch.coatM, 'length', units),
+    coats: String(newBatch.coats),
+    waste: String(newBatch.waste * 100),
     materialId: recipe.base[0]!.materialId,
-    left: quantityText(0.1, 'mass', units),
+    left: quantityText(newBatch.leftKg, 'mass', units),
   }));
   const size = sizeTyped(by, typed, units);
   const batch = 'wrong' in size ? null : batchOf(recipe, catalogue.materials, size, catalogue.wanted);

@@ -21,9 +21,7 @@ import { copperGreen, hairline, ochre } from '../../ui/theme.ts';
 import { GravityFields, rememberCup, sampleTyped, useSample } from '../fields/GravityFields.tsx';
 import { FeelChoice } from '../tub/Measure.tsx';
 import { TubFields, tubTyped, usePlainTub } from '../fields/TubFields.tsx';
-
-/** Weighed further off than this is pointed out, as a share. Common practice, no source. */
-const TOLERANCE = 0.02;
+import { WEIGHED_WITHIN } from '../../../core/defaults/slip.ts';
 
 /** What went in for an amount wanted, and how far off that is where it matters. */
 function amountWords(
@@ -32,7 +30,7 @@ function amountWords(
   units: UnitChoice,
 ): { words: string; off: boolean } {
   const share = wantedKg === 0 ? 0 : weighedKg / wantedKg - 1;
-  const off = Math.abs(share) > TOLERANCE;
+  const off = Math.abs(share) > WEIGHED_WITHIN;
   const mass = formatQuantity('mass', weighedKg, units);
   return { words: off ? `${mass}, ${formatNumber(100 * share, 1, units)} % off` : mass, off };
 }

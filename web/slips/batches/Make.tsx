@@ -15,6 +15,8 @@ import { wordsFor } from '../../asking/server.ts';
 import { HowMuch, unsaidAmount, useStart } from './HowMuch.tsx';
 import { MaterialField } from '../fields/MaterialField.tsx';
 import { useShelf } from '../../tubs/shelf.ts';
+import { newBatch } from '../../../core/defaults/slip.ts';
+import { USUAL_GRAIN } from '../../../core/slip/density.ts';
 
 /** Where slip-making begins: from powders by a recipe, or from trimmings, by scale or by feel. */
 export function Make() {
@@ -48,7 +50,6 @@ export function Make() {
 }
 
 const NO_COLOUR = 'none';
-const PLAIN_DENSITY = 2600;
 
 type Source = 'trimmings' | 'bucket';
 
@@ -151,11 +152,11 @@ function FromTrimmings({ catalogue: { materials } }: { catalogue: SlipCatalogue 
   const [use, setUse] = useState<SlipUse>('brushed-engobe');
   const [chosen, setClay] = useState<string | null>(null);
   const [colourant, setColourant] = useState(NO_COLOUR);
-  const [percent, setPercent] = useState('5');
+  const [percent, setPercent] = useState(String(newBatch.colourantPercent));
   const [wrong, setWrong] = useState<string | null>(null);
   const clayId = chosen ?? clays[0]?.id ?? '';
   const coloured = colourant !== NO_COLOUR;
-  const grainDensity = clays.find((c) => c.id === clayId)?.set.grainDensity ?? PLAIN_DENSITY;
+  const grainDensity = clays.find((c) => c.id === clayId)?.set.grainDensity ?? USUAL_GRAIN;
   const start = useStart(amount, use, grainDensity);
   const begin = async () => {
     const share = typedNumber(percent);
@@ -222,7 +223,7 @@ const noColour = {
   name: 'None',
   kind: 'clay' as const,
   makeUp: { kind: 'unknown' as const },
-  grainDensity: PLAIN_DENSITY,
+  grainDensity: USUAL_GRAIN,
   hazards: [],
   usualPercent: null,
   standing: 'supplier' as const,

@@ -13,6 +13,9 @@ import {
 } from '../../ui/fields.tsx';
 import { useDraft } from '../../ui/draft.ts';
 import { useStudio, useUnits } from '../../asking/maker.ts';
+import { newTub } from '../../../core/defaults/slip.ts';
+import { USUAL_GRAIN } from '../../../core/slip/density.ts';
+import { formatNumber } from '../../../core/units/quantity.ts';
 
 const adjustments: { value: TubMade['adjusted']; label: string }[] = [
   { value: 'none', label: 'Clay and water alone' },
@@ -50,15 +53,15 @@ export function usePlainTub(key: string, known: Partial<TypedTub> = {}) {
   const units = useUnits();
   return useDraft<TypedTub>(key, () => ({
     name: '',
-    use: 'brushed-engobe',
+    use: newTub.use,
     contents: '',
     clayId: NO_CLAY,
-    volume: quantityText(0.001, 'volume', units),
-    capacity: quantityText(0.0015, 'volume', units),
-    density: '2.6',
-    keeps: '180',
-    wetColour: '#8f8577',
-    firedColour: '#2f3b4c',
+    volume: quantityText(newTub.volumeM3, 'volume', units),
+    capacity: quantityText(newTub.capacityM3, 'volume', units),
+    density: formatNumber(USUAL_GRAIN / 1000, 2, units),
+    keeps: String(newTub.keepsDays),
+    wetColour: newTub.wetColour,
+    firedColour: newTub.firedColour,
     adjusted: 'none',
     carries: [],
     units,

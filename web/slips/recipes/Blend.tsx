@@ -20,6 +20,7 @@ import { Labels } from '../../tubs/Labels.tsx';
 import { LineTable } from '../fields/LineTable.tsx';
 import { BlendPicture } from './BlendPicture.tsx';
 import { useShelf } from '../../tubs/shelf.ts';
+import { newBlend } from '../../../core/defaults/slip.ts';
 
 const kinds: { kind: BlendKind; name: string; is: string }[] = [
   {
@@ -52,20 +53,18 @@ export function Blend() {
   return <BlendBench catalogue={data.catalogue} />;
 }
 
-const MOST_STEPS = 20;
-
 function BlendBench({ catalogue }: { catalogue: SlipCatalogue }) {
   const units = useUnits();
   const { recipes, materials } = catalogue;
   const [kind, setKind] = useState<BlendKind>('line');
-  const [steps, setSteps] = useState('10');
-  const [cup, setCup] = useState(() => quantityText(0.03, 'mass', units));
+  const [steps, setSteps] = useState(String(newBlend.steps));
+  const [cup, setCup] = useState(() => quantityText(newBlend.cupKg, 'mass', units));
   const [corners, setCorners] = useState(() => [0, 1, 2, 3].map((i) => recipes[i % recipes.length]!.id));
   const count = typedNumber(steps);
   const cupKg = typedQuantity(cup, 'mass', units);
   const used = corners.slice(0, cornersOf[kind]);
-  const wrong = !(Number.isInteger(count) && count! >= 1 && count! <= MOST_STEPS)
-    ? `Steps must be a whole number from 1 to ${MOST_STEPS}.`
+  const wrong = !(Number.isInteger(count) && count! >= 1 && count! <= newBlend.mostSteps)
+    ? `Steps must be a whole number from 1 to ${newBlend.mostSteps}.`
     : !(cupKg! > 0)
       ? 'Dry mass in a cup must be a number above zero.'
       : null;

@@ -30,6 +30,7 @@ import { TubActs } from './TubActs.tsx';
 import type { TubAct } from './tubAct.ts';
 import { to } from '../../../api/answers.ts';
 import { useAnswer } from '../../asking/useAnswer.ts';
+import { newTrial } from '../../../core/defaults/slip.ts';
 
 const DoseChart = lazy(async () => ({ default: (await import('./DoseChart.tsx')).DoseChart }));
 
@@ -174,12 +175,12 @@ function Begin({ answer: { shelf, catalogue }, onceMore }: { answer: TubAnswer; 
   const log = useLog();
   const cups = Object.entries(catalogue.cups);
   const deflocculants = Object.entries(catalogue.materials).filter(([, m]) => m.kind === 'deflocculant');
-  const [volume, setVolume] = useState(() => quantityText(2e-4, 'volume', units));
+  const [volume, setVolume] = useState(() => quantityText(newTrial.volumeM3, 'volume', units));
   const [gravity, setGravity] = useState(
     judgement.gravity === null ? '' : formatFixed(judgement.gravity, 3, units),
   );
   const [materialId, setMaterial] = useState(deflocculants[0]?.[0] ?? '');
-  const [drop, setDrop] = useState('0.05');
+  const [drop, setDrop] = useState(() => formatNumber(newTrial.dropKg * 1000, 2, units));
   const [cupId, setCup] = useState(cups[0]?.[0] ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
   const begin = async () => {
@@ -248,7 +249,7 @@ function Dosing({ trial, tubName }: { trial: TrialState; tubName: string }) {
   const units = useUnits();
   const first = trial.points.length === 0;
   const [by, setBy] = useState<'drops' | 'grams'>('drops');
-  const [amount, setAmount] = useState('1');
+  const [amount, setAmount] = useState(String(newTrial.drops));
   const [seconds, setSeconds] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const submit = async () => {

@@ -5,12 +5,13 @@ import { formatNumber } from '../../../core/units/quantity.ts';
 import { NumberField, typedNumber } from '../../ui/fields.tsx';
 import { useUnits } from '../../asking/maker.ts';
 import { Section, Trouble } from '../../ui/parts.tsx';
+import { silicateBaume } from '../../../core/defaults/slip.ts';
 
 /** Letting sodium silicate down with water, by degrees Baumé. */
 export function LetDown() {
   const units = useUnits();
-  const [from, setFrom] = useState('42');
-  const [to, setTo] = useState('25');
+  const [from, setFrom] = useState(String(silicateBaume.sold));
+  const [to, setTo] = useState(String(silicateBaume.brushed));
   const [strong, weak] = [typedNumber(from), typedNumber(to)];
   const holds = (degrees: number | null): degrees is number =>
     degrees !== null && degrees > 0 && degrees < 100;

@@ -28,6 +28,7 @@ import { GravityFields, rememberCup, sampleTyped, useSample } from '../fields/Gr
 import { Stopwatch } from '../fields/Stopwatch.tsx';
 import { to } from '../../../api/answers.ts';
 import { useAnswer } from '../../asking/useAnswer.ts';
+import { LITTLE_SLIP_M3, REST_S } from '../../../core/defaults/slip.ts';
 
 /** Measures a tub: any of mass, flow, feel, temperature and level. */
 export function Measure() {
@@ -37,9 +38,6 @@ export function Measure() {
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the tub …</Typography>;
   return <MeasureForm answer={data} />;
 }
-
-/** Less than this in a tub is asked about: it is likelier a figure in litres, m³. */
-const LITTLE = 1e-5;
 
 const NO_LEVEL = 'The level must be a number: how much is in the tub?';
 const littleWords = (levelM3: number, units: UnitChoice): string =>
@@ -76,7 +74,7 @@ function MeasureForm({ answer: { shelf, catalogue } }: { answer: TubAnswer }) {
     };
     if (Number.isNaN(body.celsius)) return { wrong: 'The temperature must be a number.' };
     if (Number.isNaN(body.levelM3)) return { wrong: NO_LEVEL };
-    if (body.levelM3 !== null && body.levelM3 > 0 && body.levelM3 < LITTLE && level !== sure) {
+    if (body.levelM3 !== null && body.levelM3 > 0 && body.levelM3 < LITTLE_SLIP_M3 && level !== sure) {
       setSure(level);
       return { wrong: littleWords(body.levelM3, units) };
     }
@@ -183,8 +181,6 @@ export function FeelChoice({ feel, onFeel }: { feel: Feel | null; onFeel: (feel:
   );
 }
 
-const REST_MIN = 10;
-
 interface FlowTimingsProps {
   flow: FlowTaken[];
   onFlow: (flow: FlowTaken[]) => void;
@@ -196,7 +192,7 @@ function FlowTimings({ flow, onFlow, catalogue, wantedCup }: FlowTimingsProps) {
   const cups = Object.entries(catalogue.cups);
   const [chosen, setChosen] = useState<string | null>(null);
   const [rested, setRested] = useState(false);
-  const [minutes, setMinutes] = useState(String(REST_MIN));
+  const [minutes, setMinutes] = useState(String(REST_S / 60));
   const [adding, setAdding] = useState<string | null>(null);
   const cupId = chosen ?? (wantedCup && catalogue.cups[wantedCup] ? wantedCup : cups[0]?.[0]);
   const addCup = (
@@ -204,7 +200,7 @@ function FlowTimings({ flow, onFlow, catalogue, wantedCup }: FlowTimingsProps) {
       Add a cup
     </Button>
   );
-  const restS = rested ? Math.max(0, typedNumber(minutes) || REST_MIN) * 60 : 0;
+  const restS = rested ? Math.max(0, (typedNumber(minutes) || REST_S / 60) * 60) : 0;
   return (
     <>
       {adding !== null && <CupDialog id={adding} onClose={() => setAdding(null)} />}

@@ -27,6 +27,7 @@ import { wordsFor } from '../../asking/server.ts';
 import { span, whenNear } from '../../ui/times.ts';
 import { to } from '../../../api/answers.ts';
 import { useAnswer } from '../../asking/useAnswer.ts';
+import { newSettling } from '../../../core/defaults/slip.ts';
 
 /** The settling bench: how long until the coarse has fallen, which layer to take, and what it yields. */
 export function Settle() {
@@ -108,11 +109,11 @@ interface TypedSettling {
 }
 
 const usualSettling = (units: UnitChoice): TypedSettling => ({
-  depth: quantityText(0.1, 'length', units),
-  whole: quantityText(0.15, 'length', units),
-  grain: '2',
-  celsius: quantityText(20, 'temperature', units),
-  fine: '30',
+  depth: quantityText(newSettling.depthM, 'length', units),
+  whole: quantityText(newSettling.wholeM, 'length', units),
+  grain: String(newSettling.grainM * 1e6),
+  celsius: quantityText(newSettling.celsius, 'temperature', units),
+  fine: String(newSettling.finePercent),
 });
 
 /** What was typed in SI, what is wrong with it, how long it takes, and the layer that is then drawn off. */
