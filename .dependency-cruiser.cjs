@@ -24,7 +24,7 @@ const floors = (folder, rooms, tests = '\\.test\\.tsx?$') =>
   }));
 
 /** Places of the workshop, each a screen or a few. */
-const places = ['guide', 'kiln', 'newPiece', 'pieces', 'piece', 'slips', 'studio', 'techniques', 'today'];
+const places = ['calculators', 'guide', 'kiln', 'newPiece', 'pieces', 'piece', 'slips', 'studio', 'techniques', 'today'];
 const webFloors = [
   'asking',
   'ui',
@@ -62,6 +62,7 @@ module.exports = {
       'inlay',
       'operation',
       'catalogue',
+      'calculators',
       'firing',
       'compose',
       'forecast',

@@ -6,6 +6,16 @@ import { build as bundle } from 'esbuild';
 import { root, tool } from './run.mjs';
 import { weigh } from './weight.mjs';
 
+/** What packages of the older kind of modules ask for. */
+const asCommonJs = [
+  "import { createRequire as requireFrom } from 'node:module';",
+  "import { dirname as folderOf } from 'node:path';",
+  "import { fileURLToPath as pathOf } from 'node:url';",
+  'const require = requireFrom(import.meta.url);',
+  'const __filename = pathOf(import.meta.url);',
+  'const __dirname = folderOf(__filename);',
+].join('\n');
+
 /** Bundles of what runs in Node: the server, and the program that makes the demo studio. */
 export const nodeBundles = {
   entryPoints: {
@@ -19,7 +29,11 @@ export const nodeBundles = {
   platform: 'node',
   target: 'node20',
   format: 'esm',
-  packages: 'external',
+  // a start is mostly the loading of modules: one file of them all, but for those that read files of their own
+  external: ['@electric-sql/pglite', 'pdfkit', 'piscina'],
+  banner: { js: asCommonJs },
+  minifySyntax: true,
+  minifyWhitespace: true,
   sourcemap: true,
   logLevel: 'warning',
 };

@@ -11,7 +11,7 @@ import { createApp } from './app.ts';
 import { createJobs, type Jobs } from '../jobs/jobs.ts';
 import { derivedFile } from '../files/answerCache.ts';
 import { sharingPlans } from '../planning/sharedPlan.ts';
-import { planningThreads, threadedPlanner } from '../planning/planner.ts';
+import { planningThreads, threadedPlanner, warmedUp } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from '../time/clock.ts';
 import { openFolder, type OpenFolder } from '../folder/folder.ts';
@@ -48,7 +48,7 @@ async function main(): Promise<void> {
   const derived = (name: string) => join(dataFolder, 'derived', `${name}.json`);
   const plans = createPlans({
     store: folder.store,
-    planner: sharingPlans(threadedPlanner(planThread, planningThreads())),
+    planner: sharingPlans(threadedPlanner(planThread, { threads: planningThreads(), atOnce: warmedUp })),
     studyPlanner: threadedPlanner(planThread),
     sensors,
     kept: derivedFile(derived('answers'), made),

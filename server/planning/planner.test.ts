@@ -58,7 +58,7 @@ describe('the planning thread', () => {
   });
 
   it('of several is always the same for a piece, and not one for all', async () => {
-    const several = threadedPlanner(join(folder, 'thread.mjs'), 2);
+    const several = threadedPlanner(join(folder, 'thread.mjs'), { threads: 2, atOnce: true });
     const threadsOf = async (pieces: string[]) => {
       const answers = await Promise.all(
         pieces.map((pieceId) => several({ pieceId } as unknown as PlanInput, 0)),

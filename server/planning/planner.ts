@@ -68,6 +68,9 @@ export function plannerHere(): Planner {
   };
 }
 
+/** Whether what plans is warmed up at a start; a computer that is started often has better to do. */
+export const warmedUp = process.env['KOSMEMA_WARM_UP'] !== 'no';
+
 /** Threads that plan: one core is left to the server. */
 export const planningThreads = (): number => Math.min(MOST_THREADS, Math.max(1, availableParallelism() - 1));
 
@@ -75,12 +78,15 @@ export const planningThreads = (): number => Math.min(MOST_THREADS, Math.max(1, 
  * Plans in threads of their own, so that the server goes on answering meanwhile; on this one where the built thread
  * is not beside the program, as when it runs from its sources. A piece is always planned by the same thread, which
  * remembers its walls; one that dies is started again.
+ * @param atOnce they begin before anything is asked of them
  */
-export function threadedPlanner(path: string, threads = 1): Planner {
+export function threadedPlanner(path: string, { threads = 1, atOnce = false } = {}): Planner {
   if (!existsSync(path)) return plannerHere();
-  const pools = Array.from({ length: threads }, () => threadOf(path));
+  const begun: Piscina[] = [];
+  const threadAt = (place: number) => (begun[place] ??= threadOf(path));
+  if (atOnce) for (let place = 0; place < threads; place++) threadAt(place);
   return async (given, now, wanted = plain) => {
-    const thread = pools[placeOf(given.pieceId, threads)]!;
+    const thread = threadAt(placeOf(given.pieceId, threads));
     const task: PlanTask = { given, now, wanted };
     for (let tries = 1; ; tries++) {
       let done: PlanDone;
@@ -100,6 +106,7 @@ export function threadedPlanner(path: string, threads = 1): Planner {
 const threadOf = (path: string): Piscina =>
   new Piscina({
     filename: path,
+    // one that dies is begun again for what waits
     minThreads: 1,
     maxThreads: 1,
     idleTimeout: Number.POSITIVE_INFINITY,

@@ -55,6 +55,8 @@ export const pages: Page[] = [
     path: 'techniques/:id/own',
     view: async () => (await import('../techniques/OwnTechnique.tsx')).OwnTechnique,
   },
+  { path: 'benches', view: async () => (await import('../calculators/Benches.tsx')).Benches },
+  { path: 'benches/:id', view: async () => (await import('../calculators/Bench.tsx')).Bench },
   { path: 'studio', view: async () => (await import('../studio/Studio.tsx')).Studio },
   { path: 'studio/fit', view: async () => (await import('../studio/LogFit.tsx')).LogFit },
   { path: 'studio/clays/:id/test', view: async () => (await import('../studio/DryingTest.tsx')).DryingTest },

@@ -1,7 +1,7 @@
 import { useToday } from '../asking/useToday.ts';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { Box, TextField, Typography } from '@mui/material';
+import { Box, Link, TextField, Typography } from '@mui/material';
 import { stages, type StageDescription } from '../../core/clay/stage.ts';
 import { stepsOf } from '../../core/catalogue/catalogue.ts';
 import type { Technique } from '../../core/technique/technique.ts';
@@ -39,9 +39,12 @@ export function Techniques() {
   );
   return (
     <>
-      <Typography variant="h1" sx={{ mb: 2 }}>
-        Techniques
-      </Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 3, alignItems: 'baseline', mb: 2 }}>
+        <Typography variant="h1">Techniques</Typography>
+        <Link component={RouterLink} to="/benches">
+          Benches: sums for the work
+        </Link>
+      </Box>
       <Finding
         typed={{ search, stage, pieceId: piece ? pieceId : ANY }}
         pieces={pieces}
