@@ -29,7 +29,7 @@ const views = [
   ['recipe', '/slips/recipes/recipe-fitted', wide],
   ['blend', '/slips/blend', wide],
   ['deflocculation', '/slips/tub-frost/deflocculate', wide],
-  ['bins', '/slips/bins', wide],
+  ['bench', '/benches/throw-for-bellying', wide],
   ['studio', '/studio', wide],
 ];
 const wanted = process.argv.slice(2);

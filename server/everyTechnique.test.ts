@@ -9,7 +9,7 @@ import { foldPiece, partsWanted, type PieceState } from '../core/log/piece.ts';
 import { DEFAULT_CLAY, DEFAULT_MAKER, DEFAULT_ROOM, defaultStudio } from '../core/log/studio.ts';
 import { intended } from '../core/piece/operation.ts';
 import { caseOf, MADE } from '../core/piece/piece.test-support.ts';
-import { planPiece } from '../core/plan/plan.ts';
+import { cachedPlanner } from '../core/plan/cachedPlanner.ts';
 import { changesWall } from '../core/plan/wallProjection.ts';
 import { techniques } from '../core/catalogue/catalogue.ts';
 import type { Cover } from '../core/drying/face.ts';
@@ -51,6 +51,7 @@ const made = (layers: Layer[], form: Form, cover: Cover): Entry =>
 /** The contract and its rules, as the route of acts holds to them. */
 function desk() {
   const ledger = emptyLedger();
+  const planned = cachedPlanner(2);
   return {
     log: (of: Entry, now: number) => {
       const parsed = actSchema.parse({
@@ -67,7 +68,7 @@ function desk() {
       const facts = { ...caseOf([...entries]), studio };
       const rooms = facts.rooms.map((room) => ({ ...room, id: DEFAULT_ROOM }));
       // tried with nothing changed: advice on covers is not asked for
-      return planPiece({ ...facts, pieceId: 'p', rooms }, now, {}, { members: 2 })!;
+      return planned({ ...facts, pieceId: 'p', rooms }, now, {}, { members: 2 })!;
     },
     entries: () => [...entriesAbout(ledger, 'piece', 'p')],
   };

@@ -49,7 +49,7 @@ export const bellied = calculator({
         { label: 'Across once bellied, plastic', as: 'length', value: plasticM },
         { label: 'Its wall then', as: 'length', value: plasticWallM },
         ...(stretch > 1
-          ? [{ label: 'Of a skin, laid bare', as: 'share' as const, value: 1 - 1 / stretch }]
+          ? [{ label: 'Bare clay between a skin’s cracks', as: 'share' as const, value: 1 - 1 / stretch }]
           : []),
       ],
       warnings: [
@@ -77,7 +77,9 @@ export const stretchedSlab = calculator({
       answer: { label: 'Begin with a disc across', as: 'length', value: acrossM / Math.sqrt(area) },
       beside: [
         { label: 'Its area grows', as: 'ratio', value: area },
-        ...(area > 1 ? [{ label: 'Of a skin, laid bare', as: 'share' as const, value: 1 - 1 / area }] : []),
+        ...(area > 1
+          ? [{ label: 'Bare clay between a skin’s cracks', as: 'share' as const, value: 1 - 1 / area }]
+          : []),
       ],
       warnings: [
         ...(area > MOST_AREA ? ['Over 7 times its area a slab hardly holds: begin thinner.'] : []),

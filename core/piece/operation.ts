@@ -6,7 +6,7 @@ import { consistencyFor } from '../slip/consistency.ts';
 import type { SlipLaid } from '../slip/correct.ts';
 import { THINNEST_SLIP, USUAL_GRAIN } from '../slip/density.ts';
 import { instantOf } from '../time/moment.ts';
-import { wholeZone, type Layer, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
+import { passOf, wholeZone, type Layer, type Planned, type StepRef, type Zone } from '../technique/layer.ts';
 import { useOf, type Effect, type Face, type Usual } from '../technique/technique.ts';
 import type { Instant } from '../units/quantity.ts';
 import { shareIn, type OwnWall } from './walls.ts';
@@ -108,6 +108,3 @@ export function laidBy({ effects, slip, refs }: Operation): { water: number; dry
     dry: loads.reduce((sum, { dry }) => sum + dry, 0),
   };
 }
-
-/** Which time a step is done, from 1. */
-export const passOf = (refs: readonly StepRef[]): number => refs[0]?.pass ?? 1;

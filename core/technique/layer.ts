@@ -54,6 +54,9 @@ export interface StepRef {
   pass: number;
 }
 
+/** Which time a step is done, from 1. */
+export const passOf = (refs: readonly StepRef[]): number => refs[0]?.pass ?? 1;
+
 /** The name of a step of a piece. */
 export const refKey = ({ layer, step, zone, pass }: StepRef): string =>
   `${layer}/${step}${zone === null ? '' : `@${zone}`}/${pass}`;

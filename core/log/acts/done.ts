@@ -1,7 +1,6 @@
 import type { Stage } from '../../clay/stage.ts';
 import { rowOf, slipTaken } from '../../operation/rows.ts';
-import { passOf } from '../../piece/operation.ts';
-import type { StepRef } from '../../technique/layer.ts';
+import { passOf, type StepRef } from '../../technique/layer.ts';
 import { useOf, type Face } from '../../technique/technique.ts';
 import { nothingSaid, type PieceDone } from '../entry.ts';
 import { draft, type Draft } from './draft.ts';
