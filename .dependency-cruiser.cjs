@@ -24,7 +24,18 @@ const floors = (folder, rooms, tests = '\\.test\\.tsx?$') =>
   }));
 
 /** Places of the workshop, each a screen or a few. */
-const places = ['calculators', 'guide', 'kiln', 'newPiece', 'pieces', 'piece', 'slips', 'studio', 'techniques', 'today'];
+const places = [
+  'calculators',
+  'guide',
+  'kiln',
+  'newPiece',
+  'pieces',
+  'piece',
+  'slips',
+  'studio',
+  'techniques',
+  'today',
+];
 const webFloors = [
   'asking',
   'ui',
