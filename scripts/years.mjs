@@ -62,8 +62,9 @@ console.log(`Import: ${JSON.stringify(taken.value)}`);
 const written = await timed(async () => {
   for (;;) {
     const rooms = await json(at('/api/rooms'));
-    const to = Math.min(...Object.values(rooms).map((room) => room.to));
-    if (Object.keys(rooms).length === 4 && to > Date.parse('2026-03-10T00:00:00Z')) return;
+    const measured = Object.values(rooms).flatMap((room) => room.measured ?? []);
+    const to = Math.min(...measured.map((room) => room.to));
+    if (measured.length === 4 && to > Date.parse('2026-03-10T00:00:00Z')) return;
     await sleep(500);
   }
 });
