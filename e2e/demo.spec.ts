@@ -26,6 +26,8 @@ const views = {
     '/hand-in',
     '/techniques',
     '/techniques/slip-drip',
+    '/benches',
+    '/benches/throw-for-bellying',
     '/studio',
     '/studio/clays/clay-buff/test',
     '/studio/fit',

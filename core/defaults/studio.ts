@@ -1,6 +1,6 @@
 import { DAY } from '../units/quantity.ts';
 
-/** What the forms of the studio begin with, and what they take, SI. Common practice, no source. */
+/** What the forms of the studio begin with, SI. Common practice, no source. */
 
 /** A kiln: its room for ware, and how long a firing holds it. */
 export const newKiln = { volumeM3: 0.1, holdsS: (2 * DAY) / 1000 } as const;

@@ -68,7 +68,7 @@ export function OneBench({ of }: { of: Calculator }) {
             Begin with the usual figures again
           </Button>
         </Box>
-        <Box aria-live="polite">
+        <Box aria-live="polite" sx={{ order: { xs: -1, md: 0 } }}>
           {worked.ok ? (
             <Answer of={worked.value} units={units} />
           ) : (
