@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { overlapping } from '../core/time/hours.ts';
+import { isDate, overlapping, type DaySpell } from '../core/time/hours.ts';
 import { belief, howMany, taughtable } from './learned.ts';
 import { versionOf, type VersionOf } from '../core/log/entry.ts';
 import { earlierBodies, outcome, pieceBodies, stage } from './piece.ts';
@@ -105,23 +105,37 @@ const clayBody = z
       'Shrinking stops at a lower water content than the bag holds: make the critical water content the smaller figure.',
   });
 
+const spell = {
+  fromMinute: minute,
+  toMinute: z.int().min(0).max(LATEST, 'Working time ends on the next day at the latest.'),
+};
+const endsWithinADay = ({ fromMinute, toMinute }: DaySpell) =>
+  toMinute > fromMinute && toMinute <= fromMinute + 1440;
+const check = {
+  path: ['toMinute'],
+  message: 'Working time must end after it begins, within a day: check the two times.',
+};
 const weekHours = z
-  .array(
-    z
-      .object({
-        weekday: z.int().min(1).max(7),
-        fromMinute: minute,
-        toMinute: z.int().min(0).max(LATEST, 'Working time ends on the next day at the latest.'),
-      })
-      .refine((spell) => spell.toMinute > spell.fromMinute && spell.toMinute <= spell.fromMinute + 1440, {
-        path: ['toMinute'],
-        message: 'Working time must end after it begins, within a day: check the two times.',
-      }),
-  )
+  .array(z.object({ weekday: z.int().min(1).max(7), ...spell }).refine(endsWithinADay, check))
   .max(21, 'At most three spells a day: join some.')
   .refine((spells) => overlapping(spells) === null, {
     message: 'Two spells of working time overlap: let one end before the next begins.',
   });
+
+const studioDay = z.object({
+  date: z
+    .string()
+    .max(10, 'The day is a date like 2026-03-12.')
+    .refine(isDate, 'The day is a date like 2026-03-12.')
+    .meta({ examples: ['2026-03-12'] }),
+  spells: z
+    .array(z.object(spell).refine(endsWithinADay, check))
+    .max(3, 'At most three spells a day: join some.')
+    .refine((spells) => overlapping(spells.map((of) => ({ ...of, weekday: 1 }))) === null, {
+      message: 'Two spells of that day overlap: let one end before the next begins.',
+    })
+    .nullable(),
+});
 
 export const studioSet = z.object({
   name: name('The name'),
@@ -217,6 +231,7 @@ export const bodies = {
     skipBad: z.boolean(),
   }),
   'studio.set': studioSet,
+  'studio.day': studioDay,
   'room.set': roomSet,
   'room.read': z.object({ celsius: roomCelsius('The temperature'), humidity: humidity('The humidity') }),
   'clay.set': clayBody,

@@ -14,6 +14,8 @@ export interface Make {
   uuid: () => string;
   /** An entry that happened `daysAgo` days before today at a time of the workshop's day like `15:30`. */
   entry: <K extends Kind>(kind: K, subject: string, daysAgo: number, time: string, body: BodyOf<K>) => Entry;
+  /** The date so many days from today. */
+  date: (daysAhead: number) => string;
   /** The same of what a maker means. */
   meant: (draft: Draft, daysAgo: number, time: string) => Entry;
 }
@@ -36,6 +38,8 @@ export function maker(now: number): Make {
   };
   return {
     uuid: () => uuid(),
+    date: (daysAhead) =>
+      new Date(midnight + ZONE_AHEAD + daysAhead * 24 * HOUR).toISOString().slice(0, 'yyyy-mm-dd'.length),
     meant,
     entry: (kind, subject, daysAgo, time, body) => meant({ kind, subject, body } as Draft, daysAgo, time),
   };

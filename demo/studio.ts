@@ -6,6 +6,8 @@ const day = (weekday: number) => [
   { weekday, fromMinute: 13 * 60 + 30, toMinute: 18 * 60 },
 ];
 
+const evening = { fromMinute: 19 * 60, toMinute: 21 * 60 + 30 };
+
 const units = { length: 'mm', mass: 'g', volume: 'ml', temperature: 'C', decimal: '.' } as const;
 
 const sandClay = {
@@ -32,7 +34,7 @@ const paleClay = {
 };
 
 /** The workshop's hours, its two makers, its two clays and its own technique. */
-export function studioEntries({ entry }: Make): Entry[] {
+export function studioEntries({ entry, date }: Make): Entry[] {
   return [
     entry('studio.set', 'studio', 40, '09:00', {
       name: 'Quillstone Yard',
@@ -41,6 +43,12 @@ export function studioEntries({ entry }: Make): Entry[] {
       nightFromMinute: 22 * 60,
       nightToMinute: 6 * 60 + 30,
     }),
+    // late on the day before the market, and nobody there while it lasts
+    entry('studio.day', 'studio', 2, '17:40', {
+      date: date(8),
+      spells: [...day(4).map(({ fromMinute, toMinute }) => ({ fromMinute, toMinute })), evening],
+    }),
+    entry('studio.day', 'studio', 2, '17:41', { date: date(9), spells: [] }),
     entry('maker.set', 'maker-ines', 40, '09:01', { name: 'Ines', units, scaleStepKg: 1e-4 }),
     entry('maker.set', 'maker-default', 40, '09:02', { name: 'Odo', units, scaleStepKg: 1e-4 }),
     entry('clay.set', 'clay-default', 40, '09:05', sandClay),

@@ -1,14 +1,14 @@
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createStudio, DEMO_MOMENT, TEMPLATES, type Studio } from './studio.ts';
+import { createStudio, DEMO_MADE, TEMPLATES, type Studio } from './studio.ts';
 
 /** Two data folders made once a run, an empty one and one of the demo workshop: each journey works on a copy. */
 export default async function setup(): Promise<() => void> {
   const templates = mkdtempSync(join(tmpdir(), 'kosmema-e2e-templates-'));
   process.env[TEMPLATES] = templates;
   const studio = createStudio();
-  studio.setClock(DEMO_MOMENT);
+  studio.setClock(DEMO_MADE);
   await studio.start();
   await studio.stop();
   cpSync(studio.data, join(templates, 'empty'), { recursive: true });

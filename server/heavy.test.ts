@@ -89,16 +89,19 @@ describe('an import', () => {
   it('leaves the name, the hours and the rooms as they are set here, and says so', async () => {
     const folder = await opened(emptyFolder());
     const set = (name: string) => entry('studio.set', 'studio', { ...defaultStudio, name });
-    await folder.store.keep(act(set('Mine')));
+    const away = { date: '2026-03-24', spells: [] };
+    await folder.store.keep(act(set('Mine'), entry('studio.day', 'studio', away)));
     const theirs = [
+      recorded(3, act(entry('studio.day', 'studio', { date: '2026-03-25', spells: [] }))),
       recorded(1, act({ ...set('Theirs'), at: '2026-03-10T11:00:00.000Z' })),
       recorded(2, act(pieceMade('theirs'))),
     ];
     const outcome = await importer(folder).take(
       Readable.from([readFileSync(await archiveOf(studioJson(theirs)))]),
     );
-    expect(outcome).toMatchObject({ ok: true, value: { acts: 2, settingsKept: ['Mine'] } });
-    expect(folder.store.studio().studio.name).toBe('Mine');
+    expect(outcome).toMatchObject({ ok: true, value: { acts: 3, settingsKept: ['Mine'] } });
+    expect(folder.store.studio().studio).toMatchObject({ name: 'Mine', days: { '2026-03-24': [] } });
+    expect(folder.store.studio().studio.days).not.toHaveProperty('2026-03-25');
     expect(folder.store.entriesAbout('piece', 'theirs')).toHaveLength(1);
     await folder.close();
   });

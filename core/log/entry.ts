@@ -1,4 +1,4 @@
-import type { WorkingSpell } from '../time/hours.ts';
+import type { Days, DaySpell, WorkingSpell } from '../time/hours.ts';
 import type { ClayBody } from '../clay/body.ts';
 import type { Stage } from '../clay/stage.ts';
 import type { DailyCycle } from '../drying/air.ts';
@@ -139,6 +139,11 @@ export interface StudioSet {
   nightToMinute: number;
 }
 
+/** The studio as it is set, with the days that differ from its week. */
+export interface Studio extends StudioSet {
+  days?: Days;
+}
+
 export interface RoomSet {
   name: string;
   cycle: DailyCycle;
@@ -262,6 +267,8 @@ export interface EntryBodies {
   'guide.set': { pieces: string[]; over: boolean };
   'readings.taken': ReadingsTaken;
   'studio.set': StudioSet;
+  /** When somebody is there on one day; as every week again where spells are null. */
+  'studio.day': { date: string; spells: DaySpell[] | null };
   'room.set': RoomSet;
   /** Its air as somebody read it off an instrument. */
   'room.read': { celsius: number; humidity: number };

@@ -1,7 +1,7 @@
 import type { Instant } from '../units/quantity.ts';
 import { memoByRevision } from './memoByRevision.ts';
 import type { WorkingSpell } from '../time/hours.ts';
-import { entriesOf, type GroupSet, type StudioSet } from './entry.ts';
+import { entriesOf, type GroupSet, type Studio } from './entry.ts';
 import { entriesAbout, subjectsOf, type Ledger } from './ledger.ts';
 
 /** A group of pieces by its log. */
@@ -19,11 +19,16 @@ export function firstWanted(all: readonly GroupState[], ids: readonly string[]):
   return dates.length === 0 ? null : Math.min(...dates);
 }
 
-/** When hands are at a piece of these groups: in the hours of its classes, where they have any, or else the studio's. */
-export function hoursFor(studio: StudioSet, all: readonly GroupState[], ids: readonly string[]): StudioSet {
+/**
+ * When hands are at a piece of these groups: in the hours of its classes, where they have any, or else the studio's. On a
+ * day when nobody comes to the studio, no class does.
+ */
+export function hoursFor(studio: Studio, all: readonly GroupState[], ids: readonly string[]): Studio {
   const classes = all.filter(({ id, set, closed }) => !closed && set.hours && ids.includes(id));
   if (classes.length === 0) return studio;
-  return { ...studio, hours: joinedHours(classes.flatMap(({ set }) => set.hours!)) };
+  const { days = {}, ...set } = studio;
+  const closed = Object.fromEntries(Object.entries(days).filter(([, spells]) => spells.length === 0));
+  return { ...set, hours: joinedHours(classes.flatMap(({ set }) => set.hours!)), days: closed };
 }
 
 /** Spells of several weeks as of one: those that overlap or touch are joined. */

@@ -156,6 +156,7 @@ export const kinds: { [K in EntryKind]: KindRow<K> } = {
   'guide.set': { founds: true },
   'readings.taken': { names: ({ subject }) => to('room', subject, 'subject') },
   'studio.set': {},
+  'studio.day': {},
   'room.set': { founds: true },
   'room.read': { names: ({ subject }) => to('room', subject, 'subject') },
   'sensor.set': { names: ({ subject }) => to('room', subject, 'subject') },

@@ -131,6 +131,11 @@ describe('the hours of a class', () => {
     expect(hoursFor(studioHours, all, ['a', 'none']).hours).toEqual([lesson(2, 18, 20)]);
     expect(hoursFor(studioHours, all, ['a', 'b']).hours).toEqual([lesson(2, 18, 21), lesson(4, 18, 20)]);
     expect(hoursFor(studioHours, all, ['none', 'over'])).toBe(studioHours);
+    const away = {
+      ...studioHours,
+      days: { '2026-03-10': [], '2026-03-12': [{ fromMinute: 0, toMinute: 60 }] },
+    };
+    expect(hoursFor(away, all, ['a']).days).toEqual({ '2026-03-10': [] });
   });
 });
 

@@ -1,3 +1,5 @@
+import { dateAt } from '../time/hours.ts';
+import type { Instant } from '../units/quantity.ts';
 import type { EntryBodies, Entry, SubjectKind } from './entry.ts';
 import { subjectKind } from './ledger.ts';
 import type { Named, Settable, StudioState } from './studio.ts';
@@ -8,12 +10,14 @@ import { STUDIO } from './studio.ts';
  * set here, or used as they came, and that it set otherwise.
  * @param isUsed whether work was logged here with a setting: in a room, of a clay, by a maker
  * @param entry makes an entry of a setting
+ * @param now days that are over stay as they come
  */
 export function settingsKept(
   before: StudioState,
   after: StudioState,
   isUsed: (kind: SubjectKind, id: string) => boolean,
-  entry: <K extends Settable>(kind: K, subject: string, body: EntryBodies[K]) => Entry,
+  entry: <K extends Settable | 'studio.day'>(kind: K, subject: string, body: EntryBodies[K]) => Entry,
+  now: Instant,
 ): { entries: Entry[]; names: string[] } {
   const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
   const entries: Entry[] = [];
@@ -22,8 +26,13 @@ export function settingsKept(
     entries.push(entry(kind, id, body));
     names.push(name);
   };
-  if (before.isSet && differs(before.studio, after.studio))
-    keep('studio.set', STUDIO, before.studio, before.studio.name);
+  const { days: here = {}, ...week } = before.studio;
+  const { days: there = {}, ...theirWeek } = after.studio;
+  if (before.isSet && differs(week, theirWeek)) keep('studio.set', STUDIO, week, week.name);
+  if (before.isSet || before.studio.days)
+    for (const date of new Set([...Object.keys(here), ...Object.keys(there)]))
+      if (date >= dateAt(week.zone, now) && differs(here[date], there[date]))
+        entries.push(entry('studio.day', STUDIO, { date, spells: here[date] ? [...here[date]] : null }));
   const each = <K extends Settable>(
     kind: K,
     here: Named<EntryBodies[K] & { name: string }>[],

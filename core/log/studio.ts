@@ -8,6 +8,7 @@ import {
   type EntryBodies,
   type EntryOf,
   type RoomSet,
+  type Studio,
   type StudioSet,
 } from './entry.ts';
 import { entriesAbout, subjectKind, subjectsOf, type Ledger } from './ledger.ts';
@@ -87,7 +88,7 @@ export const readsIn = (entries: readonly Entry[]): AirRead[] =>
 
 /** The settings of the studio, its rooms, clays, makers and techniques. */
 export interface StudioState {
-  studio: StudioSet;
+  studio: Studio;
   /** Whether the maker has set the studio up. */
   isSet: boolean;
   rooms: Named<RoomSet>[];
@@ -103,7 +104,7 @@ export const studioOf = memoByRevision(['studio', 'room', 'clay', 'maker', 'tech
 function foldStudio(ledger: Ledger): StudioState {
   const studio = revisions(ledger, 'studio.set', STUDIO, defaultStudio);
   return {
-    studio: studio.at(-1)!.set,
+    studio: { ...studio.at(-1)!.set, ...daysOf(ledger) },
     isSet: studio.length > 1,
     rooms: catalogue(ledger, 'room.set', { [DEFAULT_ROOM]: defaultRoom }),
     clays: catalogue(ledger, 'clay.set', { [DEFAULT_CLAY]: defaultBody }),
@@ -112,6 +113,16 @@ function foldStudio(ledger: Ledger): StudioState {
     }),
     techniques: catalogue(ledger, 'technique.set', {}),
   };
+}
+
+/** The days that differ, as each was said last; none of them where none was. */
+function daysOf(ledger: Ledger): Pick<Studio, 'days'> {
+  const said = entriesOf(entriesAbout(ledger, 'studio', STUDIO), 'studio.day');
+  const last = Object.fromEntries(said.map(({ body: { date, spells } }) => [date, spells]));
+  const days = Object.fromEntries(
+    Object.entries(last).flatMap(([date, spells]) => (spells ? [[date, spells]] : [])),
+  );
+  return Object.keys(days).length > 0 ? { days } : {};
 }
 
 /** The setting that held at an instant; the first also holds before it. */

@@ -9,7 +9,7 @@ import {
   type Climate,
 } from '../drying/air.ts';
 import type { Prior } from '../forecast/prior.ts';
-import type { Entry, RoomSet, StudioSet } from '../log/entry.ts';
+import type { Entry, RoomSet, Studio, StudioSet } from '../log/entry.ts';
 import type { SlipLaid } from '../slip/correct.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { zoneOffset } from '../time/hours.ts';
@@ -22,7 +22,7 @@ export interface PlanInput {
   entries: readonly Entry[];
   body: ClayBody;
   rooms: RoomInput[];
-  studio: StudioSet;
+  studio: Studio;
   /** Slip of the tubs that are planned for it, as it stands now. */
   tubs: Record<string, SlipInTub>;
   /** What finished pieces have taught of this clay and room, where they have. */

@@ -14,8 +14,7 @@ const planned = (hours: number, wallM: number, entries: Entry[] = []): PiecePlan
   planPiece(caseOf([cup(wallM), ...entries]), hoursOn(hours), undefined, { members })!;
 const due = (plan: PiecePlan) => plan.gates.filter((g) => isOpen(g.status) && !g.planned.optional);
 const inHours = (plan: PiecePlan) => due(plan).filter((s) => s.doAt !== null).length;
-const spellsAround = (at: Instant) =>
-  workingTime(defaultStudio.hours, defaultStudio.zone, at - DAY, at + 14 * DAY);
+const spellsAround = (at: Instant) => workingTime(defaultStudio, at - DAY, at + 14 * DAY);
 
 const scenes = [1, 4, 8, 20].flatMap((hours) =>
   [0.004, 0.008, 0.01, 0.012].map((wallM) => ({ hours, wallM })),

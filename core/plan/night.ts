@@ -1,5 +1,5 @@
 import { beginOf, endOf } from '../drying/trajectory.ts';
-import type { StudioSet } from '../log/entry.ts';
+import type { Studio, StudioSet } from '../log/entry.ts';
 import { DAY, HOUR, type Instant } from '../units/quantity.ts';
 import { nightTime, workingTime, type Spell } from '../time/hours.ts';
 import type { PiecePlan } from './plan.ts';
@@ -20,13 +20,13 @@ export interface ComingNight {
 const EVENING = 5 * HOUR;
 
 /** The night that was last asked for of each studio: it is the same from then until it ends. */
-const known = new WeakMap<StudioSet, { at: Instant; night: ComingNight }>();
+const known = new WeakMap<Studio, { at: Instant; night: ComingNight }>();
 
 /** The coming night, or the one that it is: when hands leave, and when they are there again after it. */
-export function comingNight(studio: StudioSet, now: Instant): ComingNight {
+export function comingNight(studio: Studio, now: Instant): ComingNight {
   const last = known.get(studio);
   if (last && now >= last.at && now < last.night.to) return last.night;
-  const spells = workingTime(studio.hours, studio.zone, now - 2 * DAY, now + 10 * DAY);
+  const spells = workingTime(studio, now - 2 * DAY, now + 10 * DAY);
   const night = nightTime(studio, now, now + 3 * DAY)
     .map((dark) => nightIn(dark, spells))
     .find(({ to }) => to > now)!;

@@ -139,7 +139,7 @@ export function planFrom(
   const { best, members, at, joined: seams, begun: _begun, befell: _past, divided, ...rest } = believed;
   // a wall still warm from a hot tool is known until it has cooled
   const from = Math.max(at, ...divided.own.map(({ name }) => best[name]!.at));
-  const spells = workingTime(facts.studio.hours, facts.studio.zone, from, from + HORIZON);
+  const spells = workingTime(facts.studio, from, from + HORIZON);
   const room = facts.rooms.find(({ id }) => id === piece.roomId);
   const route = routeWith(
     piece,

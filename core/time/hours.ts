@@ -8,6 +8,20 @@ export interface WorkingSpell {
   toMinute: number;
 }
 
+/** A spell of one day, minutes since its midnight in the studio's zone; it may end on the next day. */
+export type DaySpell = Pick<WorkingSpell, 'fromMinute' | 'toMinute'>;
+
+/** Days that differ from the usual week, by date (`2026-03-12`): when somebody is there then; at no time where it is empty. */
+export type Days = Readonly<Record<string, readonly DaySpell[]>>;
+
+/** When hands are there: every week, and on days that differ. */
+export interface Hours {
+  /** IANA name. */
+  zone: string;
+  hours: readonly WorkingSpell[];
+  days?: Days;
+}
+
 /** When it is night, in a zone. */
 export interface Nights {
   zone: string;
@@ -22,23 +36,50 @@ export interface Spell {
 
 /**
  * The spells of working time that touch a stretch of time, ascending, in the studio's zone (days of 23 and 25
- * hours come out right).
- * @param zone IANA name
+ * hours come out right). A spell that runs past midnight into one of a day that differs ends where that begins.
  */
-export function workingTime(hours: WorkingSpell[], zone: string, from: Instant, to: Instant): Spell[] {
+export function workingTime(studio: Hours, from: Instant, to: Instant): Spell[] {
   const spells: Spell[] = [];
-  let day = DateTime.fromMillis(from, { zone }).startOf('day').minus({ days: 1 });
+  let day = DateTime.fromMillis(from, { zone: studio.zone }).startOf('day').minus({ days: 1 });
   while (day.toMillis() <= to) {
-    for (const spell of hours) {
-      if (spell.weekday !== day.weekday) continue;
-      const start = atMinute(day, spell.fromMinute);
-      const end = atMinute(day, spell.toMinute);
+    for (const { fromMinute, toMinute } of spellsOn(studio, day)) {
+      const start = atMinute(day, fromMinute);
+      const end = atMinute(day, toMinute);
       if (end > from && start < to && end > start) spells.push({ from: start, to: end });
     }
     day = day.plus({ days: 1 });
   }
-  return spells.sort((a, b) => a.from - b.from);
+  spells.sort((a, b) => a.from - b.from);
+  return spells.flatMap(({ from: start, to: end }, i) => {
+    const until = Math.min(end, spells[i + 1]?.from ?? end);
+    return until > start ? [{ from: start, to: until }] : [];
+  });
 }
+
+/** When somebody is there on a day: as it was set for that day, or as every week. */
+export const spellsOn = (
+  { hours, days }: Omit<Hours, 'zone'>,
+  day: { weekday: number; toISODate: () => string | null },
+): readonly DaySpell[] =>
+  days?.[day.toISODate() ?? ''] ?? hours.filter(({ weekday }) => weekday === day.weekday);
+
+/** Which neighbour of a day has hours that run past midnight into its own, or it into that one's; null where none does. */
+export function clashAt(studio: Hours, date: string): 'before' | 'after' | null {
+  const day = DateTime.fromISO(date, { zone: studio.zone });
+  const runsInto = (one: DateTime, next: DateTime): boolean => {
+    const ends = Math.max(...spellsOn(studio, one).map(({ toMinute }) => toMinute));
+    return spellsOn(studio, next).some(({ fromMinute }) => ends - DAY_MINUTES > fromMinute);
+  };
+  if (runsInto(day.minus({ days: 1 }), day)) return 'before';
+  return runsInto(day, day.plus({ days: 1 })) ? 'after' : null;
+}
+
+/** Whether a date like `2026-03-12` is one of the calendar. */
+export const isDate = (text: string): boolean =>
+  /^\d{4}-\d\d-\d\d$/.test(text) && DateTime.fromISO(text, { zone: 'utc' }).isValid;
+
+/** The date in a zone at an instant. */
+export const dateAt = (zone: string, at: Instant): string => DateTime.fromMillis(at, { zone }).toISODate()!;
 
 /** The nights of a stretch of time, as the studio has set them. */
 export function nightTime(

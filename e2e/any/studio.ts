@@ -1,4 +1,6 @@
-import type { Dice, Draft } from './dice.ts';
+import { iso, type Dice, type Draft } from './dice.ts';
+
+const HOUR = 3_600_000;
 
 /** A technique of two steps; its window is upside down where it is given so. */
 export const ownTechnique = (id: string, rev: string, window: { from: number; to: number }) => ({
@@ -42,7 +44,7 @@ export const ownTechnique = (id: string, rev: string, window: { from: number; to
 });
 
 /** Every kind of entry that sets something of the studio. */
-export function studioDrafts({ chance, int, between, one, colour, fresh, some, count }: Dice) {
+export function studioDrafts({ chance, int, between, one, colour, fresh, some, count, now }: Dice) {
   const cycle = () => ({
     meanCelsius: between(-10, 50),
     swingCelsius: between(0, 15),
@@ -74,6 +76,19 @@ export function studioDrafts({ chance, int, between, one, colour, fresh, some, c
         hours: chance(0.2) ? [] : [{ weekday: int(1, 7), fromMinute: int(0, 700), toMinute: int(701, 1440) }],
         nightFromMinute: int(0, 1440),
         nightToMinute: int(0, 1440),
+      },
+    }),
+    () => ({
+      kind: 'studio.day',
+      subject: 'studio',
+      body: {
+        date: iso(now() + int(-1, 12) * 24 * HOUR).slice(0, 10),
+        spells: one([
+          null,
+          [],
+          [{ fromMinute: int(0, 700), toMinute: int(650, 1440) }],
+          [{ fromMinute: int(1200, 1440), toMinute: int(1300, 2880) }],
+        ]),
       },
     }),
     () => ({

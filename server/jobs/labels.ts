@@ -1,6 +1,5 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
 import type { Label, LabelsRequest } from '../../api/index.ts';
 
@@ -30,6 +29,8 @@ export interface LabelTask {
 
 /** A sheet of labels, two in a row, with hairlines to cut along, as PDF. */
 export async function labelSheet({ asked, origin }: LabelTask): Promise<Uint8Array> {
+  // no start of the program waits for it
+  const { default: PDFDocument } = await import('pdfkit');
   const { paper, labels } = asked;
   const sheet = sheets[paper];
   const doc = new PDFDocument({

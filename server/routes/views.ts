@@ -55,7 +55,7 @@ const layersQuery = z.object({
 
 /** The working time and the nights around a moment. */
 const dayOf = (studio: StudioSet, now: Instant): Pick<TodayAnswer, 'sessions' | 'nights'> => ({
-  sessions: workingTime(studio.hours, studio.zone, now - DAY / 2, now + 2 * DAY),
+  sessions: workingTime(studio, now - DAY / 2, now + 2 * DAY),
   nights: nightTime(studio, now - DAY / 2, now + 2 * DAY),
 });
 

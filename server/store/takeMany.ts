@@ -185,11 +185,11 @@ function settingsAsHere(
     kind === 'maker'
       ? ledger.acts.some((act) => act.makerId === id && stands(ledger, act.id))
       : actsReferring(ledger, kind, id).length > 0;
-  const again = <K extends Settable>(kind: K, subject: string, body: EntryBodies[K]) => {
+  const again = <K extends Settable | 'studio.day'>(kind: K, subject: string, body: EntryBodies[K]) => {
     const head = { id: uuid(), kind, v: versionOf(kind), subject, at: now, place: null, face: null, body };
     return head as unknown as Entry;
   };
-  const { entries, names } = settingsKept(studioOf(ledger), studioOf(fork), isUsed, again);
+  const { entries, names } = settingsKept(studioOf(ledger), studioOf(fork), isUsed, again, Date.parse(now));
   const acts: RecordedAct[] = [];
   for (let i = 0; i < entries.length; i += SET_AT_ONCE)
     acts.push({

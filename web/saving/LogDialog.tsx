@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { LogForm, type LogFormProps } from './LogForm.tsx';
 
-interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act' | 'onRefused' | 'large'> {
+interface LogDialogProps extends Pick<LogFormProps, 'verb' | 'act' | 'onRefused' | 'large' | 'onlyNow'> {
   title: string;
   onClose: () => void;
   /** Forgets what was typed, once it is logged or left on purpose; a dialog that is only closed keeps it. */
@@ -21,6 +21,7 @@ export function LogDialog({
   forget = () => undefined,
   onRefused,
   large,
+  onlyNow,
   onLogged = onClose,
   children,
 }: LogDialogProps) {
@@ -39,6 +40,7 @@ export function LogDialog({
         }}
         onRefused={onRefused}
         large={large}
+        onlyNow={onlyNow}
         frame={({ fields, buttons }) => (
           <>
             <DialogTitle id="log-dialog-title">{title}</DialogTitle>

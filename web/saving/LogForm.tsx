@@ -25,6 +25,8 @@ export interface LogFormProps {
   children?: ReactNode;
   /** Its target is met with wet hands. */
   large?: boolean | undefined;
+  /** It is about what is to come: no other time is asked for. */
+  onlyNow?: boolean | undefined;
   /** How fields and buttons are laid out. */
   frame: (parts: { fields: ReactNode; buttons: ReactNode }) => ReactNode;
 }
@@ -39,7 +41,17 @@ function unsoundIn(entries: readonly Entry[]): string | null {
 }
 
 /** A form that logs one act, now or at another time. Nothing typed is lost when it is refused. */
-export function LogForm({ verb, act, onDone, onLeave, onRefused, large, children, frame }: LogFormProps) {
+export function LogForm({
+  verb,
+  act,
+  onDone,
+  onLeave,
+  onRefused,
+  large,
+  onlyNow,
+  children,
+  frame,
+}: LogFormProps) {
   const log = useLog();
   const [at, setAt] = useState<Instant | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -63,7 +75,7 @@ export function LogForm({ verb, act, onDone, onLeave, onRefused, large, children
   const fields = (
     <>
       {children}
-      {at === null ? (
+      {onlyNow ? null : at === null ? (
         <Button sx={{ justifySelf: 'start', px: 0 }} onClick={() => setAt(studioNow())}>
           It was at another time
         </Button>

@@ -4,6 +4,7 @@ import { Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { Archive } from './Archive.tsx';
 import { Clays } from './Clays.tsx';
+import { DaysAhead } from './DaysAhead.tsx';
 import { Hours } from './Hours.tsx';
 import { Learned } from './Learned.tsx';
 import { Makers } from './Makers.tsx';
@@ -15,10 +16,12 @@ export function Studio() {
   const { data, error } = useStudio();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the studio …</Typography>;
+  const { days: _days, ...week } = data.studio;
   return (
     <>
       <Typography variant="h1">Studio</Typography>
-      <Hours key={JSON.stringify(data.studio)} studio={data.studio} />
+      <DaysAhead studio={data.studio} />
+      <Hours key={JSON.stringify(week)} studio={week} />
       <Rooms rooms={data.rooms} zone={data.studio.zone} />
       <Sensors rooms={data.rooms} zone={data.studio.zone} />
       <Clays clays={data.clays} />

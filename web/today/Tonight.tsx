@@ -15,7 +15,7 @@ import { entry } from '../saving/outbox.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
-import { cobalt, copperGreen, faded, hairline, ironRed, slab } from '../ui/theme.ts';
+import { cobalt, copperGreen, faded, hairline, ironRed, reachable, slab } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { manyWords } from '../class/words.ts';
 import { asNow } from '../ui/asNow.ts';
@@ -55,7 +55,10 @@ export function Tonight() {
         <Typography variant="h1">Tonight</Typography>
         <Box sx={{ color: faded, flex: 1 }}>
           from {whenNear(night.from, now, zone)}, when the working day ends, until{' '}
-          {whenNear(night.morning, now, zone)}
+          {whenNear(night.morning, now, zone)}.{' '}
+          <Box component={RouterLink} to="/studio" sx={{ ...reachable, displayPrint: 'none' }}>
+            Not so? Change a day
+          </Box>
         </Box>
         <Button variant="outlined" onClick={() => print()} sx={{ displayPrint: 'none' }}>
           Print

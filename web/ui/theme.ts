@@ -40,6 +40,16 @@ export const reachable = { display: 'inline-block', py: '12px', my: '-12px', pos
 
 const flat = { styleOverrides: { root: { boxShadow: 'none', borderRadius: 0 } } };
 
+const still = {
+  shortest: 0,
+  shorter: 0,
+  short: 0,
+  standard: 0,
+  complex: 0,
+  enteringScreen: 0,
+  leavingScreen: 0,
+};
+
 export const theme = createTheme({
   palette: {
     mode: 'light',
@@ -54,6 +64,8 @@ export const theme = createTheme({
   },
   shape: { borderRadius: 0 },
   shadows: Array(25).fill('none') as never,
+  // nothing moves but time and water: what opens is there at once
+  transitions: { create: () => 'none', getAutoHeightDuration: () => 0, duration: still },
   typography: {
     fontFamily: sans,
     fontSize: 16,
@@ -68,12 +80,6 @@ export const theme = createTheme({
         body: { fontVariantNumeric: 'tabular-nums', fontSize: '1.05rem', lineHeight: 1.45 },
         ':focus-visible': { outline: `3px solid ${cobalt}`, outlineOffset: 2 },
         a: { color: cobalt },
-        '@media (prefers-reduced-motion: reduce)': {
-          '*, *::before, *::after': {
-            transitionDuration: '0.01ms !important',
-            animationDuration: '0.01ms !important',
-          },
-        },
       },
     },
     MuiButtonBase: { defaultProps: { disableRipple: true } },

@@ -1,4 +1,4 @@
-import type { WorkingSpell } from '../../core/time/hours.ts';
+import type { DaySpell, WorkingSpell } from '../../core/time/hours.ts';
 
 /** Working hours as people write them. */
 
@@ -36,7 +36,7 @@ function readTime(text: string): Time | null {
 export const readMinute = (text: string): number | null => readTime(text)?.minute ?? null;
 
 /** A day's spells as text, like `9:00–12:30, 14:00–18:00`; empty is a day off. */
-export const spellsText = (spells: WorkingSpell[]): string =>
+export const spellsText = (spells: readonly DaySpell[]): string =>
   spells.map((s) => `${minuteText(s.fromMinute)}–${minuteText(s.toMinute)}`).join(', ');
 
 /** The spells of a day, from texts like `9:00–12:30, 7-10pm`; null where one cannot be read. */

@@ -5,7 +5,10 @@ import { entriesOf, type EntryKind, type EntryOf } from '../entry.ts';
 import { entriesAbout, type Ledger } from '../ledger.ts';
 import { groupsOf } from '../group.ts';
 import { exists } from './presence.ts';
-import { SCALE, STUDIO } from '../studio.ts';
+import { SCALE, STUDIO, studioOf } from '../studio.ts';
+import { clashAt, dateAt } from '../../time/hours.ts';
+import { instantOf } from '../../time/moment.ts';
+import { DAY } from '../../units/quantity.ts';
 
 type StudioKind = Extract<
   EntryKind,
@@ -35,6 +38,7 @@ export const studioRules: Pick<Rules, StudioKind> = {
   },
   'readings.taken': (entry, { ledger }) => takenProblem(ledger, entry),
   'studio.set': only(STUDIO),
+  'studio.day': (entry, { ledger }) => only(STUDIO)(entry) ?? dayProblem(entry, ledger),
   'room.set': any,
   'room.read': any,
   'clay.set': any,
@@ -52,6 +56,30 @@ export const studioRules: Pick<Rules, StudioKind> = {
 };
 
 const within = (found: Problem | null): Problem | null => found && { ...found, field: `body.${found.field}` };
+
+/** So long ahead a day can be set: further on it is a slip of the year. */
+const YEARS_AHEAD = 2 * 366 * DAY;
+
+/** What is over is not changed any more, and nobody is there for two days at once. */
+function dayProblem(entry: EntryOf<'studio.day'>, ledger: Ledger): Problem | null {
+  const { date, spells } = entry.body;
+  const { studio } = studioOf(ledger);
+  const at = instantOf(entry);
+  const wrong = (code: string, field: string, message: string) => problem(code, `body.${field}`, message);
+  if (date < dateAt(studio.zone, at))
+    return wrong('day-over', 'date', 'That day is over: choose today or a day to come.');
+  if (date > dateAt(studio.zone, at + YEARS_AHEAD))
+    return wrong('too-far', 'date', 'That day is more than two years ahead: check the year.');
+  const clash = spells && spells.length > 0 ? clashAt(studio, date) : null;
+  return (
+    clash &&
+    wrong(
+      'overlap',
+      'spells',
+      `Its hours overlap those of the day ${clash}, over midnight: let one end before the other begins.`,
+    )
+  );
+}
 
 /** Two groups of one name cannot be told apart on a shelf. */
 function groupProblem({ subject, body }: EntryOf<'group.set'>, { ledger }: Admission): Problem | null {
