@@ -26,18 +26,12 @@ export function run(command, args, options = {}) {
 /** Runs a package's program. */
 export const tool = (name, args, options) => must('npx', ['--no-install', name, ...args], options);
 
-/** Runs packages' programs in lanes side by side, each lane one after the other; ends this program where one fails. */
-export async function together(lanes) {
+/** Runs packages' programs, or `node`, in lanes side by side, each lane one after the other until one fails. @returns those that failed */
+export async function sideBySide(lanes) {
   const ended = await Promise.all(
     lanes.map(async (lane) => {
       for (const args of lane) {
-        const code = await new Promise((resolve) =>
-          spawn('npx', ['--no-install', ...args], {
-            cwd: root,
-            stdio: 'inherit',
-            shell: process.platform === 'win32',
-          }).on('exit', (exit) => resolve(exit ?? 1)),
-        );
+        const code = await codeOf(args);
         if (code !== 0) return { args, code };
       }
       return { code: 0 };
@@ -45,7 +39,22 @@ export async function together(lanes) {
   );
   const failed = ended.filter(({ code }) => code !== 0);
   for (const { args, code } of failed) console.error(`\n${args.join(' ')} failed (${code}).`);
-  if (failed.length > 0) process.exit(failed[0].code);
+  return failed;
+}
+
+const codeOf = ([name, ...args]) =>
+  new Promise((resolve) =>
+    spawn(...(name === 'node' ? ['node', args] : ['npx', ['--no-install', name, ...args]]), {
+      cwd: root,
+      stdio: 'inherit',
+      shell: process.platform === 'win32',
+    }).on('exit', (code) => resolve(code ?? 1)),
+  );
+
+/** The same; ends this program where one fails. */
+export async function together(lanes) {
+  const [failed] = await sideBySide(lanes);
+  if (failed) process.exit(failed.code);
 }
 
 /** Starts a long-running child whose end ends this program; signals are passed on. */

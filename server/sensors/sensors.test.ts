@@ -40,6 +40,22 @@ describe('five-minute means', () => {
 });
 
 describe('a sensor over MQTT', () => {
+  it('is there from the act that sets it on, and gone with the one that sets it off', async () => {
+    const path = emptyFolder();
+    const folder = await opened(path);
+    const { store, files } = folder;
+    const clock = { now: () => NOW, workshopTime: false, save: () => {} };
+    const sensors = createSensors({ store, files, clock, folder: join(path, 'sensors') });
+    const set = { url: 'mqtt://127.0.0.1:1', topic: 'a', celsiusPath: 't', humidityPath: 'h', on: true };
+    expect(sensors.heardFrom('room-default')).toBeNull();
+    await store.keep(act(entry('sensor.set', 'room-default', set)));
+    expect(sensors.heardFrom('room-default')).toEqual({ lastAt: null });
+    await store.keep(act(entry('sensor.set', 'room-default', { ...set, on: false })));
+    expect(sensors.heardFrom('room-default')).toBeNull();
+    await sensors.close();
+    await folder.close();
+  });
+
   it(
     'feeds its room, is refused what cannot be, and its means come into the log by the hour',
     { timeout: 30_000 },

@@ -70,7 +70,7 @@ export function createSensors(parts: {
     scale: entriesOf(store.entriesAbout('scale', SCALE), 'scale.set').at(-1)?.body ?? null,
   });
 
-  /** Takes up what was set since it last looked. */
+  /** Takes up what was set since it last looked; asked before every answer, so that none is older than the log. */
   const look = () => {
     const at = revisionOf(store.ledger, 'sensor') + revisionOf(store.ledger, 'scale');
     if (at === seen) return;
@@ -203,18 +203,24 @@ export function createSensors(parts: {
   timer.unref();
 
   return {
-    status: () =>
-      [...rooms].map(([roomId, { set, lastAt, last, refused }]) => ({
+    status: () => {
+      look();
+      return [...rooms].map(([roomId, { set, lastAt, last, refused }]) => ({
         roomId,
         connected: clients.get(set.url)?.client.connected ?? false,
         lastAt,
         last,
         refused,
-      })),
+      }));
+    },
     set: sets,
     scale: () => scale,
-    recent: (roomId, from) => (rooms.get(roomId)?.waiting ?? []).filter(({ at }) => at >= from),
+    recent: (roomId, from) => {
+      look();
+      return (rooms.get(roomId)?.waiting ?? []).filter(({ at }) => at >= from);
+    },
     heardFrom: (roomId) => {
+      look();
       const room = rooms.get(roomId);
       return room ? { lastAt: room.lastAt } : null;
     },
