@@ -84,6 +84,8 @@ module.exports = {
       'fit',
       'log/admission',
       'plan',
+      'replay',
+      'schedule',
       'shelf',
     ]),
     only('core-imports-no-folder', 'core', [], 'core is what is true of clay; it knows of no other folder'),

@@ -59,6 +59,8 @@ export interface Project {
   /** When steps are done, where that is given beforehand, by name. */
   times?: Record<string, Instant>;
   policy?: Policy;
+  /** Sessions that steps are planned for, by name, where they are not done in whichever has time. */
+  sessions?: Readonly<Record<string, Spell[]>>;
   /** The step after which no further one is looked at, by name. */
   upTo?: string;
   /** Each wall is followed until it is dry, whatever is asked of it. */
@@ -72,10 +74,9 @@ export interface Project {
  * and policy in turn. What lies between two deeds is computed once, and the gates are read off it.
  */
 export function* project(walls: Walls, given: Project, seams: Seams): Way<Projection> {
-  const { piece, divided, route, tubs, spells, now, times = {}, policy = soonest, paces = {}, upTo } = given;
+  const { piece, divided, route, tubs, now, times = {}, policy = soonest, paces = {}, upTo } = given;
   const { body } = walls.wall!.setting;
-  const areaM2 = outsideArea(piece.form);
-  const handsFor = (of: Planned[]) => of.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
+  const handsFor = handsOver(outsideArea(piece.form));
   /** When what is still to be done is done; what has closed is gone on without. */
   const planned: Record<string, Instant | 'left-out'> = {};
   const doneAt = (key: string) => planned[key] ?? loggedAt(piece, route, key);
@@ -105,6 +106,7 @@ export function* project(walls: Walls, given: Project, seams: Seams): Way<Projec
       continue;
     }
     const chain = (chains[of.key] ?? []).filter((key) => open.some((other) => other.key === key));
+    const spells = given.sessions?.[of.key] ?? given.spells;
     const inShine = route.filter(({ key }) => key === of.key || chain.includes(key));
     const handsMs = handsFor(inShine);
     const fits = (interval: Interval) => policy([interval], handsMs, spells, now) !== null;
@@ -151,6 +153,12 @@ export function* project(walls: Walls, given: Project, seams: Seams): Way<Projec
     trajectories: Object.assign({}, ...strands.map(coursesOf)) as Projection['trajectories'],
   };
 }
+
+/** How long hands are at some steps, ms. */
+const handsOver =
+  (areaM2: number) =>
+  (of: Planned[]): number =>
+    of.reduce((sum, { step }) => sum + handsAt(step, areaM2), 0);
 
 const routeUpTo = (route: Planned[], upTo: string | undefined): Planned[] =>
   upTo === undefined ? route : route.slice(0, route.findIndex(({ key }) => key === upTo) + 1);

@@ -49,7 +49,7 @@ export function beginProjection(
 ): WallProjection {
   const runs = each(from, (run) => {
     const begins = Math.max(now, run.at);
-    return forkRun(run, begins, standing(run));
+    return forkRun(coveredAt(run, given.covers, begins), begins, standing(run));
   });
   return {
     ...given,

@@ -1,0 +1,57 @@
+import { driedTo, moistureOfRow, readingAt, rowAt, ROWS, type DryingTable } from './table.ts';
+
+/** What a task asks of the clay: a reading within one of some spans, on the reference scale of moisture. */
+export interface Moisture {
+  reading: 'mean' | 'core' | 'outside' | 'inside';
+  spans: { driest: number; wettest: number }[];
+}
+
+/** The edge of a window is so soft, points: half of hands would do it there. Common practice. */
+const SOFT = 4;
+
+/** How well a moisture suits a span: 1 inside it, 0.5 on its edge, 0 well outside. */
+const suits = (moisture: number, { driest, wettest }: { driest: number; wettest: number }): number =>
+  Math.max(0, Math.min(1, 0.5 + (moisture - driest) / SOFT, 0.5 + (wettest - moisture) / SOFT));
+
+/** How well the clay suits all needs at each row of a table, as it dries. */
+export const suitability = (table: DryingTable, needs: readonly Moisture[]): Float32Array =>
+  Float32Array.from({ length: ROWS }, (_, row) => {
+    const mean = moistureOfRow(row);
+    return needs.reduce((least, { reading, spans }) => {
+      const value = readingAt(table, reading, mean);
+      return Math.min(least, Math.max(...spans.map((span) => suits(value, span))));
+    }, 1);
+  });
+
+/** When hands take a task up, as they wait for the clay. */
+export interface Ready {
+  /** The mean of the wall then. */
+  moisture: number;
+  /** Hours of drying until then, of the reference air. */
+  effort: number;
+  /** The chance that it is done as it should. */
+  chance: number;
+}
+
+/**
+ * The first moment of a stretch of drying at which the clay suits best.
+ * @param suit of each row of the table that it dries by
+ * @param moisture of the mean when hands come
+ * @param effort hours of drying until the task must be begun at the latest
+ */
+export function readyIn(table: DryingTable, suit: Float32Array, moisture: number, effort: number): Ready {
+  const first = rowAt(moisture);
+  const last = rowAt(driedTo(table, moisture, effort));
+  let best: Ready = { moisture, effort: 0, chance: suit[Math.round(first)]! };
+  for (let row = Math.ceil(first); row <= last && best.chance < 1; row++) {
+    if (suit[row]! <= best.chance) continue;
+    best = { moisture: moistureOfRow(row), effort: hoursBetween(table, first, row), chance: suit[row]! };
+  }
+  return best;
+}
+
+const hoursBetween = ({ hours }: DryingTable, first: number, row: number): number => {
+  const i = Math.min(ROWS - 2, Math.floor(first));
+  const begun = hours[i]! + (hours[i + 1]! - hours[i]!) * (first - i);
+  return Math.max(0, hours[row]! - begun);
+};
