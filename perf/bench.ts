@@ -11,6 +11,12 @@ import { cachedPlanner } from '../core/plan/cachedPlanner.ts';
 import { planPiece } from '../core/plan/plan.ts';
 import { techniqueNamed } from '../core/catalogue/catalogue.ts';
 import { compose } from '../core/compose/compose.ts';
+import { outsideArea } from '../core/form/form.ts';
+import { routeWith } from '../core/piece/route.ts';
+import { blocksOf } from '../core/schedule/block.ts';
+import { bestItinerary } from '../core/schedule/itinerary.ts';
+import { scheduled } from '../core/schedule/scheduled.ts';
+import { workingTime } from '../core/time/hours.ts';
 import type { Layer, Zone } from '../core/technique/layer.ts';
 import { blendTable } from '../core/slip/blend.ts';
 import { rawMaterials } from '../core/slip/rawMaterials.ts';
@@ -92,6 +98,28 @@ figure(
   'Plans of 30 pieces, all anew',
   median(() => cases.forEach((given) => planPiece(given, now)), 3),
 );
+
+/** A fresh piece over ten evenings: its tables, and the best that can be made of them. */
+{
+  const given = cases[0]!;
+  const piece = foldPiece(given.pieceId, given.entries)!;
+  const { members, joined } = estimateNow(piece, given, now, 24);
+  const evenings = [1, 2, 3, 4, 5].map((weekday) => ({ weekday, fromMinute: 1110, toMinute: 1260 }));
+  const until = now + 14 * 24 * HOUR;
+  const sessions = workingTime({ zone: 'Etc/UTC', hours: evenings }, now, until).slice(0, 10);
+  const blocks = blocksOf(routeWith(piece, {}, undefined).planned, {}, outsideArea(piece.form));
+  const about = { blocks, cover: piece.cover, begins: sessions[0]!.from, until };
+  const look = () => scheduled(members, 'wall', joined, about);
+  figure(
+    'Tables of one piece, 24 members, three covers',
+    median(() => void look(), 8),
+  );
+  const found = look();
+  figure(
+    'The best of it over ten evenings',
+    median(() => void bestItinerary(found, sessions, { least: 0.85 }), 8),
+  );
+}
 
 /** A piece of many layers: three bands and a print, fired twice. */
 const band = (id: string, from: number, to: number): Zone => ({ id, name: id, kind: 'band', from, to });
