@@ -75,9 +75,11 @@ function desk() {
 }
 
 const ways = techniques().flatMap((technique) =>
-  schoolsOnce(technique).map(
-    (schools) => [`${technique.id} ${Object.values(schools).join(' ')}`, technique, schools] as const,
-  ),
+  schoolsOnce(technique).map((schools, i) => {
+    const name = `${technique.id} ${Object.values(schools).join(' ')}`;
+    // schools of one technique do the same to the clay: its first is looked at twice
+    return [name, technique, schools, i === 0] as const;
+  }),
 );
 
 /**
@@ -128,9 +130,9 @@ function walked(layers: Layer[], form: Form = mug, cover: Cover = 'draped', look
 describe('every technique and every school', () => {
   it.each(ways)(
     '%s goes from the wheel to the last firing, and to its outcome',
-    (_name, technique, schools) => {
+    (_name, technique, schools, first) => {
       expect(
-        walked([layerOf(technique.id, schools, { id: 'l' })], mug, 'draped', true).length,
+        walked([layerOf(technique.id, schools, { id: 'l' })], mug, 'draped', first).length,
       ).toBeGreaterThan(1);
     },
   );
