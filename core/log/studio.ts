@@ -118,10 +118,8 @@ function foldStudio(ledger: Ledger): StudioState {
 /** The days that differ, as each was said last; none of them where none was. */
 function daysOf(ledger: Ledger): Pick<Studio, 'days'> {
   const said = entriesOf(entriesAbout(ledger, 'studio', STUDIO), 'studio.day');
-  const last = Object.fromEntries(said.map(({ body: { date, spells } }) => [date, spells]));
-  const days = Object.fromEntries(
-    Object.entries(last).flatMap(([date, spells]) => (spells ? [[date, spells]] : [])),
-  );
+  const last = new Map(said.map(({ body: { date, spells } }) => [date, spells]));
+  const days = Object.fromEntries([...last].flatMap(([date, spells]) => (spells ? [[date, spells]] : [])));
   return Object.keys(days).length > 0 ? { days } : {};
 }
 

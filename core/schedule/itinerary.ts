@@ -56,6 +56,7 @@ const CHANGE = 0.004;
 const LATER = 1e-4;
 /** What is not done within the sessions is worth so much, if it can still be done. */
 const LEFT = 0.35;
+/** Points; see `Search`. */
 const ALIKE = 2;
 
 /** Where a piece is when a session begins. */

@@ -1,4 +1,4 @@
-import { driedTo, moistureOfRow, readingAt, rowAt, ROWS, type DryingTable } from './table.ts';
+import { driedTo, hoursBetween, moistureOfRow, readingAt, rowAt, ROWS, type DryingTable } from './table.ts';
 
 /** What a task asks of the clay: a reading within one of some spans, on the reference scale of moisture. */
 export interface Moisture {
@@ -49,9 +49,3 @@ export function readyIn(table: DryingTable, suit: Float32Array, moisture: number
   }
   return best;
 }
-
-const hoursBetween = ({ hours }: DryingTable, first: number, row: number): number => {
-  const i = Math.min(ROWS - 2, Math.floor(first));
-  const begun = hours[i]! + (hours[i + 1]! - hours[i]!) * (first - i);
-  return Math.max(0, hours[row]! - begun);
-};

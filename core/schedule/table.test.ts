@@ -109,3 +109,17 @@ describe('drying tables', () => {
     expect(open.hours[ROWS - 1]).toBeLessThan((10 * DAY) / HOUR);
   });
 });
+
+describe('a wall that never gets so dry', () => {
+  it('dries on to the last row it reaches, from that row on no further', () => {
+    const hours = Float64Array.from({ length: ROWS }, (_, row) =>
+      row <= 40 ? row : Number.POSITIVE_INFINITY,
+    );
+    const none = new Float32Array(ROWS);
+    const table = { hours, outside: none, inside: none, core: none };
+    expect(driedTo(table, moistureOfRow(30), 4)).toBe(moistureOfRow(34));
+    expect(driedTo(table, moistureOfRow(30), 400)).toBe(moistureOfRow(40));
+    expect(driedTo(table, moistureOfRow(40), 4)).toBe(moistureOfRow(40));
+    expect(driedTo(table, moistureOfRow(60), 4)).toBe(moistureOfRow(60));
+  });
+});

@@ -126,12 +126,15 @@ function lookAt(body: ClayBody, at: number, read: (of: Reading) => number): Look
 export const rowAt = (moisture: number): number =>
   Math.min(ROWS - 1, Math.max(0, (WETTEST - moisture) / ROW));
 
-/** Hours of reference air until a wall has come down to a moisture. */
-function hoursAt({ hours }: DryingTable, moisture: number): number {
-  const row = rowAt(moisture);
-  const i = Math.min(ROWS - 2, Math.floor(row));
-  return hours[i]! + (hours[i + 1]! - hours[i]!) * (row - i);
+/** What a column of a table says between two rows; on a row, of that row alone: the next may never be reached. */
+function atRow(column: Float64Array | Float32Array, row: number): number {
+  const i = Math.floor(row);
+  return row === i ? column[i]! : column[i]! + (column[i + 1]! - column[i]!) * (row - i);
 }
+
+/** Hours of reference air from one row to another. */
+export const hoursBetween = ({ hours }: DryingTable, from: number, to: number): number =>
+  Math.max(0, atRow(hours, to) - atRow(hours, from));
 
 /**
  * The mean of a wall after so many hours of reference air under the cover of a table. What the table does not reach any more
@@ -139,7 +142,7 @@ function hoursAt({ hours }: DryingTable, moisture: number): number {
  */
 export function driedTo(table: DryingTable, moisture: number, effort: number): number {
   const { hours } = table;
-  const until = hoursAt(table, moisture) + effort;
+  const until = atRow(hours, rowAt(moisture)) + effort;
   if (!Number.isFinite(until)) return moisture;
   let low = 0;
   let high = ROWS - 1;
@@ -161,8 +164,5 @@ export function readingAt(
   moisture: number,
 ): number {
   if (reading === 'mean') return moisture;
-  const row = rowAt(moisture);
-  const i = Math.min(ROWS - 2, Math.floor(row));
-  const off = table[reading];
-  return moisture + off[i]! + (off[i + 1]! - off[i]!) * (row - i);
+  return moisture + atRow(table[reading], rowAt(moisture));
 }
