@@ -1,10 +1,10 @@
 import type { Cover } from '../drying/face.ts';
 import type { Spell } from '../time/hours.ts';
-import type { Instant } from '../units/quantity.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Block } from './block.ts';
 import { effortBetween, type Effort } from './effort.ts';
-import { readyIn, suitability } from './readiness.ts';
-import { driedTo, ROWS, rowAt, type DryingTable } from './table.ts';
+import { readyIn, suitability, suits, type Moisture } from './readiness.ts';
+import { driedTo, readingAt, ROWS, rowAt, type DryingTable } from './table.ts';
 
 /** What one member believes of the wall of a piece, as far as a schedule goes. */
 export interface Member {
@@ -25,13 +25,17 @@ export interface Scheduled {
   /** The first is open: so a piece stands while hands are at it. */
   covers: readonly Cover[];
   cover: Cover;
+  /** When it is wanted dry, and what that is; left out where nobody asks. */
+  due?: { by: Instant; dry: Moisture };
 }
 
 /** What is done of a piece in one session. */
 export interface Visit {
   session: Spell;
-  /** Tasks done, by their place among all, each with the chance that it is done as it should. */
-  blocks: { block: number; chance: number }[];
+  /** Tasks done, by their place among all, each with the chance that it is done as it should and when it is begun, in the mean. */
+  blocks: { block: number; chance: number; at: Instant }[];
+  /** Hands at them, in tens of minutes begun. */
+  tens: number;
   /** How it stands while hands are in the studio. */
   stays: Cover;
   /** How it is left. */
@@ -40,13 +44,19 @@ export interface Visit {
 
 /** When each task of a piece is done, and how it is covered between. */
 export interface Itinerary {
+  /** Of each session up to the last that anything is meant for. */
   visits: Visit[];
+  /** What it is worth, whatever hands cost. */
   value: number;
 }
 
 export interface Search {
-  /** The least chance at which a task is put into a session. */
-  least: number;
+  /** The least chance at which a task is put into a session: of all, or of each. */
+  least: number | readonly number[];
+  /** What ten minutes of hands cost in each session; nothing where it is not said. */
+  prices?: readonly number[];
+  /** Tens of minutes of hands that there are in each session; as many as are wanted where it is not said. */
+  spare?: readonly number[];
   /** Two that differ by no more than this in any member go on as one, points; two where it is not said. */
   alike?: number;
 }
@@ -59,29 +69,86 @@ const LEFT = 0.35;
 /** Points; see `Search`. */
 const ALIKE = 2;
 
+/** What is dry by the date it is wanted by is worth as much as a task, what is not so much of it. */
+const LATE = 0.3;
+const TEN = 10 * MINUTE;
+
 /** Where a piece is when a session begins. */
 interface Node {
   next: number;
   cover: number;
   moistures: Float64Array;
+  /** Less what its hands cost. */
   value: number;
   before: Node | null;
   visit: Visit | null;
 }
 
+/** Which of those reached in a session go on. */
+type Keep = (reached: Node[]) => Node[];
+
 /**
- * The best that can be made of some sessions for one piece alone: tasks in their order, each in a session where the clay is
- * ready for it with enough of a chance, and a cover for each time between.
+ * The best that can be made of some sessions for one piece: tasks in their order, each in a session where the clay is ready
+ * for it with enough of a chance, and a cover for each time between.
  * @param sessions ascending
  */
 export function bestItinerary(
   piece: Scheduled,
   sessions: readonly Spell[],
-  { least, alike = ALIKE }: Search,
+  { alike = ALIKE, ...search }: Search,
 ): Itinerary {
-  const { members, blocks, covers, cover } = piece;
-  const suits = members.map(({ tables }) => blocks.map(({ needs }) => suitability(tables[0]!, needs)));
-  const later = suits.map((of) => of.map(bestFromHere));
+  let best: { node: Node; worth: number } | null = null;
+  for (const [node, worth] of explore(piece, sessions, search, (reached) => merged(reached, alike)))
+    if (!best || worth > best.worth) best = { node, worth };
+  return itineraryTo(best!.node, best!.worth, search.prices);
+}
+
+/** So many are followed at most from session to session. */
+const MOST = 20_000;
+
+/**
+ * All that are worth so much, less what their hands cost: the best of each way in which they take up hands.
+ * @param atLeast net of hands
+ */
+export function itinerariesWithin(
+  piece: Scheduled,
+  sessions: readonly Spell[],
+  { alike = ALIKE, ...search }: Search,
+  atLeast: number,
+): Itinerary[] {
+  const dated = piece.due ? 1 : 0;
+  const couldBe = ({ value, next }: Node) => value + piece.blocks.length - next + dated;
+  const keep: Keep = (reached) =>
+    merged(
+      reached.filter((node) => couldBe(node) >= atLeast),
+      alike,
+      handsOf,
+    ).slice(0, MOST);
+  const found = new Map<string, { node: Node; worth: number }>();
+  for (const [node, worth] of explore(piece, sessions, search, keep)) {
+    if (worth < atLeast) continue;
+    const hands = handsOf(node);
+    if (worth > (found.get(hands)?.worth ?? Number.NEGATIVE_INFINITY)) found.set(hands, { node, worth });
+  }
+  return [...found.values()].map(({ node, worth }) => itineraryTo(node, worth, search.prices));
+}
+
+const handsOf = (node: Node): string =>
+  visitsTo(node)
+    .flatMap(({ session, tens }) => (tens > 0 ? [`${session.from}:${tens}`] : []))
+    .join();
+
+/** Every place that is come to, and what it is worth to end there. */
+function* explore(
+  piece: Scheduled,
+  sessions: readonly Spell[],
+  { least, prices = [], spare = [] }: Search,
+  keep: Keep,
+): Generator<[Node, number]> {
+  const { members, blocks, covers, cover, due } = piece;
+  const bars = blocks.map((_, b) => (typeof least === 'number' ? least : least[b]!));
+  const suitable = members.map(({ tables }) => blocks.map(({ needs }) => suitability(tables[0]!, needs)));
+  const later = suitable.map((of) => of.map(bestFromHere));
   /** The chance that the next task can still be done at some time. */
   const open = ({ next, moistures }: Pick<Node, 'next' | 'moistures'>): number =>
     next === blocks.length
@@ -102,30 +169,53 @@ export function bestItinerary(
       visit: null,
     },
   ];
-  let best = nodes[0]!;
+  yield [nodes[0]!, ends(nodes[0]!)];
   for (const [s, session] of sessions.entries()) {
     const until = sessions[s + 1]?.from ?? session.to;
     const reached: Node[] = [];
     for (const node of nodes) {
-      if (node.next === blocks.length || open(node) < least) continue;
-      for (const stay of stays(piece, node, session, suits, least))
+      if (node.next === blocks.length || open(node) < bars[node.next]!) continue;
+      for (const stay of stays(piece, node, session, { suitable, bars, spare: spare[s] }))
         for (const [leaves] of covers.entries()) {
-          const moistures = stay.moistures.map((moisture, m) =>
-            dried(members[m]!, leaves, moisture, stay.freeAt[m]!, until),
-          );
+          const dry = (until: Instant) =>
+            stay.moistures.map((moisture, m) => dried(members[m]!, leaves, moisture, stay.freeAt[m]!, until));
           const changes = Number(stay.cover !== node.cover) + Number(leaves !== stay.cover);
-          const finished = stay.next === blocks.length ? LATER * s : 0;
-          const value = node.value + stay.gained - CHANGE * changes - finished;
+          const finished = stay.next === blocks.length;
+          const dated =
+            finished && due ? LATE + (1 - LATE) * dryChance(members, leaves, dry(due.by), due.dry) : 0;
+          const value =
+            node.value +
+            stay.gained +
+            dated -
+            CHANGE * changes -
+            (finished ? LATER * s : 0) -
+            stay.tens * (prices[s] ?? 0);
           const under = covers[stay.atOnce ? leaves : stay.cover]!;
-          const visit = { session, blocks: stay.done, stays: under, leaves: covers[leaves]! };
-          reached.push({ next: stay.next, cover: leaves, moistures, value, before: node, visit });
+          const visit = {
+            session,
+            blocks: stay.done,
+            tens: stay.tens,
+            stays: under,
+            leaves: covers[leaves]!,
+          };
+          reached.push({ next: stay.next, cover: leaves, moistures: dry(until), value, before: node, visit });
         }
     }
-    nodes = merged(reached, alike);
-    for (const node of nodes) if (ends(node) > ends(best)) best = node;
+    nodes = keep(reached);
+    for (const node of nodes) yield [node, ends(node)];
   }
-  return { visits: visitsTo(best), value: ends(best) };
 }
+
+const dryChance = (
+  members: readonly Member[],
+  cover: number,
+  moistures: Float64Array,
+  { reading, spans }: Moisture,
+): number =>
+  members.reduce((sum, { weight, tables }, m) => {
+    const value = readingAt(tables[cover]!, reading, moistures[m]!);
+    return sum + weight * Math.max(...spans.map((span) => suits(value, span)));
+  }, 0);
 
 /** What can be done of a piece while hands are there, up to when it is covered. */
 interface Stay {
@@ -137,6 +227,7 @@ interface Stay {
   /** When hands are done with it, by member. */
   freeAt: Instant[];
   gained: number;
+  tens: number;
   done: Visit['blocks'];
 }
 
@@ -145,53 +236,60 @@ function stays(
   { members, blocks }: Scheduled,
   node: Node,
   { from, to }: Spell,
-  suits: Float32Array[][],
-  least: number,
+  {
+    suitable,
+    bars,
+    spare = Number.POSITIVE_INFINITY,
+  }: { suitable: Float32Array[][]; bars: number[]; spare: number | undefined },
 ): Stay[] {
+  const nothing = { next: node.next, gained: 0, tens: 0, done: [] };
   const asCame: Stay = {
+    ...nothing,
     atOnce: true,
-    next: node.next,
     cover: node.cover,
     moistures: node.moistures,
     freeAt: members.map(() => from),
-    gained: 0,
-    done: [],
   };
   const stoodOpen: Stay = {
-    next: node.next,
+    ...nothing,
     cover: 0,
-    gained: 0,
-    done: [],
     moistures: node.moistures.map((moisture, m) => dried(members[m]!, 0, moisture, from, to)),
     freeAt: members.map(() => to),
   };
   const found = [asCame, stoodOpen];
   let last = asCame;
+  let handsMs = 0;
   for (let block = node.next; block < blocks.length; block++) {
     const { lengthMs } = blocks[block]!;
+    handsMs += blocks[block]!.handsMs;
+    const tens = Math.ceil(handsMs / TEN);
+    if (tens > spare) break;
     let chance = 0;
+    let begins = 0;
     const freeAt: Instant[] = [];
     const moistures = last.moistures.map((moisture, m) => {
       const { tables, efforts, weight, adds } = members[m]!;
       const [table, effort] = [tables[0]!, efforts[0]!];
       const came = last.freeAt[m]!;
       const latest = Math.max(came, to - lengthMs);
-      const spare = effortBetween(effort, came, latest);
-      const ready = readyIn(table, suits[m]![block]!, moisture, spare);
+      const spareEffort = effortBetween(effort, came, latest);
+      const ready = readyIn(table, suitable[m]![block]!, moisture, spareEffort);
       // who has no time left for it misses it
       if (to - came >= lengthMs) chance += weight * ready.chance;
-      const begun = spare > 0 ? came + (latest - came) * Math.min(1, ready.effort / spare) : came;
+      const begun = spareEffort > 0 ? came + (latest - came) * Math.min(1, ready.effort / spareEffort) : came;
+      begins += weight * (begun - from);
       freeAt.push(Math.min(to, begun + lengthMs));
       return dried(members[m]!, 0, ready.moisture + adds[block]!, begun, freeAt[m]!);
     });
-    if (chance < least) break;
+    if (chance < bars[block]!) break;
     last = {
       next: block + 1,
       cover: 0,
       moistures,
       freeAt,
       gained: last.gained + chance,
-      done: [...last.done, { block, chance }],
+      tens,
+      done: [...last.done, { block, chance, at: Math.round(from + begins) }],
     };
     // it stands open until hands leave
     const left = moistures.map((moisture, m) => dried(members[m]!, 0, moisture, freeAt[m]!, to));
@@ -216,11 +314,14 @@ function bestFromHere(suit: Float32Array): Float32Array {
   return best;
 }
 
-/** Those that stand alike go on as the best of them. */
-function merged(nodes: Node[], most: number): Node[] {
+/**
+ * Those that stand alike go on as the best of them.
+ * @param by they stand alike only where this is the same
+ */
+function merged(nodes: Node[], most: number, by: (node: Node) => string = () => ''): Node[] {
   const kept = new Map<string, Node[]>();
   for (const node of nodes.sort((a, b) => b.value - a.value)) {
-    const key = `${node.next} ${node.cover}`;
+    const key = `${node.next} ${node.cover} ${by(node)}`;
     const others = kept.get(key) ?? [];
     const alike = others.some((other) =>
       other.moistures.every((moisture, m) => Math.abs(moisture - node.moistures[m]!) <= most),
@@ -228,6 +329,11 @@ function merged(nodes: Node[], most: number): Node[] {
     if (!alike) kept.set(key, [...others, node]);
   }
   return [...kept.values()].flat();
+}
+
+function itineraryTo(end: Node, worth: number, prices: readonly number[] = []): Itinerary {
+  const visits = visitsTo(end);
+  return { visits, value: visits.reduce((sum, { tens }, s) => sum + tens * (prices[s] ?? 0), worth) };
 }
 
 function visitsTo(end: Node): Visit[] {

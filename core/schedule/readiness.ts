@@ -10,7 +10,7 @@ export interface Moisture {
 const SOFT = 4;
 
 /** How well a moisture suits a span: 1 inside it, 0.5 on its edge, 0 well outside. */
-const suits = (moisture: number, { driest, wettest }: { driest: number; wettest: number }): number =>
+export const suits = (moisture: number, { driest, wettest }: { driest: number; wettest: number }): number =>
   Math.max(0, Math.min(1, 0.5 + (moisture - driest) / SOFT, 0.5 + (wettest - moisture) / SOFT));
 
 /** How well the clay suits all needs at each row of a table, as it dries. */
