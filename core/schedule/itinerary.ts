@@ -57,6 +57,8 @@ export interface Search {
   prices?: readonly number[];
   /** Tens of minutes of hands that there are in each session; as many as are wanted where it is not said. */
   spare?: readonly number[];
+  /** In which session each task is done if at all, by its beginning; in any where it is null or not said. */
+  told?: readonly (Instant | null)[];
   /** Two that differ by no more than this in any member go on as one, points; two where it is not said. */
   alike?: number;
 }
@@ -142,7 +144,7 @@ const handsOf = (node: Node): string =>
 function* explore(
   piece: Scheduled,
   sessions: readonly Spell[],
-  { least, prices = [], spare = [] }: Search,
+  { least, prices = [], spare = [], told = [] }: Search,
   keep: Keep,
 ): Generator<[Node, number]> {
   const { members, blocks, covers, cover, due } = piece;
@@ -175,7 +177,7 @@ function* explore(
     const reached: Node[] = [];
     for (const node of nodes) {
       if (node.next === blocks.length || open(node) < bars[node.next]!) continue;
-      for (const stay of stays(piece, node, session, { suitable, bars, spare: spare[s] }))
+      for (const stay of stays(piece, node, session, { suitable, bars, told, spare: spare[s] }))
         for (const [leaves] of covers.entries()) {
           const dry = (until: Instant) =>
             stay.moistures.map((moisture, m) => dried(members[m]!, leaves, moisture, stay.freeAt[m]!, until));
@@ -239,8 +241,13 @@ function stays(
   {
     suitable,
     bars,
+    told,
     spare = Number.POSITIVE_INFINITY,
-  }: { suitable: Float32Array[][]; bars: number[]; spare: number | undefined },
+  }: Pick<Required<Search>, 'told'> & {
+    suitable: Float32Array[][];
+    bars: number[];
+    spare: number | undefined;
+  },
 ): Stay[] {
   const nothing = { next: node.next, gained: 0, tens: 0, done: [] };
   const asCame: Stay = {
@@ -263,7 +270,7 @@ function stays(
     const { lengthMs } = blocks[block]!;
     handsMs += blocks[block]!.handsMs;
     const tens = Math.ceil(handsMs / TEN);
-    if (tens > spare) break;
+    if (tens > spare || (told[block] ?? from) !== from) break;
     let chance = 0;
     let begins = 0;
     const freeAt: Instant[] = [];

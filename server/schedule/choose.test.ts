@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { choose, type Among } from '../../core/schedule/choose.ts';
-import { anyPiece, evening, everyWay, type Ways } from '../../core/schedule/schedule.test-support.ts';
+import { choose } from '../../core/schedule/choose.ts';
+import type { Among, Choice } from '../../core/schedule/pool.ts';
+import {
+  anyPiece,
+  block,
+  evening,
+  everyWay,
+  member,
+  piece,
+  type Ways,
+} from '../../core/schedule/schedule.test-support.ts';
 import type { Solver } from '../../core/schedule/solver.ts';
 import { createSolver } from './solver.ts';
 
@@ -13,7 +22,7 @@ beforeAll(async () => {
 const evenings = [evening(0), evening(1)];
 const LEAST = 0.5;
 /** Nothing is taken as alike, and all that could be better is looked at. */
-const exact = { alike: 0, allWithin: 1 };
+const exact = { alike: 0, allWithin: 1, give: 0 };
 const among = (piece: Among['piece'], hands: Among['slots'][number]['hands'][] = [0, 1]): Among => ({
   piece,
   slots: evenings.map((spell, s) => ({ ...spell, hands: hands[s]! })),
@@ -63,12 +72,12 @@ describe('what is chosen for several pieces and one pair of hands', () => {
     fc.assert(
       fc.property(anyStudio, ({ pieces, tens }) => {
         const of = pieces.map((piece) => among(piece));
-        const found = choose(of, tens, solver);
+        const found = choose(of, tens, solver, { give: 0 });
         const taken = tens.map((_, s) =>
           found.itineraries.reduce((sum, { visits }) => sum + (visits[s]?.tens ?? 0), 0),
         );
         for (const [s, most] of tens.entries()) expect(taken[s]).toBeLessThanOrEqual(most);
-        const more = choose(of, [tens[0]! + 3, tens[1]!], solver);
+        const more = choose(of, [tens[0]! + 3, tens[1]!], solver, { give: 0 });
         expect(more.value).toBeGreaterThanOrEqual(found.value - (more.bound - more.value) - 1e-6);
       }),
       { numRuns: 60 },
@@ -98,14 +107,47 @@ describe('what is chosen for several pieces and one pair of hands', () => {
     fc.assert(
       fc.property(anyStudio, ({ pieces, tens }) => {
         const of = pieces.map((piece) => among(piece));
-        const [all, fewer] = [of, of.slice(1)].map((some) => choose(some, tens, solver));
-        const alone = choose(of.slice(0, 1), tens, solver);
+        const [all, fewer] = [of, of.slice(1)].map((some) => choose(some, tens, solver, { give: 0 }));
+        const alone = choose(of.slice(0, 1), tens, solver, { give: 0 });
         expect(all!.value - fewer!.value).toBeLessThanOrEqual(
           alone.bound + (fewer!.bound - fewer!.value) + 1e-6,
         );
       }),
       { numRuns: 30 },
     );
+  });
+});
+
+/** Sessions that somebody comes to. */
+const comes = (found: Choice) =>
+  new Set(
+    found.itineraries.flatMap(({ visits }) =>
+      visits.flatMap(({ tens, session }) => (tens > 0 ? [session.from] : [])),
+    ),
+  ).size;
+
+describe('what is given for peace', () => {
+  it('is no more than is allowed, and nobody comes more often for it', () => {
+    fc.assert(
+      fc.property(anyStudio, ({ pieces, tens }) => {
+        const of = pieces.map((piece) => among(piece));
+        const [most, calm] = [0, 0.1].map((give) => choose(of, tens, solver, { give, allWithin: 1 }));
+        expect(calm!.value).toBeGreaterThanOrEqual(0.9 * most!.value - 1e-6);
+        expect(comes(calm!)).toBeLessThanOrEqual(comes(most!));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps a task in the session that was told, where that costs little', () => {
+    // half an hour of hands, as well done on the first evening as on the second
+    const easy = piece([member(0.02, 70, [0])], [block(40, 90)]);
+    const at = (told: number | null) =>
+      choose([{ ...among(easy), told: [told] }], [9, 9], solver).itineraries[0]!.visits.find(
+        ({ tens }) => tens > 0,
+      )!.session.from;
+    expect(at(null)).toBe(evenings[0]!.from);
+    expect(at(evenings[1]!.from)).toBe(evenings[1]!.from);
   });
 });
 
