@@ -23,6 +23,7 @@ import type {
   TechniquesAnswer,
   TodayAnswer,
   TubAnswer,
+  WeekAnswer,
 } from './routes.ts';
 import type { FormatPreview, FormatTaken } from './formats.ts';
 
@@ -48,6 +49,7 @@ export interface Answers {
   '/api/techniques': TechniquesAnswer;
   '/api/today': TodayAnswer;
   '/api/tubs/:id': TubAnswer;
+  '/api/week': WeekAnswer;
 }
 
 /** What is sent to the studio by POST, by its address, and what is answered. */

@@ -4,6 +4,7 @@ import type { Belief } from '../core/forecast/prior.ts';
 import type { PlanInput } from '../core/piece/planInput.ts';
 import type { PlanResult } from '../core/plan/plan.ts';
 import type { PlanWire } from '../core/plan/wire.ts';
+import type { WeekPlan } from '../core/schedule/weekPlan.ts';
 import type { Spell } from '../core/time/hours.ts';
 import type { ComingNight } from '../core/plan/night.ts';
 import type { Appearance } from '../core/piece/appearance.ts';
@@ -88,6 +89,18 @@ export interface PieceAnswer {
 export interface PlanReply {
   plan: PlanWire;
   nights: Spell[];
+}
+
+/** GET /api/week: what is meant for the coming days, for all pieces together. */
+export interface WeekAnswer {
+  /** The last plan; null while the first is made. */
+  plan: WeekPlan | null;
+  /** Whether nothing was logged since that it does not know of. */
+  current: boolean;
+  /** How far a new one has come, 0 to 1; null where none is made. */
+  working: number | null;
+  /** Why there is no newer one; null where nothing is in the way. */
+  trouble: string | null;
 }
 
 /** GET /api/guides/:id: the pieces that are led, as each would be answered by itself; those that are gone are left out. */

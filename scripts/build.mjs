@@ -21,6 +21,7 @@ export const nodeBundles = {
   entryPoints: {
     'server/main': `${root}server/app/main.ts`,
     'server/plan.worker': `${root}server/planning/plan.worker.ts`,
+    'server/schedule.worker': `${root}server/schedule/schedule.worker.ts`,
     'server/chore.worker': `${root}server/jobs/job.worker.ts`,
     'demo/make': `${root}demo/make.ts`,
   },
@@ -30,7 +31,7 @@ export const nodeBundles = {
   target: 'node20',
   format: 'esm',
   // a start is mostly the loading of modules: one file of them all, but for those that read files of their own
-  external: ['@electric-sql/pglite', 'pdfkit', 'piscina'],
+  external: ['@electric-sql/pglite', 'pdfkit', 'piscina', 'highs'],
   banner: { js: asCommonJs },
   minifySyntax: true,
   minifyWhitespace: true,

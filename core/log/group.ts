@@ -24,12 +24,20 @@ export function firstWanted(all: readonly GroupState[], ids: readonly string[]):
  * day when nobody comes to the studio, no class does.
  */
 export function hoursFor(studio: Studio, all: readonly GroupState[], ids: readonly string[]): Studio {
-  const classes = all.filter(({ id, set, closed }) => !closed && set.hours && ids.includes(id));
+  const classes = classesOf(all, ids);
   if (classes.length === 0) return studio;
   const { days = {}, ...set } = studio;
   const closed = Object.fromEntries(Object.entries(days).filter(([, spells]) => spells.length === 0));
   return { ...set, hours: joinedHours(classes.flatMap(({ set }) => set.hours!)), days: closed };
 }
+
+/** Whether pieces of some groups are worked on in hours of their own, by hands of their own. */
+export const hasHoursOfItsOwn = (all: readonly GroupState[], ids: readonly string[]): boolean =>
+  classesOf(all, ids).length > 0;
+
+/** The groups that are classes. */
+const classesOf = (all: readonly GroupState[], ids: readonly string[]): GroupState[] =>
+  all.filter(({ id, set, closed }) => !closed && set.hours && ids.includes(id));
 
 /** Spells of several weeks as of one: those that overlap or touch are joined. */
 function joinedHours(spells: readonly WorkingSpell[]): WorkingSpell[] {

@@ -35,6 +35,7 @@ import {
   goOn,
   layOn,
   toTheEnd,
+  willBeCovered,
   type WallProjection,
 } from './wallProjection.ts';
 
@@ -56,6 +57,8 @@ export interface Project {
   spells: Spell[];
   now: Instant;
   schedule: CoverChange[];
+  /** How it is covered once hands are done with a step, by name, whenever that is. */
+  coverAfter?: Readonly<Record<string, Cover>>;
   /** When steps are done, where that is given beforehand, by name. */
   times?: Record<string, Instant>;
   policy?: Policy;
@@ -139,9 +142,12 @@ export function* project(walls: Walls, given: Project, seams: Seams): Way<Projec
     const deed = intended(of, tubs, at);
     fired = firedTo(deed) ?? fired;
     let wets = false;
+    const covered = gate.doAt === null ? undefined : given.coverAfter?.[of.key];
+    if (covered !== undefined) willBeCovered(joined, covered, at + handsMs);
     for (const strand of fired === 'raw' ? strands : []) {
       const events = befalling(deed, strand, divided);
-      if (Object.keys(events).length === 0) continue;
+      // what was carried on from here knows nothing of a cover
+      if (Object.keys(events).length === 0 && (covered === undefined || strand !== joined)) continue;
       wets ||= divided.own.some(({ name }) => events[name]);
       yield* layOn(strand, events, at);
     }

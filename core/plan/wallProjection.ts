@@ -11,6 +11,7 @@ import {
 import { haveStopped, type Stop, type Stops } from '../drying/stop.ts';
 import { concatTrajectories, isEmpty, until, wallAt, type Trajectory } from '../drying/trajectory.ts';
 import { signAt } from '../coat/sign.ts';
+import type { Cover } from '../drying/face.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import { waterOf } from '../piece/intervals.ts';
 import type { Planned } from '../technique/layer.ts';
@@ -79,6 +80,12 @@ export function* layOn(
   });
   strand.since = stopped(strand.runs);
   strand.begun = at;
+}
+
+/** Changes the cover at an instant ahead; what was carried on beyond it already is to be carried on anew. */
+export function willBeCovered(strand: WallProjection, cover: Cover, at: Instant): void {
+  const change: WallEvent = { at, kind: 'surroundings', change: { cover } };
+  strand.covers = [...strand.covers, change].sort((a, b) => a.at - b.at);
 }
 
 /** The course of a wall as far as it is known since something was last done to it. */

@@ -6,7 +6,8 @@ import { caseOf, cruetMade } from '../piece/piece.test-support.ts';
 import { routeWith } from '../piece/route.ts';
 import { estimateNow } from '../piece/stateEstimate.ts';
 import { blocksOf } from '../schedule/block.ts';
-import { bestItinerary } from '../schedule/itinerary.ts';
+import { graphOf } from '../schedule/graph.ts';
+import { bestItinerary } from '../schedule/path.ts';
 import { scheduled } from '../schedule/scheduled.ts';
 import { workingTime } from '../time/hours.ts';
 import { DAY, MINUTE } from '../units/quantity.ts';
@@ -57,7 +58,7 @@ function thrown(days: number, least: number, change: Parameters<typeof cruetMade
     joined,
     { blocks, cover: piece.cover, begins: sessions[0]!.from, until },
   );
-  const plan = bestItinerary(found, sessions, { least });
+  const plan = bestItinerary(graphOf(found, sessions, { floor: least }), { least });
   const meant = plan.visits.map(({ blocks: done, ...visit }): Meant => ({
     ...visit,
     steps: done.flatMap(({ block }) => blocks[block]!.steps.map(({ key }) => key)),

@@ -2,7 +2,7 @@ import { goAlong } from '../drying/batch/carry.ts';
 import type { Cover } from '../drying/face.ts';
 import type { Walls } from '../drying/run.ts';
 import type { Seams } from '../form/places.ts';
-import { project, type CoverChange, type Project } from '../plan/project.ts';
+import { project, type CoverChange, type Project, type Projection } from '../plan/project.ts';
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 
@@ -13,8 +13,10 @@ export interface Meant {
   steps: readonly string[];
   /** How it stands while hands are there. */
   stays: Cover;
-  /** How it is left. */
+  /** How it is left: once the last of them is done, or from an instant on. */
   leaves: Cover;
+  covered: 'at-once' | 'when-done' | 'at-the-end';
+  leavesAt: Instant;
 }
 
 /** What became of it. */
@@ -25,29 +27,21 @@ export interface Replayed {
   all: number;
 }
 
+/** A piece from now on; its covers and sessions are those that are meant. */
+export type Ahead = Omit<Project, 'schedule' | 'sessions' | 'spells'>;
+
 /**
  * Lives through what is meant, in each member, with walls, coats and covers as they are: it knows of no table and of no way in
  * which a plan was found, and so judges it.
- * @param ahead the piece from now on; its covers and sessions are those that are meant
  */
 export function replay(
   members: readonly Walls[],
-  ahead: Omit<Project, 'schedule' | 'sessions' | 'spells'>,
+  ahead: Ahead,
   seams: Seams,
   meant: readonly Meant[],
 ): Replayed {
-  const steps = meant.flatMap(({ steps }) => steps);
-  const sessions = Object.fromEntries(
-    meant.flatMap(({ session, steps }) => steps.map((key) => [key, [session]])),
-  );
-  const given: Project = {
-    ...ahead,
-    sessions,
-    // what is not meant to be done is not done
-    spells: [],
-    schedule: coversOf(ahead.piece.cover, meant, ahead.now),
-    ...(steps.length > 0 && { upTo: steps.at(-1)! }),
-  };
+  const steps = stepsOf(meant);
+  const given = doingOnly(ahead, meant);
   const done = goAlong(members.map((walls) => project(walls, given, seams))).map(
     ({ gates }) => new Set(gates.flatMap(({ planned, doAt }) => (doAt === null ? [] : [planned.key]))),
   );
@@ -58,17 +52,47 @@ export function replay(
   };
 }
 
-/** Covers change when hands come and when they leave. */
-function coversOf(present: Cover, meant: readonly Meant[], now: Instant): CoverChange[] {
+/** The course of each wall from now on if what is meant is done. */
+export function courseOf(
+  walls: Walls,
+  ahead: Ahead,
+  seams: Seams,
+  meant: readonly Meant[],
+): Projection['trajectories'] {
+  const { upTo: _on, ...given } = doingOnly(ahead, meant);
+  return goAlong([project(walls, { ...given, whole: true }, seams)])[0]!.trajectories;
+}
+
+const stepsOf = (meant: readonly Meant[]): string[] => meant.flatMap(({ steps }) => steps);
+
+/** Steps each in its session, covers as they are meant, and nothing else. */
+function doingOnly(ahead: Ahead, meant: readonly Meant[]): Project {
+  const last = stepsOf(meant).at(-1);
+  const whenDone = meant.filter(({ covered, steps }) => covered === 'when-done' && steps.length > 0);
+  // what never comes to be done is covered as hands leave
+  const atTheLatest = meant.map((of) => (whenDone.includes(of) ? { ...of, leavesAt: of.session.to } : of));
+  return {
+    ...ahead,
+    sessions: Object.fromEntries(meant.flatMap(({ session, steps }) => steps.map((key) => [key, [session]]))),
+    // what is not meant to be done is not done
+    spells: [],
+    schedule: coversMeant(ahead.piece.cover, atTheLatest, ahead.now),
+    coverAfter: Object.fromEntries(whenDone.map(({ steps, leaves }) => [steps.at(-1)!, leaves])),
+    ...(last !== undefined && { upTo: last }),
+  };
+}
+
+/** Covers change when hands come, and when they are done with the piece or leave. */
+export function coversMeant(present: Cover, meant: readonly Meant[], now: Instant): CoverChange[] {
   const changes: CoverChange[] = [];
   let cover = present;
   const change = (at: Instant, to: Cover) => {
     if (to !== cover) changes.push({ at: Math.max(at, now), cover: to });
     cover = to;
   };
-  for (const { session, stays, leaves } of meant) {
+  for (const { session, stays, leaves, leavesAt } of meant) {
     change(session.from, stays);
-    change(session.to, leaves);
+    change(leavesAt, leaves);
   }
   return changes;
 }

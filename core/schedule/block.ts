@@ -1,5 +1,5 @@
 import type { Planned } from '../technique/layer.ts';
-import type { Need, Span } from '../technique/technique.ts';
+import type { FiredState, Need, Span } from '../technique/technique.ts';
 import { intended, laidBy } from '../piece/operation.ts';
 import { handsAt } from '../plan/policy.ts';
 import type { SlipLaid } from '../slip/correct.ts';
@@ -25,14 +25,20 @@ const USUAL_WAIT = 3 * MINUTE;
 const LONGEST_WAIT = 2 * 60 * MINUTE;
 
 /**
- * The tasks that raw steps make, in their order; they end where the kiln begins.
+ * The tasks that steps make, in their order; they end where the kiln begins.
  * @param open what is still to be done of a route, in order
+ * @param fired what the piece is now
  * @param areaM2 of the face, for how long hands are at it
  */
-export function blocksOf(open: readonly Planned[], tubs: Record<string, SlipLaid>, areaM2: number): Block[] {
+export function blocksOf(
+  open: readonly Planned[],
+  tubs: Record<string, SlipLaid>,
+  areaM2: number,
+  fired: FiredState = 'raw',
+): Block[] {
   const blocks: Block[] = [];
   for (const planned of open) {
-    if (planned.step.needs.some(({ kind }) => kind === 'fired' || kind === 'kiln-dry')) break;
+    if (isFiring(planned) || planned.step.needs.some((need) => asksKiln(need, fired))) break;
     const handsMs = handsAt(planned.step, areaM2);
     const { water } = laidBy(intended(planned, tubs, 0));
     const last = blocks.at(-1);
@@ -46,6 +52,11 @@ export function blocksOf(open: readonly Planned[], tubs: Record<string, SlipLaid
   }
   return blocks;
 }
+
+const isFiring = ({ step }: Planned): boolean => step.effects.some(({ does }) => does === 'fire');
+
+const asksKiln = (need: Need, fired: FiredState): boolean =>
+  need.kind === 'kiln-dry' || (need.kind === 'fired' && !need.state.includes(fired));
 
 /** How long a step waits within the task before it, ms; null where it is a task of its own. */
 function waitAfter(planned: Planned, { steps }: Block): number | null {

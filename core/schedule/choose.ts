@@ -1,4 +1,5 @@
-import { bestItinerary, itinerariesWithin, type Itinerary, type Search } from './itinerary.ts';
+import type { Itinerary, Search } from './itinerary.ts';
+import { bestItinerary, itinerariesWithin } from './path.ts';
 import { steadied } from './steady.ts';
 import { createPool, handsOf, total, type Among, type Choice, type Pool } from './pool.ts';
 import type { Solver } from './solver.ts';
@@ -6,10 +7,10 @@ import type { Solver } from './solver.ts';
 export interface Effort {
   /** What may be lost of the value so that hands come less often, covers stay and promises hold, as a share; nothing at 0. */
   give?: number;
-  /** Points; see `Search`. */
-  alike?: number;
   /** All that could still make it better is looked at where the gap is no more than this, as a share. */
   allWithin?: number;
+  /** Itineraries that were found before, by piece: those that are still enough begin the search. */
+  seeds?: readonly (readonly Itinerary[])[];
   /** How long whole numbers are looked for, s. */
   seconds?: number;
   /** Told how far it has come; what it answers ends the search with what there is. */
@@ -25,7 +26,7 @@ const GIVE = 0.005;
 /** Whole numbers are first looked for so roughly, as a share of what they are worth. */
 const ROUGH = 0.005;
 const MOST_ROUNDS = 60;
-const SECONDS = 1;
+const SECONDS = 0.5;
 
 /** What looks for the best of one piece, at given prices of hands, with no more of them than are spare. */
 type SearchOf = (p: number, prices: readonly number[], spare?: readonly number[]) => Search;
@@ -40,14 +41,15 @@ export function choose(
   pieces: readonly Among[],
   tens: readonly number[],
   solver: Solver,
-  { alike, allWithin = ALL_WITHIN, give = GIVE, seconds = SECONDS, onStep = () => false }: Effort = {},
+  { seeds = [], allWithin = ALL_WITHIN, give = GIVE, seconds = SECONDS, onStep = () => false }: Effort = {},
 ): Choice {
   const searchOf: SearchOf = (p, prices, spare) => ({
     least: pieces[p]!.least,
-    ...(alike !== undefined && { alike }),
     ...asSeenBy(pieces[p]!, prices, spare),
   });
   const pool = createPool(pieces, tens);
+  for (const [p, { least }] of pieces.entries())
+    for (const itinerary of seeds[p] ?? []) if (isEnough(itinerary, least)) pool.add(p, itinerary);
   const greedy = begun(pool, pieces, tens, searchOf);
   const { bound, prices } = generated(pool, pieces, tens, { solver, searchOf, onStep });
   let whole = pool.whole(solver, { seconds, near: ROUGH }) ?? total(greedy);
@@ -56,16 +58,24 @@ export function choose(
     // what is in a better choice than this costs no more than the gap
     for (const [p, of] of pieces.entries()) {
       const search = searchOf(p, prices);
-      const best = netOf(of, bestItinerary(of.piece, of.slots, search), prices);
-      for (const itinerary of itinerariesWithin(of.piece, of.slots, search, best - gap - 1e-9))
-        pool.add(p, itinerary);
+      const { hoped, ...best } = bestItinerary(of.graph, search);
+      const most = netOf(of, { ...best, hoped, value: hoped }, prices);
+      for (const itinerary of itinerariesWithin(of.graph, search, most - gap - 1e-9)) pool.add(p, itinerary);
     }
     const better = pool.whole(solver, { seconds, near: 0 });
     if (better && better.value > whole.value) whole = better;
   }
   const calm = give > 0 ? steadied(pool, pieces, (1 - give) * whole.value, solver, seconds) : null;
-  return { ...(calm ?? whole), bound: Math.max(bound, whole.value) };
+  return {
+    ...(calm ?? whole),
+    bound: Math.max(bound, whole.value),
+    found: pieces.map((_, p) => pool.columns.flatMap((of) => (of.p === p ? [of.itinerary] : []))),
+  };
 }
+
+/** Whether each of its tasks is likely enough. */
+const isEnough = ({ visits }: Itinerary, least: readonly number[]): boolean =>
+  visits.every(({ blocks }) => blocks.every(({ block, chance }) => chance >= least[block]!));
 
 /** Puts what is easily found into a pool. @returns one choice for which hands suffice */
 function begun(
@@ -76,11 +86,11 @@ function begun(
 ): Itinerary[] {
   const none = tens.map(() => 0);
   const greedy = greedily(pieces, tens, searchOf);
-  for (const [p, { piece, slots, told }] of pieces.entries()) {
+  for (const [p, { graph, told }] of pieces.entries()) {
     pool.add(p, greedy[p]!);
-    pool.add(p, bestItinerary(piece, slots, searchOf(p, none, none)));
+    pool.add(p, bestItinerary(graph, searchOf(p, none, none)));
     // what was told stays possible
-    if (told) pool.add(p, bestItinerary(piece, slots, { ...searchOf(p, none), told }));
+    if (told) pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told }));
   }
   return greedy;
 }
@@ -104,8 +114,8 @@ function generated(
     for (const prices of smoothed ? [smoothed, raw] : [raw]) {
       let lagrangian = prices.reduce((sum, price, i) => sum + price * tens[i]!, 0);
       for (const [p, of] of pieces.entries()) {
-        const found = bestItinerary(of.piece, of.slots, searchOf(p, prices));
-        lagrangian += netOf(of, found, prices);
+        const found = bestItinerary(of.graph, searchOf(p, prices));
+        lagrangian += netOf(of, { ...found, value: found.hoped }, prices);
         if (netOf(of, found, raw) > shares[p]! + 1e-7 && pool.add(p, found)) added += 1;
       }
       if (lagrangian < bound) [bound, best] = [lagrangian, prices];
@@ -135,7 +145,7 @@ function greedily(pieces: readonly Among[], tens: readonly number[], searchOf: S
   const begins = ({ slots }: Among) => slots[0]?.from ?? 0;
   const inTurn = [...pieces.entries()].sort(([, a], [, b]) => begins(a) - begins(b));
   for (const [p, of] of inTurn) {
-    const itinerary = bestItinerary(of.piece, of.slots, searchOf(p, none, spare));
+    const itinerary = bestItinerary(of.graph, searchOf(p, none, spare));
     itineraries[p] = itinerary;
     for (const [hands, taken] of handsOf(of, itinerary)) spare[hands]! -= taken;
   }

@@ -1,23 +1,30 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Spell } from '../time/hours.ts';
 import { HOUR } from '../units/quantity.ts';
-import { bestItinerary, itinerariesWithin, type Itinerary } from './itinerary.ts';
+import { graphOf } from './graph.ts';
+import type { Itinerary, Scheduled } from './itinerary.ts';
+import { bestItinerary, itinerariesWithin } from './path.ts';
 import {
   anyPiece,
   bestOfAll,
   block,
   evening,
   everyWay,
+  exactly,
   member,
   piece,
   sessions,
 } from './schedule.test-support.ts';
 
+const best = (of: Scheduled, over: Spell[], least: number): Itinerary =>
+  bestItinerary(graphOf(of, over, { floor: least }), { least });
+
 describe('the best of a piece over some sessions', () => {
   it('is as good as trying every way, where nothing is taken as alike', () => {
     fc.assert(
       fc.property(anyPiece, fc.constantFrom(0, 0.5, 0.8), (of, least) => {
-        expect(bestItinerary(of, sessions, { least, alike: 0 }).value).toBeCloseTo(
+        expect(bestItinerary(exactly(of, sessions, least), { least }).value).toBeCloseTo(
           bestOfAll(of, sessions, least),
           9,
         );
@@ -30,7 +37,7 @@ describe('the best of a piece over some sessions', () => {
     fc.assert(
       fc.property(anyPiece, fc.double({ min: 0, max: 2, noNaN: true }), (of, atLeast) => {
         const ways = [...everyWay(of, sessions, 0.5).values()].filter((worth) => worth >= atLeast);
-        const found = itinerariesWithin(of, sessions, { least: 0.5, alike: 0 }, atLeast);
+        const found = itinerariesWithin(exactly(of, sessions, 0.5), { least: 0.5 }, atLeast);
         const sorted = (worths: number[]) => worths.sort((a, b) => a - b).map((worth) => worth.toFixed(9));
         expect(sorted(found.map(({ value }) => value))).toEqual(sorted(ways));
       }),
@@ -42,7 +49,7 @@ describe('the best of a piece over some sessions', () => {
     const losses: number[] = [];
     fc.assert(
       fc.property(anyPiece, (of) => {
-        const loss = bestOfAll(of, sessions, 0.5) - bestItinerary(of, sessions, { least: 0.5 }).value;
+        const loss = bestOfAll(of, sessions, 0.5) - best(of, sessions, 0.5).value;
         losses.push(loss);
         expect(loss).toBeGreaterThan(-1e-9);
       }),
@@ -56,11 +63,11 @@ describe('the best of a piece over some sessions', () => {
     fc.assert(
       fc.property(anyPiece, (of) => {
         const value = (count: number) =>
-          bestItinerary(of, sessions.slice(0, count), { least: 0.5, alike: 0 }).value;
+          bestItinerary(exactly(of, sessions.slice(0, count), 0.5), { least: 0.5 }).value;
         // what is counted on beyond the last session may be found lost by then
         const done = (of: Itinerary) => of.visits.flatMap(({ blocks }) => blocks).length;
         expect(value(3) + 1e-9).toBeGreaterThanOrEqual(value(2) - 0.35 * 2);
-        expect(done(bestItinerary(of, sessions, { least: 0.5, alike: 0 }))).toBeLessThanOrEqual(2);
+        expect(done(bestItinerary(exactly(of, sessions, 0.5), { least: 0.5 }))).toBeLessThanOrEqual(2);
       }),
       { numRuns: 60 },
     );
@@ -69,25 +76,21 @@ describe('the best of a piece over some sessions', () => {
   it('waits for clay that is too wet when hands come, and puts no task where there is no time for it', () => {
     // 3 points an hour from 90: 75 after 5 hours, 72 after 6
     const wet = piece([member(3, 79, [0])], [block(60, 73, 30)]);
-    const [visit] = bestItinerary(wet, [evening(0)], { least: 0.8 }).visits;
-    // at 79 when they come; 73 − 2 softened points is reached 2 h 40 min later: too late for half an hour
+    const [visit] = best(wet, [evening(0)], 0.8).visits;
+    // at 79 when they come; 73 − 2 softened points is reached 2 h 40 min later: with half an hour to go it is on its edge still
     expect(visit?.blocks ?? []).toEqual([]);
     const soon = piece([member(3, 77, [0])], [block(60, 73, 30)]);
-    expect(bestItinerary(soon, [evening(0)], { least: 0.8 }).visits[0]!.blocks).toEqual([
-      // six points at three an hour: two hours after ten
-      { block: 0, chance: 1, at: 12 * HOUR },
+    expect(best(soon, [evening(0)], 0.8).visits[0]!.blocks).toEqual([
+      // begun on the edge of its window: four points at three an hour after ten
+      { block: 0, chance: 1, at: (10 + 4 / 3) * HOUR },
     ]);
   });
 
   it('wraps what would be too dry by the next evening, and only that', () => {
     // 1 point an hour in the open: 24 a day; 1 a day when wrapped
-    const quick = bestItinerary(piece([member(1, 95, [0])], [block(68, 84, 30)]), [evening(0), evening(1)], {
-      least: 0.8,
-    });
+    const quick = best(piece([member(1, 95, [0])], [block(68, 84, 30)]), [evening(0), evening(1)], 0.8);
     expect(quick.visits.map(({ leaves }) => leaves)).toEqual(['open', 'open']);
-    const narrow = bestItinerary(piece([member(2, 90, [0])], [block(70, 86, 30)]), [evening(0), evening(1)], {
-      least: 0.8,
-    });
+    const narrow = best(piece([member(2, 90, [0])], [block(70, 86, 30)]), [evening(0), evening(1)], 0.8);
     expect(narrow.visits[0]!.blocks.length + (narrow.visits[0]!.leaves === 'tight' ? 1 : 0)).toBe(1);
   });
 });

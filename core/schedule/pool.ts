@@ -1,6 +1,7 @@
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { Itinerary, Scheduled } from './itinerary.ts';
+import type { Graph } from './graph.ts';
+import type { Itinerary } from './itinerary.ts';
 import type { Column, Program, Solver, WholeEffort } from './solver.ts';
 
 /** A session in which things are done, as one piece sees it. */
@@ -11,7 +12,7 @@ export interface Slot extends Spell {
 
 /** A piece among others. */
 export interface Among {
-  piece: Scheduled;
+  graph: Graph;
   slots: readonly Slot[];
   /** The least chance of each of its tasks. */
   least: readonly number[];
@@ -26,7 +27,12 @@ export interface Choice {
   value: number;
   /** No choice is worth more. */
   bound: number;
+  /** All itineraries that were looked at, by piece. */
+  found: Itinerary[][];
 }
+
+/** What is meant for all pieces, and what it is worth. */
+export type Chosen = Pick<Choice, 'itineraries' | 'value'>;
 
 /** Itineraries found so far, and the programs that choose among them. */
 export interface Pool {
@@ -36,9 +42,9 @@ export interface Pool {
   /** @returns whether it is new */
   add: (p: number, itinerary: Itinerary) => boolean;
   /** The best with whole numbers; null where none was found. */
-  whole: (solver: Solver, effort: WholeEffort) => Omit<Choice, 'bound'> | null;
+  whole: (solver: Solver, effort: WholeEffort) => Chosen | null;
   /** What is chosen by some amounts. */
-  chosen: (amounts: readonly number[] | null) => Omit<Choice, 'bound'> | null;
+  chosen: (amounts: readonly number[] | null) => Chosen | null;
 }
 
 export function createPool(pieces: readonly Among[], tens: readonly number[]): Pool {
@@ -72,7 +78,7 @@ export function createPool(pieces: readonly Among[], tens: readonly number[]): P
   };
 }
 
-export const total = (itineraries: Itinerary[]): Omit<Choice, 'bound'> => ({
+export const total = (itineraries: Itinerary[]): Chosen => ({
   itineraries,
   value: itineraries.reduce((sum, { value }) => sum + value, 0),
 });

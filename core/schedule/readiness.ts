@@ -8,6 +8,8 @@ export interface Moisture {
 
 /** The edge of a window is so soft, points: half of hands would do it there. Common practice. */
 const SOFT = 4;
+/** On the edge of its window clay is taken. */
+const SUITS = 0.5;
 
 /** How well a moisture suits a span: 1 inside it, 0.5 on its edge, 0 well outside. */
 export const suits = (moisture: number, { driest, wettest }: { driest: number; wettest: number }): number =>
@@ -34,7 +36,7 @@ export interface Ready {
 }
 
 /**
- * The first moment of a stretch of drying at which the clay suits best.
+ * When in a stretch of drying hands begin: as soon as the clay suits, or when it comes nearest to it.
  * @param suit of each row of the table that it dries by
  * @param moisture of the mean when hands come
  * @param effort hours of drying until the task must be begun at the latest
@@ -42,10 +44,15 @@ export interface Ready {
 export function readyIn(table: DryingTable, suit: Float32Array, moisture: number, effort: number): Ready {
   const first = rowAt(moisture);
   const last = rowAt(driedTo(table, moisture, effort));
-  let best: Ready = { moisture, effort: 0, chance: suit[Math.round(first)]! };
-  for (let row = Math.ceil(first); row <= last && best.chance < 1; row++) {
-    if (suit[row]! <= best.chance) continue;
-    best = { moisture: moistureOfRow(row), effort: hoursBetween(table, first, row), chance: suit[row]! };
+  let chance = suit[Math.round(first)]!;
+  let begins: number | null = null;
+  for (let row = Math.ceil(first); row <= last && chance < 1; row++) {
+    if (suit[row]! <= chance) continue;
+    // once it suits it is begun; how surely it does is seen as it goes on
+    if (chance < SUITS) begins = row;
+    chance = suit[row]!;
   }
-  return best;
+  return begins === null
+    ? { moisture, effort: 0, chance }
+    : { moisture: moistureOfRow(begins), effort: hoursBetween(table, first, begins), chance };
 }

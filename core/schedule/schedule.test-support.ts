@@ -3,6 +3,7 @@ import type { Spell } from '../time/hours.ts';
 import { HOUR, MINUTE } from '../units/quantity.ts';
 import type { Block } from './block.ts';
 import { effortBetween, type Effort } from './effort.ts';
+import { graphOf, type Graph } from './graph.ts';
 import type { Member, Scheduled } from './itinerary.ts';
 import { readyIn, suitability } from './readiness.ts';
 import { driedTo, moistureOfRow, ROWS, type DryingTable } from './table.ts';
@@ -78,7 +79,7 @@ export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell
       for (const [to] of covers.entries()) {
         const after = mid.map((moisture, m) => dry(m, to, moisture, freeAt[m]!, until));
         const changes = Number(stayed !== cover) + Number(to !== stayed);
-        const ended = then === blocks.length ? 1e-4 * s : 0;
+        const ended = then === blocks.length ? 0.002 * s : 0;
         const here = tens > 0 ? `${s}:${tens} ` : '';
         for (const [hands, worth] of from(s + 1, then, to, after))
           add(`${here}${hands}`, gained - 0.004 * changes - ended + worth);
@@ -106,8 +107,11 @@ export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell
       });
       if (chance < least) break;
       [mid, freeAt, gained] = [done.map(({ x }) => x), done.map(({ end }) => end), gained + chance];
+      const tens = Math.ceil(hands / (10 * MINUTE));
+      // covered once it is done, or when hands leave
+      leave(0, b + 1, { mid, freeAt, gained, tens });
       const stays = mid.map((moisture, m) => dry(m, 0, moisture, freeAt[m]!, session.to));
-      leave(0, b + 1, { mid: stays, freeAt: gone, gained, tens: Math.ceil(hands / (10 * MINUTE)) });
+      leave(0, b + 1, { mid: stays, freeAt: gone, gained, tens });
     }
     return ways;
   };
@@ -141,3 +145,7 @@ export const anyPiece = fc
     ),
   );
 export const sessions = [evening(0), evening(1), evening(2)];
+
+/** All that may become of a piece, nothing taken as alike. */
+export const exactly = (of: Scheduled, over: Spell[], floor: number): Graph =>
+  graphOf(of, over, { floor, alike: 0 });

@@ -8,7 +8,7 @@ import type { Instant } from '../units/quantity.ts';
 import type { Block } from './block.ts';
 import { effortBetween, effortOf } from './effort.ts';
 import type { Member, Scheduled } from './itinerary.ts';
-import { driedTo, dryingTables } from './table.ts';
+import { driedTo, dryingTables, neverDrying, type TablesOf } from './table.ts';
 
 /** What a piece may be covered with between sessions; the first is open. */
 export const COVERS: readonly Cover[] = ['open', 'draped', 'tight'];
@@ -23,11 +23,17 @@ export function scheduled(
   members: readonly Walls[],
   judged: WallName,
   seams: Seams,
-  { blocks, cover, begins, until }: { blocks: Block[]; cover: Cover; begins: Instant; until: Instant },
+  {
+    blocks,
+    cover,
+    begins,
+    until,
+    tablesOf = dryingTables,
+  }: { blocks: Block[]; cover: Cover; begins: Instant; until: Instant; tablesOf?: TablesOf },
 ): Scheduled {
   const covers = COVERS.includes(cover) ? COVERS : [...COVERS, cover];
   const present = covers.indexOf(cover);
-  const tables = dryingTables(members, judged, seams, covers);
+  const tables = tablesOf(members, judged, seams, covers);
   return {
     blocks,
     cover,
@@ -53,3 +59,19 @@ export function scheduled(
     }),
   };
 }
+
+/** Ware that does not dry any more: only hands are asked for, and it stays as it stands. */
+export const unhurried = (blocks: Block[], cover: Cover): Scheduled => ({
+  blocks: blocks.map((block) => ({ ...block, needs: [] })),
+  cover,
+  covers: [cover],
+  members: [
+    {
+      weight: 1,
+      moisture: 0,
+      tables: [neverDrying()],
+      efforts: [{ from: 0, sums: new Float64Array(2) }],
+      adds: blocks.map(() => 0),
+    },
+  ],
+});

@@ -1,7 +1,7 @@
 import type { Cover } from '../drying/face.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
 import type { Itinerary } from './itinerary.ts';
-import type { Among, Choice, Pool } from './pool.ts';
+import type { Among, Chosen, Pool } from './pool.ts';
 import type { Column, Solver } from './solver.ts';
 
 /** What it costs that somebody comes to a session, that a cover is changed, that a task told for one session is moved: far off, or soon. */
@@ -19,7 +19,7 @@ export function steadied(
   atLeast: number,
   solver: Solver,
   seconds: number,
-): Omit<Choice, 'bound'> | null {
+): Chosen | null {
   const { rows, columns } = pool.program();
   const value = rows.length;
   const comes = new Map<Instant, number>();
@@ -28,7 +28,7 @@ export function steadied(
     return comes.get(session)!;
   };
   const costing = pool.columns.map(({ p, itinerary }, c): Column => {
-    const visited = visitedIn(pieces[p]!.piece.cover, itinerary);
+    const visited = visitedIn(pieces[p]!.graph.piece.cover, itinerary);
     const changes = visited.reduce((sum, of) => sum + of.changes, 0);
     return {
       worth: -(CHANGES * changes + movedBy(pieces[p]!, itinerary)),

@@ -33,6 +33,33 @@ export interface DryingTable {
 /** The moisture of a row. */
 export const moistureOfRow = (row: number): number => WETTEST - ROW * row;
 
+/** Makes tables of drying, or remembers them. */
+export type TablesOf = typeof dryingTables;
+
+/**
+ * Tables as they were made for walls that are believed in alike.
+ * @param pieces tables of so many are remembered; those not asked for longest are forgotten first
+ */
+export function rememberedTables(pieces: number): TablesOf {
+  const known = new Map<string, DryingTable[][]>();
+  return (members, judged, seams, covers) => {
+    const key = JSON.stringify([members.map(dryingBy), judged, seams, covers]);
+    const tables = known.get(key) ?? dryingTables(members, judged, seams, covers);
+    known.delete(key);
+    known.set(key, tables);
+    if (known.size > pieces) known.delete(known.keys().next().value!);
+    return tables;
+  };
+}
+
+/** What tables of a member rest on. */
+const dryingBy = (walls: Walls): unknown[] =>
+  runsOf(walls).map(([name, { setting, surroundings }]) => {
+    const { startX: _anyhow, airShift, ...rest } = setting;
+    const { heatTransfer, outside, inside } = surroundings;
+    return [name, rest, airShift.celsius, airShift.humidity, heatTransfer, outside, inside];
+  });
+
 /**
  * How the wall that steps are judged on dries in each member under each cover, carried with its neighbours from evenly wet on.
  * @param members as they are believed to be; their state does not matter
@@ -73,12 +100,7 @@ function evenlyWet({ setting, surroundings }: WallRun, cover: Cover): WallRun {
 }
 
 function tableOf({ trajectory, setting: { body } }: WallRun): DryingTable {
-  const table = {
-    hours: new Float64Array(ROWS).fill(Number.POSITIVE_INFINITY),
-    outside: new Float32Array(ROWS),
-    inside: new Float32Array(ROWS),
-    core: new Float32Array(ROWS),
-  };
+  const table = neverDrying();
   let row = 0;
   let before: Look | null = null;
   for (const { at, x, mesh } of eachRecord(trajectory)) {
@@ -166,3 +188,11 @@ export function readingAt(
   if (reading === 'mean') return moisture;
   return moisture + atRow(table[reading], rowAt(moisture));
 }
+
+/** Of what does not dry any more. */
+export const neverDrying = (): DryingTable => ({
+  hours: new Float64Array(ROWS).fill(Number.POSITIVE_INFINITY),
+  outside: new Float32Array(ROWS),
+  inside: new Float32Array(ROWS),
+  core: new Float32Array(ROWS),
+});

@@ -25,6 +25,7 @@ import { sensorRoutes } from '../routes/sensors.ts';
 import { logAnswers } from '../routes/logAnswers.ts';
 import { slipRoutes } from '../routes/slips.ts';
 import { viewRoutes } from '../routes/views.ts';
+import type { Weeks } from '../schedule/weeks.ts';
 import { createShelf } from '../planning/tubShelf.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
@@ -39,6 +40,7 @@ export interface AppParts {
   pairing: Pairing | null;
   tls: boolean;
   plans: Plans;
+  weeks: Weeks;
   chores?: Jobs;
   sensors?: Sensors;
   /** The look at the kept files. */
@@ -57,6 +59,7 @@ export function createApp(parts: AppParts): Express {
     pairing,
     tls,
     plans,
+    weeks,
     chores = jobsHere(),
     sensors = null,
     look = null,
@@ -66,21 +69,26 @@ export function createApp(parts: AppParts): Express {
   app.use(policy(tls));
   app.use(fromHere(hosts));
   if (pairing) app.use(pairing.router, pairing.guard);
-  app.use('/api', apiRoutes(store, files, clock, plans, chores, sensors, look));
+  app.use('/api', apiRoutes({ store, files, clock, plans, weeks, chores, sensors, look }));
   if (webFolder) serveWeb(app, webFolder);
   app.use(onError);
   return app;
 }
 
-function apiRoutes(
-  store: Store,
-  files: FileStore,
-  clock: Clock,
-  plans: Plans,
-  chores: Jobs,
-  sensors: Sensors | null,
-  look: FilesLook | null,
-): Router {
+function apiRoutes({
+  store,
+  files,
+  clock,
+  plans,
+  weeks,
+  chores,
+  sensors,
+  look,
+}: Pick<AppParts, 'store' | 'files' | 'clock' | 'plans' | 'weeks'> & {
+  chores: Jobs;
+  sensors: Sensors | null;
+  look: FilesLook | null;
+}): Router {
   const shelf = createShelf(store.ledger);
   const answers = logAnswers({ ledger: store.ledger, shelf, pieces: plans.all, clock });
   const importer = createImporter(store, files, chores);
@@ -93,7 +101,7 @@ function apiRoutes(
   });
   api.use(actsFirst());
   api.use(
-    viewRoutes({ store, plans, shelf, clock, answers }),
+    viewRoutes({ store, plans, weeks, shelf, clock, answers }),
     slipRoutes(answers),
     labelRoutes(chores),
     formatRoutes(store, shelf, files, clock),

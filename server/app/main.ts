@@ -13,6 +13,8 @@ import { derivedFile } from '../files/answerCache.ts';
 import { sharingPlans } from '../planning/sharedPlan.ts';
 import { planningThreads, threadedPlanner, warmedUp } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
+import { threadedScheduler } from '../schedule/scheduler.ts';
+import { createWeeks, type Weeks } from '../schedule/weeks.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from '../time/clock.ts';
 import { openFolder, type OpenFolder } from '../folder/folder.ts';
 import { lookAtFiles, type FilesLook } from '../files/look.ts';
@@ -54,6 +56,12 @@ async function main(): Promise<void> {
     kept: derivedFile(derived('answers'), made),
     studied: derivedFile(derived('lessons'), made),
   });
+  const weeks = createWeeks({
+    plans,
+    hours: () => folder.store.studio().studio,
+    scheduler: threadedScheduler(join(import.meta.dirname, 'schedule.worker.js')),
+    kept: derivedFile(derived('week'), made),
+  });
   const app = createApp({
     store: folder.store,
     files: folder.files,
@@ -63,6 +71,7 @@ async function main(): Promise<void> {
     pairing,
     tls: tls !== null,
     plans,
+    weeks,
     chores,
     sensors,
     look,
@@ -76,7 +85,7 @@ async function main(): Promise<void> {
   if (pairing)
     await announceSharing(`${scheme}://${sharedAddress}:${actualPort}`, pairing.code, tls !== null);
   if (clock.workshopTime) setInterval(clock.save, 20_000).unref();
-  endCleanly(server, folder, sensors, plans, chores, look);
+  endCleanly(server, folder, sensors, { plans, weeks, look }, chores);
 }
 
 function portFrom(text: string | undefined): number {
@@ -149,9 +158,8 @@ function endCleanly(
   server: Server,
   folder: OpenFolder,
   sensors: Sensors,
-  plans: Plans,
+  background: { plans: Plans; weeks: Weeks; look: FilesLook },
   chores: Jobs,
-  look: FilesLook,
 ): void {
   let ending = false;
   const end = () => {
@@ -159,8 +167,7 @@ function endCleanly(
     ending = true;
     server.close();
     server.closeAllConnections();
-    plans.close();
-    look.close();
+    for (const work of Object.values(background)) work.close();
     sensors
       .close()
       .then(() => folder.close())

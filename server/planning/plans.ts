@@ -10,7 +10,7 @@ import type {
   PiecesQuery,
 } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
-import { firstWanted, groupsOf } from '../../core/log/group.ts';
+import { firstWanted, groupsOf, hasHoursOfItsOwn } from '../../core/log/group.ts';
 import { tallyOf } from '../../core/piece/tally.ts';
 import type { Appearance } from '../../core/piece/appearance.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
@@ -22,6 +22,7 @@ import { toldOf } from '../../core/plan/told.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { AnswerCache } from '../files/answerCache.ts';
+import type { WeekInput } from '../schedule/scheduler.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
 import { createPlanInputs } from './planInputs.ts';
@@ -47,6 +48,8 @@ export interface Plans {
   /** When the sensor of its room last spoke; null where its room has none, or it is finished. */
   sensorOf: (pieceId: string) => { lastAt: Instant | null } | null;
   all: () => PieceState[];
+  /** What a week is planned from. */
+  ahead: (now: Instant) => Ahead;
   caseOf: (pieceId: string, now: Instant) => Promise<Result<PlanInput> | null>;
   /** All that is planned of a piece, as JSON of a PlanReply, from the very plan that Today shows; null where there is none. */
   whole: (pieceId: string, now: Instant) => Promise<Result<string> | null>;
@@ -60,6 +63,13 @@ export interface Plans {
   toLearn: () => number;
   /** Gives up what is being worked out, and keeps the rest for the next start. */
   close: () => void;
+}
+
+/** The pieces that hands are still to come to. */
+export interface Ahead {
+  /** Changes when anything changes that a plan of them rests on; not by the clock alone. */
+  mark: string;
+  inputs: () => Promise<WeekInput['pieces']>;
 }
 
 /** The last whole plan of a piece that somebody looks at; none while it is worked out for the first time. */
@@ -268,6 +278,27 @@ export function createPlans({
       return found;
     },
     all: () => cases.pieces(),
+    ahead: (now) => {
+      const pieces = cases.unfinished().filter((piece) => !isResting(piece, now));
+      const groups = groupsOf(store.ledger);
+      const marks = pieces.map((piece) => [
+        cases.logMark(piece),
+        JSON.stringify([priorOf(piece), knownOf(piece)?.moved, firstWanted(groups, piece.groups)]),
+      ]);
+      return {
+        mark: JSON.stringify([marks, store.studio().studio]),
+        inputs: async () => {
+          const found: WeekInput['pieces'] = [];
+          for (const piece of pieces) {
+            const given = await cases.of(piece, priorOf(piece), now);
+            if (!given.ok) continue;
+            const due = firstWanted(groups, piece.groups);
+            found.push({ given: given.value, due, ownHands: hasHoursOfItsOwn(groups, piece.groups) });
+          }
+          return found;
+        },
+      };
+    },
     today: async (now) => {
       await catchUp(now)();
       return cases.unfinished().map((piece) => rowOf(piece, now));

@@ -13,6 +13,7 @@ import type {
 import type { Clock } from '../time/clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 import type { Plans } from '../planning/plans.ts';
+import type { Weeks } from '../schedule/weeks.ts';
 import type { Shelf } from '../planning/tubShelf.ts';
 import { entriesOf, type StudioSet } from '../../core/log/entry.ts';
 import { nightTime, workingTime } from '../../core/time/hours.ts';
@@ -63,6 +64,7 @@ const dayOf = (studio: StudioSet, now: Instant): Pick<TodayAnswer, 'sessions' | 
 interface Sources {
   store: Store;
   plans: Plans;
+  weeks: Weeks;
   shelf: Shelf;
   clock: Clock;
   answers: LogAnswers;
@@ -126,7 +128,7 @@ function studioViews(router: Router, { store, plans, clock, answers }: Sources):
 }
 
 function todayViews(router: Router, from: Sources): void {
-  const { store, plans, shelf, clock, answered } = from;
+  const { store, plans, weeks, shelf, clock, answered } = from;
   const todayAnswer = async (): Promise<TodayAnswer> => {
     const now = clock.now();
     return {
@@ -140,6 +142,8 @@ function todayViews(router: Router, from: Sources): void {
     };
   };
   router.get('/today', (_request, response) => answered(response, 'today', todayAnswer));
+
+  router.get('/week', (_request, response) => void response.json(weeks.answer(clock.now())));
 
   router.get('/kiln', (_request, response) => {
     const all = loadsOf(store.ledger).filter(({ set }) => !set.over);

@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { choose } from '../../core/schedule/choose.ts';
+import type { Scheduled } from '../../core/schedule/itinerary.ts';
 import type { Among, Choice } from '../../core/schedule/pool.ts';
 import {
   anyPiece,
   block,
   evening,
   everyWay,
+  exactly,
   member,
   piece,
   type Ways,
@@ -21,10 +23,10 @@ beforeAll(async () => {
 
 const evenings = [evening(0), evening(1)];
 const LEAST = 0.5;
-/** Nothing is taken as alike, and all that could be better is looked at. */
-const exact = { alike: 0, allWithin: 1, give: 0 };
-const among = (piece: Among['piece'], hands: Among['slots'][number]['hands'][] = [0, 1]): Among => ({
-  piece,
+/** All that could be better is looked at. */
+const exact = { allWithin: 1, give: 0 };
+const among = (piece: Scheduled, hands: Among['slots'][number]['hands'][] = [0, 1]): Among => ({
+  graph: exactly(piece, evenings, LEAST),
   slots: evenings.map((spell, s) => ({ ...spell, hands: hands[s]! })),
   least: piece.blocks.map(() => LEAST),
 });

@@ -9,7 +9,7 @@ import type { OpenFolder } from '../folder/folder.ts';
 import { hostNames } from '../guard/hosts.ts';
 import { httpServer } from '../app/httpServer.ts';
 import type { Plans } from '../planning/plans.ts';
-import { plansOf } from './plans.ts';
+import { plansOf, weeksOf } from './plans.ts';
 import { onPostgres, opened, testClock } from './studio.ts';
 
 /** The whole application on an open data folder, listening. */
@@ -24,6 +24,7 @@ export async function listeningOn(
     files: folder.files,
     clock,
     plans,
+    weeks: weeksOf(folder, plans),
     webFolder: web,
     hosts: hostNames(null),
     pairing: null,

@@ -2,6 +2,8 @@ import { derivedFile } from '../files/answerCache.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { plannerHere, type Planner } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
+import { schedulerHere } from '../schedule/scheduler.ts';
+import { createWeeks, type Weeks } from '../schedule/weeks.ts';
 
 /** Plans that keep nothing on the disk. */
 export const plansOf = ({ store }: OpenFolder, planner: Planner = plannerHere()): Plans =>
@@ -11,4 +13,13 @@ export const plansOf = ({ store }: OpenFolder, planner: Planner = plannerHere())
     sensors: null,
     kept: derivedFile(null, 'test'),
     studied: derivedFile(null, 'test'),
+  });
+
+/** Weeks that keep nothing on the disk. */
+export const weeksOf = ({ store }: OpenFolder, plans: Plans): Weeks =>
+  createWeeks({
+    plans,
+    hours: () => store.studio().studio,
+    scheduler: schedulerHere(),
+    kept: derivedFile(null, 'test'),
   });

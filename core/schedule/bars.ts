@@ -1,0 +1,31 @@
+import type { Graph } from './graph.ts';
+import { bestItinerary } from './path.ts';
+
+/** The chance that is asked of a task. */
+export const BAR = 0.8;
+/** The best of many plans flatters itself: so much more is asked of it. */
+const FLATTERY = 0.05;
+/** Where nothing reaches the bar, what is best below it is offered: so low at last. */
+const LOWER = [0.65, 0.45, 0.25];
+export const FLOOR = LOWER.at(-1)!;
+
+/** The least chance to ask of each task of a piece: the bar, or less where by itself it has no session with so much. */
+export function barsFor(graph: Graph): number[] {
+  const bars = graph.piece.blocks.map(() => BAR + FLATTERY);
+  let done = doneAlone(graph, bars);
+  while (done < bars.length) {
+    const lower = LOWER.find((bar) => doneAlone(graph, bars.with(done, bar)) > done);
+    if (lower === undefined) return bars;
+    bars[done] = lower;
+    done = doneAlone(graph, bars);
+  }
+  return bars;
+}
+
+/** Whether a task still has a session where so much is asked of all. */
+export const isReached = (graph: Graph, least: readonly number[], block: number): boolean =>
+  doneAlone(graph, least) > block;
+
+/** How many tasks of a piece have a session where it has all hands for itself. */
+const doneAlone = (graph: Graph, least: readonly number[]): number =>
+  bestItinerary(graph, { least }).visits.reduce((sum, { blocks }) => sum + blocks.length, 0);

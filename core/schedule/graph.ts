@@ -1,0 +1,201 @@
+import type { Spell } from '../time/hours.ts';
+import type { Instant } from '../units/quantity.ts';
+import type { Member, Scheduled, Visit } from './itinerary.ts';
+import { suits, type Moisture } from './readiness.ts';
+import { dried, stays, suitabilities, type Standing, type Stay } from './stay.ts';
+import { readingAt, ROWS, rowAt } from './table.ts';
+
+/** A change of cover costs so much of a task, and a session later that it is finished. */
+const CHANGE = 0.004;
+const LATER = 0.002;
+/** What is not done within the sessions is worth so much, if it can still be done. */
+const LEFT = 0.35;
+/** What is dry by the date it is wanted by is worth as much as a task, what is not so much of it. */
+const LATE = 0.3;
+
+/** Two that differ by no more than this in any member go on as one, points. */
+export const ALIKE = 2;
+/** So many go on from a session at most: where there are more, those that differ twice as much are taken as alike too. */
+const MOST = 120;
+
+/** What is done of a piece in one session, and where that leads. */
+export interface Arc {
+  from: number;
+  to: number;
+  /** By its place among the sessions. */
+  session: number;
+  /** The chances of its tasks, less what covers and delay cost. */
+  worth: number;
+  tens: number;
+  visit: Visit;
+}
+
+/** Everything that may become of a piece over some sessions: it does not depend on what hands cost. */
+export interface Graph {
+  piece: Scheduled;
+  sessions: readonly Spell[];
+  suitable: Float32Array[][];
+  /** What it is worth to end at each place: where tasks are left, they may still be done. The first is now. */
+  ends: number[];
+  /** In the order of the sessions: what leads to a place stands before what leads from it. */
+  arcs: Arc[];
+  /** The same figures of all arcs side by side, for speed. */
+  side: ArcFigures;
+}
+
+export interface ArcFigures {
+  from: Int32Array;
+  to: Int32Array;
+  session: Int32Array;
+  worth: Float64Array;
+  tens: Int32Array;
+}
+
+/** A place in the graph, while it is made. */
+interface Place extends Standing {
+  /** What is worth most to come here, whatever hands cost. */
+  value: number;
+}
+
+/**
+ * @param sessions ascending
+ * @param floor no task is done with less of a chance
+ * @param alike points; none at 0
+ */
+export function graphOf(
+  piece: Scheduled,
+  sessions: readonly Spell[],
+  { floor, alike = ALIKE }: { floor: number; alike?: number },
+): Graph {
+  const { blocks, cover, covers, members } = piece;
+  const suitable = suitabilities(piece);
+  const later = suitable.map((of) => of.map(bestFromHere));
+  /** The chance that the next task can still be done at some time. */
+  const open = ({ next, moistures }: Standing): number =>
+    next === blocks.length
+      ? 1
+      : members.reduce(
+          (sum, { weight }, m) => sum + weight * later[m]![next]![Math.round(rowAt(moistures[m]!))]!,
+          0,
+        );
+  const endsAt = (place: Standing): number => LEFT * (blocks.length - place.next) * open(place);
+
+  let places: (Place & { name: number })[] = [
+    {
+      name: 0,
+      next: 0,
+      cover: covers.indexOf(cover),
+      moistures: Float64Array.from(members, ({ moisture }) => moisture),
+      value: 0,
+    },
+  ];
+  const ends = [endsAt(places[0]!)];
+  const arcs: Arc[] = [];
+  for (const [s, session] of sessions.entries()) {
+    const until = sessions[s + 1]?.from ?? session.to;
+    const reached: { place: Place; arc: Omit<Arc, 'to'> }[] = [];
+    for (const from of places) {
+      if (from.next === blocks.length || open(from) < floor) continue;
+      for (const stay of stays({ piece, at: from, session, suitable }, floor))
+        for (const [leaves] of covers.entries()) {
+          const worth = worthOf(piece, from, stay, leaves, s);
+          const moistures = dryOn(members, stay, leaves, until);
+          const place = { next: stay.next, cover: leaves, moistures, value: from.value + worth };
+          const visit = visitOf(piece, session, stay, leaves);
+          reached.push({ place, arc: { from: from.name, session: s, worth, tens: stay.tens, visit } });
+        }
+    }
+    reached.sort((a, b) => b.place.value - a.place.value);
+    const { kept, at } = merged(
+      reached.map(({ place }) => place),
+      alike,
+    );
+    const first = ends.length;
+    places = kept.map((place, i) => ({ ...place, name: first + i }));
+    ends.push(...kept.map(endsAt));
+    reached.forEach(({ arc }, i) => arcs.push({ ...arc, to: first + at[i]! }));
+  }
+  return { piece, sessions, suitable, ends, arcs, side: sideBySide(arcs) };
+}
+
+const sideBySide = (arcs: readonly Arc[]): ArcFigures => ({
+  from: Int32Array.from(arcs, ({ from }) => from),
+  to: Int32Array.from(arcs, ({ to }) => to),
+  session: Int32Array.from(arcs, ({ session }) => session),
+  worth: Float64Array.from(arcs, ({ worth }) => worth),
+  tens: Int32Array.from(arcs, ({ tens }) => tens),
+});
+
+/** What a stay is worth, however its piece is left. */
+function worthOf(
+  { members, blocks, due }: Scheduled,
+  from: Standing,
+  stay: Stay,
+  leaves: number,
+  session: number,
+): number {
+  const changes = Number(stay.cover !== from.cover) + Number(leaves !== stay.cover);
+  const worth = stay.gained - CHANGE * changes;
+  if (stay.next < blocks.length) return worth;
+  const dry = due ? dryChance(members, leaves, dryOn(members, stay, leaves, due.by), due.dry) : null;
+  return worth - LATER * session + (dry === null ? 0 : LATE + (1 - LATE) * dry);
+}
+
+/** The walls at a later moment, as the piece is left. */
+export const dryOn = (members: readonly Member[], stay: Stay, leaves: number, until: Instant): Float64Array =>
+  stay.moistures.map((moisture, m) => dried(members[m]!, leaves, moisture, stay.freeAt[m]!, until));
+
+export const visitOf = ({ covers }: Scheduled, session: Spell, stay: Stay, leaves: number): Visit => ({
+  session,
+  blocks: stay.done,
+  tens: stay.tens,
+  stays: covers[stay.covered === 'at-once' ? leaves : stay.cover]!,
+  leaves: covers[leaves]!,
+  covered: stay.covered,
+  leavesAt: stay.leavesAt,
+});
+
+const dryChance = (
+  members: readonly Member[],
+  cover: number,
+  moistures: Float64Array,
+  { reading, spans }: Moisture,
+): number =>
+  members.reduce((sum, { weight, tables }, m) => {
+    const value = readingAt(tables[cover]!, reading, moistures[m]!);
+    return sum + weight * Math.max(...spans.map((span) => suits(value, span)));
+  }, 0);
+
+/** At each row the best that comes from there on. */
+function bestFromHere(suit: Float32Array): Float32Array {
+  const best = suit.slice();
+  for (let row = ROWS - 2; row >= 0; row--) best[row] = Math.max(best[row]!, best[row + 1]!);
+  return best;
+}
+
+/**
+ * Places that stand alike become one, the first of them.
+ * @returns those that are left, and which of them each has become
+ */
+function merged(places: readonly Place[], alike: number): { kept: Place[]; at: number[] } {
+  for (let most = alike; ; most *= 2) {
+    const kept: Place[] = [];
+    const known = new Map<string, number[]>();
+    const at = places.map((place) => {
+      const key = `${place.next} ${place.cover}`;
+      const others = known.get(key) ?? [];
+      known.set(key, others);
+      const same = others.find((i) => standAlike(kept[i]!.moistures, place.moistures, most));
+      if (same !== undefined) return same;
+      others.push(kept.length);
+      kept.push(place);
+      return kept.length - 1;
+    });
+    if (alike === 0 || kept.length <= MOST) return { kept, at };
+  }
+}
+
+function standAlike(a: Float64Array, b: Float64Array, most: number): boolean {
+  for (let m = 0; m < a.length; m++) if (Math.abs(a[m]! - b[m]!) > most) return false;
+  return true;
+}

@@ -1,0 +1,142 @@
+import type { Spell } from '../time/hours.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
+import { effortBetween } from './effort.ts';
+import type { Member, Scheduled, Visit } from './itinerary.ts';
+import { readyIn, suitability } from './readiness.ts';
+import { driedTo } from './table.ts';
+
+const TEN = 10 * MINUTE;
+
+/** Where a piece is when hands come. */
+export interface Standing {
+  /** The task that is next, by its place among all. */
+  next: number;
+  /** By its place among the covers. */
+  cover: number;
+  /** The mean of the wall, by member. */
+  moistures: Float64Array;
+}
+
+/** What is done of a piece while hands are there, up to when it is covered. */
+export interface Stay {
+  next: number;
+  /** How it stands until then. */
+  cover: number;
+  moistures: Float64Array;
+  /** When it is covered, by member, and in the mean. */
+  freeAt: Instant[];
+  leavesAt: Instant;
+  covered: Visit['covered'];
+  /** The tasks done, their chances summed, and the hands they take, in tens of minutes. */
+  done: Visit['blocks'];
+  gained: number;
+  tens: number;
+}
+
+/** A piece in one session. */
+export interface Coming {
+  piece: Scheduled;
+  at: Standing;
+  session: Spell;
+  suitable: Float32Array[][];
+}
+
+/** How well the clay of each member suits each task, by row of its open table. */
+export const suitabilities = ({ members, blocks }: Scheduled): Float32Array[][] =>
+  members.map(({ tables }) => blocks.map(({ needs }) => suitability(tables[0]!, needs)));
+
+/**
+ * Nothing, covered at once or standing open until hands leave; or some tasks one after the other, and then covered at once
+ * or as hands leave.
+ * @param least no task is done with less of a chance
+ */
+export function stays(coming: Coming, least: number): Stay[] {
+  const { piece, at } = coming;
+  const found = [leftAlone(coming), stoodOpen(coming, asCame(coming))];
+  let last = asCame(coming);
+  for (let block = at.next; block < piece.blocks.length; block++) {
+    last = taskDone(coming, last);
+    if (last.done.at(-1)!.chance < least) break;
+    found.push(last, stoodOpen(coming, last));
+  }
+  return found;
+}
+
+/** The very stay that a visit is. */
+export function stayOf(coming: Coming, { blocks, covered }: Pick<Visit, 'blocks' | 'covered'>): Stay {
+  if (covered === 'at-once') return leftAlone(coming);
+  const done = blocks.reduce((last) => taskDone(coming, last), asCame(coming));
+  return covered === 'when-done' ? done : stoodOpen(coming, done);
+}
+
+/** Hands come, and nothing is done yet. */
+const asCame = ({ piece, at, session: { from } }: Coming): Stay => ({
+  next: at.next,
+  cover: 0,
+  moistures: at.moistures,
+  freeAt: piece.members.map(() => from),
+  leavesAt: from,
+  covered: 'when-done',
+  done: [],
+  gained: 0,
+  tens: 0,
+});
+
+/** It is covered as hands come: it never stood open. */
+const leftAlone = (coming: Coming): Stay => ({
+  ...asCame(coming),
+  cover: coming.at.cover,
+  covered: 'at-once',
+});
+
+/** It stands open from when hands are done with it until they leave. */
+const stoodOpen = ({ piece: { members }, session: { to } }: Coming, stay: Stay): Stay => ({
+  ...stay,
+  moistures: stay.moistures.map((moisture, m) => dried(members[m]!, 0, moisture, stay.freeAt[m]!, to)),
+  freeAt: members.map(() => to),
+  leavesAt: to,
+  covered: 'at-the-end',
+});
+
+/** The next task is done, in each member as soon as its clay is ready. */
+function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay): Stay {
+  const { members, blocks } = piece;
+  const block = last.next;
+  const { lengthMs } = blocks[block]!;
+  let chance = 0;
+  let begins = from;
+  let ends = from;
+  const freeAt: Instant[] = [];
+  const moistures = last.moistures.map((moisture, m) => {
+    const { tables, efforts, weight, adds } = members[m]!;
+    const free = last.freeAt[m]!;
+    const latest = Math.max(free, to - lengthMs);
+    const spare = effortBetween(efforts[0]!, free, latest);
+    const ready = readyIn(tables[0]!, suitable[m]![block]!, moisture, spare);
+    // who has no time left for it misses it
+    if (to - free >= lengthMs) chance += weight * ready.chance;
+    const begun = spare > 0 ? free + (latest - free) * Math.min(1, ready.effort / spare) : free;
+    begins += weight * (begun - from);
+    freeAt.push(Math.min(to, begun + lengthMs));
+    ends += weight * (freeAt[m]! - from);
+    return dried(members[m]!, 0, ready.moisture + adds[block]!, begun, freeAt[m]!);
+  });
+  const done = [...last.done, { block, chance, at: Math.round(begins) }];
+  const handsMs = done.reduce((sum, of) => sum + blocks[of.block]!.handsMs, 0);
+  return {
+    ...{ next: block + 1, cover: 0, moistures, freeAt, covered: 'when-done', done },
+    leavesAt: Math.round(ends),
+    gained: last.gained + chance,
+    tens: Math.ceil(handsMs / TEN),
+  };
+}
+
+/** The mean of a wall after some time under a cover. */
+export const dried = (
+  { tables, efforts }: Member,
+  cover: number,
+  moisture: number,
+  from: Instant,
+  to: Instant,
+): number =>
+  to > from ? driedTo(tables[cover]!, moisture, effortBetween(efforts[cover]!, from, to)) : moisture;

@@ -1,0 +1,46 @@
+import type { CoverChange } from '../plan/project.ts';
+import type { Spell } from '../time/hours.ts';
+import { HOUR, type Instant } from '../units/quantity.ts';
+
+/** Steps of a piece that are done in one go. */
+export interface Task {
+  /** By name in its route, and as people know them. */
+  steps: { key: string; name: string }[];
+  /** In which session, or part of a long one. */
+  session: Spell;
+  /** When about it is begun, as others are done in the same session. */
+  at: Instant;
+  /** Hands at it, and from its beginning to its end, ms. */
+  handsMs: number;
+  lengthMs: number;
+  /** The chance that it is done as it should be in this session; below the bar its clay is looked at first. */
+  chance: number;
+}
+
+/** What is meant for a piece. */
+export interface PieceWeek {
+  pieceId: string;
+  tasks: Task[];
+  /** How it is covered, from now on. */
+  covers: CoverChange[];
+  /** The chance that all of its tasks come out as they should. */
+  chance: number;
+  /** How wet it looks at even steps from the beginning of the plan on, 0 dry, 1 wet; empty where it does not dry any more. */
+  looks: number[];
+  /** The first step that has no session; null where all have. */
+  unplanned: { key: string; name: string } | null;
+}
+
+/** From one look to the next in `looks`. */
+export const LOOK_STEP = 2 * HOUR;
+
+/** What is meant for some days, for all pieces together. */
+export interface WeekPlan {
+  at: Instant;
+  /** When hands are there: long sessions in parts. */
+  sessions: Spell[];
+  pieces: PieceWeek[];
+  /** What it is worth, and what no plan can be worth more than. */
+  value: number;
+  bound: number;
+}

@@ -1,0 +1,110 @@
+import { existsSync } from 'node:fs';
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
+import { Piscina } from 'piscina';
+import { MEMBERS } from '../../core/forecast/ensemble.ts';
+import { foldPiece } from '../../core/log/piece.ts';
+import type { PlanInput } from '../../core/piece/planInput.ts';
+import { rememberedStates } from '../../core/piece/rememberedState.ts';
+import { planAt } from '../../core/plan/plan.ts';
+import type { PieceAhead } from '../../core/schedule/ahead.ts';
+import { rememberedTables } from '../../core/schedule/table.ts';
+import { planWeek } from '../../core/schedule/week.ts';
+import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
+import type { Hours } from '../../core/time/hours.ts';
+import type { Instant } from '../../core/units/quantity.ts';
+import type { Solver } from '../../core/schedule/solver.ts';
+import { createSolver } from './solver.ts';
+
+/** What a week is planned from. */
+export interface WeekInput {
+  pieces: { given: PlanInput; due: Instant | null; ownHands: boolean }[];
+  hours: Hours;
+  now: Instant;
+  /** The plan that people know of. */
+  before: WeekPlan | null;
+}
+
+/** How it goes on. */
+export interface Watching {
+  /** Told how far it has come, from 0 to 1. */
+  onStep?: (share: number) => void;
+  /** Gives it up. */
+  signal?: AbortSignal;
+}
+
+/** Plans a week, wherever that is done; null where it was given up. */
+export type Scheduler = (input: WeekInput, watching?: Watching) => Promise<WeekPlan | null>;
+
+/** Pieces whose walls and tables are remembered. */
+const REMEMBERED = 120;
+
+/** Plans on this thread. */
+export function schedulerHere(): Scheduler {
+  const stateOf = rememberedStates(REMEMBERED);
+  const tablesOf = rememberedTables(REMEMBERED);
+  let solver: Promise<Solver> | null = null;
+  return async ({ pieces, hours, now, before }, { onStep, signal } = {}) => {
+    const ahead = pieces.flatMap(({ given, due, ownHands }): PieceAhead[] => {
+      const piece = foldPiece(given.pieceId, given.entries);
+      if (!piece) return [];
+      const believed = stateOf(piece, given, planAt(piece, now), MEMBERS);
+      return [{ piece, facts: given, believed, due, ownHands }];
+    });
+    return planWeek(ahead, hours, now, {
+      solver: await (solver ??= createSolver()),
+      tablesOf,
+      before,
+      onStep: (share) => {
+        onStep?.(share);
+        return signal?.aborted ?? false;
+      },
+    });
+  };
+}
+
+/** What a thread is given: where it tells how far it has come, and what it looks at to be stopped. */
+export interface WeekTask {
+  input: WeekInput;
+  port: MessagePort;
+  stop: Int32Array;
+}
+
+/** So long a thread is waited for that was told to stop, ms. */
+const PATIENCE_MS = 250;
+/** What the thread may hold, MB. */
+const MEMORY_MB = 1_500;
+
+/** Plans in a thread of its own; on this one where the built thread is not beside the program. */
+export function threadedScheduler(path: string): Scheduler {
+  if (!existsSync(path)) return schedulerHere();
+  let thread: Piscina | null = null;
+  return async (input, { onStep, signal } = {}) => {
+    thread ??= new Piscina({
+      filename: path,
+      minThreads: 1,
+      maxThreads: 1,
+      idleTimeout: Number.POSITIVE_INFINITY,
+      resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+    });
+    const { port1, port2 } = new MessageChannel();
+    const stop = new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
+    const late = new AbortController();
+    const stopped = () => {
+      Atomics.store(stop, 0, 1);
+      // one that does not look is ended
+      setTimeout(() => late.abort(), PATIENCE_MS).unref();
+    };
+    signal?.addEventListener('abort', stopped, { once: true });
+    port1.on('message', (share: number) => onStep?.(share));
+    try {
+      const task: WeekTask = { input, port: port2, stop };
+      return (await thread.run(task, { transferList: [port2], signal: late.signal })) as WeekPlan | null;
+    } catch (error) {
+      if (signal?.aborted) return null;
+      throw error;
+    } finally {
+      signal?.removeEventListener('abort', stopped);
+      port1.close();
+    }
+  };
+}
