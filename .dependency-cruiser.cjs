@@ -31,6 +31,7 @@ const places = [
   'newPiece',
   'pieces',
   'piece',
+  'plan',
   'slips',
   'studio',
   'techniques',

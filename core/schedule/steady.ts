@@ -4,9 +4,10 @@ import type { Itinerary } from './itinerary.ts';
 import type { Among, Chosen, Pool } from './pool.ts';
 import type { Column, Solver } from './solver.ts';
 
-/** What it costs that somebody comes to a session, that a cover is changed, that a task told for one session is moved: far off, or soon. */
+/** What it costs that somebody comes to a session, that a cover is changed, that a task waits for a session more, that one told for a session is moved: far off, or soon. */
 const COMES = 5;
 const CHANGES = 1;
+const WAITS = 0.1;
 const MOVED = 0.5;
 const MOVED_SOON = 5;
 /** Near enough, as a share. */
@@ -30,8 +31,9 @@ export function steadied(
   const costing = pool.columns.map(({ p, itinerary }, c): Column => {
     const visited = visitedIn(pieces[p]!.graph.piece.cover, itinerary);
     const changes = visited.reduce((sum, of) => sum + of.changes, 0);
+    const waits = itinerary.visits.reduce((sum, { blocks }, s) => sum + s * blocks.length, 0);
     return {
-      worth: -(CHANGES * changes + movedBy(pieces[p]!, itinerary)),
+      worth: -(CHANGES * changes + WAITS * waits + movedBy(pieces[p]!, itinerary)),
       counts: [
         ...columns[c]!.counts,
         [value, itinerary.value],

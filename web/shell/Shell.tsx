@@ -14,6 +14,7 @@ const Help = lazy(async () => ({ default: (await import('./Help.tsx')).Help }));
 
 const places = [
   { to: '/', name: 'Today' },
+  { to: '/plan', name: 'Plan' },
   { to: '/pieces', name: 'Pieces' },
   { to: '/slips', name: 'Slips' },
   { to: '/techniques', name: 'Techniques' },
@@ -73,7 +74,7 @@ function Places() {
   const inPlace = {
     fontFamily: slab,
     fontWeight: 650,
-    fontSize: { xs: '0.95rem', sm: '1.15rem' },
+    fontSize: { xs: 'min(0.95rem, 3.8vw)', sm: '1.15rem' },
     color: ink,
     textDecoration: 'none',
     display: 'flex',

@@ -12,6 +12,7 @@ function format(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTim
 export const clockTime = (at: Instant, zone: string): string =>
   format(zone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(at);
 export const weekday = (at: Instant, zone: string): string => format(zone, { weekday: 'short' }).format(at);
+export const dayOfMonth = (at: Instant, zone: string): string => format(zone, { day: 'numeric' }).format(at);
 export const shortDate = (at: Instant, zone: string): string =>
   format(zone, { weekday: 'short', day: 'numeric', month: 'short' }).format(at);
 const dayKey = (at: Instant, zone: string): string =>
