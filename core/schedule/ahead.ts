@@ -33,7 +33,7 @@ export interface WorkAhead {
   blocks: Block[];
 }
 
-export function workAhead({ piece, facts }: PieceAhead, now: Instant): WorkAhead {
+export function workAhead(piece: PieceState, facts: PlanInput, now: Instant): WorkAhead {
   const room = facts.rooms.find(({ id }) => id === piece.roomId);
   const guarded = facts.guarded ? { guarded: true as const } : room && roomSettingAt(room, now);
   const route = routeWith(piece, facts.tubs, guarded).planned;

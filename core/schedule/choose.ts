@@ -51,10 +51,12 @@ export function choose(
   for (const [p, { least }] of pieces.entries())
     for (const itinerary of seeds[p] ?? []) if (isEnough(itinerary, least)) pool.add(p, itinerary);
   const greedy = begun(pool, pieces, tens, searchOf);
-  const { bound, prices } = generated(pool, pieces, tens, { solver, searchOf, onStep });
+  const { bound, prices, relaxed } = generated(pool, pieces, tens, { solver, searchOf, onStep });
   let whole = pool.whole(solver, { seconds, near: ROUGH }) ?? total(greedy);
+  const found = pieces.map((_, p) => pool.columns.flatMap((of) => (of.p === p ? [of.itinerary] : [])));
   const gap = bound - whole.value;
-  if (gap > NEAR * Math.abs(whole.value) && gap <= allWithin * Math.abs(bound)) {
+  // nothing is better than what parts of pieces would be worth
+  if (relaxed - whole.value > NEAR * Math.abs(whole.value) && gap <= allWithin * Math.abs(bound)) {
     // what is in a better choice than this costs no more than the gap
     for (const [p, of] of pieces.entries()) {
       const search = searchOf(p, prices);
@@ -69,7 +71,7 @@ export function choose(
   return {
     ...(calm ?? whole),
     bound: Math.max(bound, whole.value),
-    found: pieces.map((_, p) => pool.columns.flatMap((of) => (of.p === p ? [of.itinerary] : []))),
+    found,
   };
 }
 
@@ -101,11 +103,13 @@ function generated(
   pieces: readonly Among[],
   tens: readonly number[],
   { solver, searchOf, onStep }: Pick<Required<Effort>, 'onStep'> & { solver: Solver; searchOf: SearchOf },
-): { bound: number; prices: readonly number[] } {
+): { bound: number; prices: readonly number[]; relaxed: number } {
   let bound = Number.POSITIVE_INFINITY;
+  let relaxed = Number.POSITIVE_INFINITY;
   let best: readonly number[] | null = null;
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const { worth, prices: going } = solver.relaxed(pool.program());
+    relaxed = worth;
     const shares = going.slice(tens.length);
     const raw = going.slice(0, tens.length).map((price) => Math.max(0, price));
     const smoothed: number[] | null = best && raw.map((price, i) => (price + best![i]!) / 2);
@@ -123,7 +127,7 @@ function generated(
     }
     if (onStep(worth, bound) || added === 0 || bound - worth <= NEAR * Math.abs(worth)) break;
   }
-  return { bound, prices: best ?? tens.map(() => 0) };
+  return { bound, relaxed, prices: best ?? tens.map(() => 0) };
 }
 
 /** Prices and hands of all, as the sessions of one piece see them. */

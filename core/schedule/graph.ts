@@ -20,6 +20,8 @@ const MOST = 120;
 
 /** What is done of a piece in one session, and where that leads. */
 export interface Arc {
+  /** By its place among all. */
+  name: number;
   from: number;
   to: number;
   /** By its place among the sessions. */
@@ -93,7 +95,7 @@ export function graphOf(
   const arcs: Arc[] = [];
   for (const [s, session] of sessions.entries()) {
     const until = sessions[s + 1]?.from ?? session.to;
-    const reached: { place: Place; arc: Omit<Arc, 'to'> }[] = [];
+    const reached: { place: Place; arc: Omit<Arc, 'to' | 'name'> }[] = [];
     for (const from of places) {
       if (from.next === blocks.length || open(from) < floor) continue;
       for (const stay of stays({ piece, at: from, session, suitable }, floor))
@@ -113,7 +115,7 @@ export function graphOf(
     const first = ends.length;
     places = kept.map((place, i) => ({ ...place, name: first + i }));
     ends.push(...kept.map(endsAt));
-    reached.forEach(({ arc }, i) => arcs.push({ ...arc, to: first + at[i]! }));
+    reached.forEach(({ arc }, i) => arcs.push({ ...arc, name: arcs.length, to: first + at[i]! }));
   }
   return { piece, sessions, suitable, ends, arcs, side: sideBySide(arcs) };
 }

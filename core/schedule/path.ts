@@ -36,30 +36,49 @@ function bestPath(graph: Graph, search: Search, banned: ReadonlySet<Arc>): { pat
 
 /** A path gone once more. @returns the first arc in which a task falls, and how much of the chances is lost */
 function walked(
-  { piece, sessions, suitable }: Graph,
+  graph: Graph,
   path: readonly Arc[],
   { least }: Search,
 ): { visits: Visit[]; falls: Arc | null; lost: number } {
+  const visits = visitsOf(graph, path);
+  let lost = 0;
+  let falls: Arc | null = null;
+  for (const [s, { blocks }] of visits.entries())
+    for (const [i, { block, chance }] of blocks.entries()) {
+      lost += path[s]!.visit.blocks[i]!.chance - chance;
+      if (chance < leastOf(least, block) - FALLS) falls ??= path[s]!;
+    }
+  return { visits, falls, lost };
+}
+
+/** What became of arcs as they were gone after others: pieces go the same ways again and again. */
+const gone = new WeakMap<Graph, Map<string, Visit[]>>();
+const MOST_GONE = 500;
+
+function visitsOf(graph: Graph, path: readonly Arc[]): Visit[] {
+  const known = gone.get(graph) ?? new Map<string, Visit[]>();
+  gone.set(graph, known);
+  const key = path.map(({ name }) => name).join();
+  const visits = known.get(key) ?? goOnceMore(graph, path);
+  if (known.size > MOST_GONE) known.clear();
+  known.set(key, visits);
+  return visits;
+}
+
+function goOnceMore({ piece, sessions, suitable }: Graph, path: readonly Arc[]): Visit[] {
   let at: Standing = {
     next: 0,
     cover: piece.covers.indexOf(piece.cover),
     moistures: Float64Array.from(piece.members, ({ moisture }) => moisture),
   };
-  let lost = 0;
-  let falls: Arc | null = null;
-  const visits = path.map((arc): Visit => {
+  return path.map((arc): Visit => {
     const session = sessions[arc.session]!;
     const leaves = piece.covers.indexOf(arc.visit.leaves);
     const stay = stayOf({ piece, at, session, suitable }, arc.visit);
     const until = sessions[arc.session + 1]?.from ?? session.to;
     at = { next: stay.next, cover: leaves, moistures: dryOn(piece.members, stay, leaves, until) };
-    stay.done.forEach(({ block, chance }, i) => {
-      lost += arc.visit.blocks[i]!.chance - chance;
-      if (chance < leastOf(least, block) - FALLS) falls ??= arc;
-    });
     return visitOf(piece, session, stay, leaves);
   });
-  return { visits, falls, lost };
 }
 
 const leastOf = (least: Search['least'], block: number): number =>
@@ -73,7 +92,7 @@ function forward(
 ): { value: Float64Array; by: (Arc | undefined)[] } {
   const { from, to } = graph.side;
   const net = netOf(graph, search);
-  for (const arc of banned) net[graph.arcs.indexOf(arc)] = Number.NEGATIVE_INFINITY;
+  for (const arc of banned) net[arc.name] = Number.NEGATIVE_INFINITY;
   const value = new Float64Array(graph.ends.length).fill(Number.NEGATIVE_INFINITY);
   const came = new Int32Array(graph.ends.length).fill(-1);
   value[0] = 0;

@@ -293,7 +293,7 @@ export function createPlans({
             const given = await cases.of(piece, priorOf(piece), now);
             if (!given.ok) continue;
             const due = firstWanted(groups, piece.groups);
-            found.push({ given: given.value, due, ownHands: hasHoursOfItsOwn(groups, piece.groups) });
+            found.push({ facts: given.value, due, ownHands: hasHoursOfItsOwn(groups, piece.groups) });
           }
           return found;
         },

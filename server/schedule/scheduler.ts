@@ -1,13 +1,7 @@
 import { existsSync } from 'node:fs';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
-import { MEMBERS } from '../../core/forecast/ensemble.ts';
-import { foldPiece } from '../../core/log/piece.ts';
-import type { PlanInput } from '../../core/piece/planInput.ts';
-import { rememberedStates } from '../../core/piece/rememberedState.ts';
-import { planAt } from '../../core/plan/plan.ts';
-import type { PieceAhead } from '../../core/schedule/ahead.ts';
-import { rememberedTables } from '../../core/schedule/table.ts';
+import { rememberedPlannings, type PieceGiven } from '../../core/schedule/planning.ts';
 import { planWeek } from '../../core/schedule/week.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
@@ -17,7 +11,7 @@ import { createSolver } from './solver.ts';
 
 /** What a week is planned from. */
 export interface WeekInput {
-  pieces: { given: PlanInput; due: Instant | null; ownHands: boolean }[];
+  pieces: PieceGiven[];
   hours: Hours;
   now: Instant;
   /** The plan that people know of. */
@@ -35,31 +29,23 @@ export interface Watching {
 /** Plans a week, wherever that is done; null where it was given up. */
 export type Scheduler = (input: WeekInput, watching?: Watching) => Promise<WeekPlan | null>;
 
-/** Pieces whose walls and tables are remembered. */
+/** Pieces that are remembered. */
 const REMEMBERED = 120;
 
 /** Plans on this thread. */
 export function schedulerHere(): Scheduler {
-  const stateOf = rememberedStates(REMEMBERED);
-  const tablesOf = rememberedTables(REMEMBERED);
+  const planningOf = rememberedPlannings(REMEMBERED);
   let solver: Promise<Solver> | null = null;
-  return async ({ pieces, hours, now, before }, { onStep, signal } = {}) => {
-    const ahead = pieces.flatMap(({ given, due, ownHands }): PieceAhead[] => {
-      const piece = foldPiece(given.pieceId, given.entries);
-      if (!piece) return [];
-      const believed = stateOf(piece, given, planAt(piece, now), MEMBERS);
-      return [{ piece, facts: given, believed, due, ownHands }];
-    });
-    return planWeek(ahead, hours, now, {
+  return async ({ pieces, hours, now, before }, { onStep, signal } = {}) =>
+    planWeek(pieces, hours, now, {
       solver: await (solver ??= createSolver()),
-      tablesOf,
+      planningOf,
       before,
       onStep: (share) => {
         onStep?.(share);
         return signal?.aborted ?? false;
       },
     });
-  };
 }
 
 /** What a thread is given: where it tells how far it has come, and what it looks at to be stopped. */

@@ -1,0 +1,76 @@
+import { wetness } from '../clay/colour.ts';
+import { outerReading } from '../drying/readings.ts';
+import { readAt } from '../drying/trajectory.ts';
+import { courseOf, coversMeant, replay, type Ahead, type Meant } from '../replay/replay.ts';
+import { DAY } from '../units/quantity.ts';
+import type { Itinerary } from './itinerary.ts';
+import type { Planning } from './planning.ts';
+import { LOOK_STEP, type PieceWeek, type Task } from './weekPlan.ts';
+
+/** What has less of a chance is not put before people. */
+const HOPELESS = 0.05;
+/** So far a piece's looks are told. */
+const SHOWN = 14 * DAY;
+/** So many itineraries of a piece are remembered with what came of them. */
+const REMEMBERED = 40;
+
+/** What comes of an itinerary, and what was meant. */
+export type Lived = Omit<PieceWeek, 'looks'> & { meant: Meant[] };
+
+/** What comes of an itinerary when every member lives through it; remembered, since most of what is planned anew stays as it was. */
+export function livedThrough(planning: Planning, itinerary: Itinerary): Lived {
+  const { lived } = planning;
+  const key = JSON.stringify(itinerary.visits);
+  const found = lived.get(key) ?? liveThrough(planning, itinerary);
+  lived.delete(key);
+  lived.set(key, found);
+  if (lived.size > REMEMBERED) lived.delete(lived.keys().next().value!);
+  return found;
+}
+
+function liveThrough(planning: Planning, { visits }: Itinerary): Lived {
+  const { piece, believed, blocks, at: now } = planning;
+  const meant = visits.map((visit): Meant => ({
+    ...visit,
+    steps: visit.blocks.flatMap(({ block }) => blocks[block]!.steps.map(({ key }) => key)),
+  }));
+  const { members, joined } = believed;
+  const lived = piece.fired === 'raw' ? replay(members, aheadOf(planning), joined, meant) : null;
+  const all = visits.flatMap(({ session, blocks: done }) =>
+    done.map(({ block, at }): Task => {
+      const { steps, handsMs, lengthMs } = blocks[block]!;
+      const chance = lived ? Math.min(...steps.map(({ key }) => lived.chances[key]!)) : 1;
+      return {
+        steps: steps.map(({ key, step }) => ({ key, name: step.name })),
+        ...{ session, at, handsMs, lengthMs, chance },
+      };
+    }),
+  );
+  // what has no chance is not put before people, nor what would come after it
+  const hopeless = all.findIndex(({ chance }) => chance < HOPELESS);
+  const tasks = hopeless < 0 ? all : all.slice(0, hopeless);
+  const next = blocks[tasks.length]?.steps[0];
+  return {
+    pieceId: piece.id,
+    tasks,
+    covers: coversMeant(piece.cover, meant, now),
+    chance: tasks.length < all.length ? 0 : (lived?.all ?? 1),
+    unplanned: next ? { key: next.key, name: next.step.name } : null,
+    meant,
+  };
+}
+
+const aheadOf = ({ piece, facts, believed, route, at }: Planning): Ahead => ({
+  ...{ piece, divided: believed.divided, route, tubs: facts.tubs, now: at },
+  ...(facts.paces && { paces: facts.paces }),
+});
+
+/** How wet its wall looks as time goes on from an instant, if what is meant is done. */
+export function looksOf(planning: Planning, meant: readonly Meant[], from: number): number[] {
+  const { piece, facts, believed } = planning;
+  if (piece.fired !== 'raw') return [];
+  const course = courseOf(believed.best, aheadOf(planning), believed.joined, meant).wall!;
+  return Array.from({ length: SHOWN / LOOK_STEP + 1 }, (_, i) =>
+    Number(wetness(facts.body, readAt(course, from + i * LOOK_STEP, outerReading)).toFixed(2)),
+  );
+}

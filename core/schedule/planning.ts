@@ -1,0 +1,71 @@
+import { MEMBERS } from '../forecast/ensemble.ts';
+import { foldPiece } from '../log/piece.ts';
+import { rememberedStates } from '../piece/rememberedState.ts';
+import { planAt } from '../plan/plan.ts';
+import type { Spell } from '../time/hours.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
+import { scheduledOver, workAhead, type PieceAhead, type WorkAhead } from './ahead.ts';
+import { barsFor, FLOOR } from './bars.ts';
+import { graphOf } from './graph.ts';
+import type { Itinerary } from './itinerary.ts';
+import type { Lived } from './living.ts';
+import type { Among, Slot } from './pool.ts';
+import { sessionsAhead } from './sessions.ts';
+import { rememberedTables } from './table.ts';
+
+/** What is known of a piece that a week is planned for. */
+export type PieceGiven = Pick<PieceAhead, 'facts' | 'due' | 'ownHands'>;
+
+/** A piece as it is planned, with what was found of it. */
+export interface Planning extends Omit<Among, 'told'>, WorkAhead, PieceAhead {
+  /** As it stood then. */
+  at: Instant;
+  /** Itineraries that were looked at. */
+  seeds: readonly Itinerary[];
+  /** What came of those that were lived through. */
+  lived: Map<string, Lived>;
+}
+
+/** Makes a piece ready to be planned; null where nothing is to be done of it, or nobody comes. */
+export type PlanningOf = (given: PieceGiven, sessions: readonly Spell[], now: Instant) => Planning | null;
+
+/** So long a piece is taken as it stood, while nothing is logged of it. Common practice. */
+const HOLDS = 15 * MINUTE;
+
+/**
+ * Makes pieces ready, and remembers them: where nothing was logged of one, what was found of it still holds a while.
+ * @param pieces so many are remembered; those not asked for longest are forgotten first
+ */
+export function rememberedPlannings(pieces: number): PlanningOf {
+  const stateOf = rememberedStates(pieces);
+  const tablesOf = rememberedTables(pieces);
+  const known = new Map<string, { key: string; at: Instant; planning: Planning | null }>();
+
+  const make = (given: PieceGiven, slots: readonly Slot[], now: Instant): Planning | null => {
+    const { facts } = given;
+    const piece = foldPiece(facts.pieceId, facts.entries);
+    if (!piece || slots.length === 0) return null;
+    const work = workAhead(piece, facts, now);
+    if (work.blocks.length === 0) return null;
+    const believed = stateOf(piece, facts, planAt(piece, now), MEMBERS);
+    const ahead: PieceAhead = { ...given, piece, believed };
+    const graph = graphOf(scheduledOver(ahead, work, slots, tablesOf), slots, { floor: FLOOR });
+    return { ...ahead, ...work, graph, slots, least: barsFor(graph), at: now, seeds: [], lived: new Map() };
+  };
+
+  return (given, sessions, now) => {
+    const { facts, due, ownHands } = given;
+    const own = ownHands ? sessionsAhead(facts.studio, now) : sessions;
+    const slots = own.map((spell, hands): Slot => ({ ...spell, hands: ownHands ? null : hands }));
+    // the air that was measured since moves little within that time
+    const rooms = facts.rooms.map(({ series: _measured, ...room }) => room);
+    const key = JSON.stringify([{ ...facts, rooms }, due, ownHands, slots.map(({ to }) => to)]);
+    const last = known.get(facts.pieceId);
+    const holds = last?.key === key && now >= last.at && now - last.at < HOLDS;
+    const kept = holds ? last : { key, at: now, planning: make(given, slots, now) };
+    known.delete(facts.pieceId);
+    known.set(facts.pieceId, kept);
+    if (known.size > pieces) known.delete(known.keys().next().value!);
+    return kept.planning;
+  };
+}
