@@ -4,6 +4,7 @@ import type { Belief } from '../core/forecast/prior.ts';
 import type { PlanInput } from '../core/piece/planInput.ts';
 import type { PlanResult } from '../core/plan/plan.ts';
 import type { PlanWire } from '../core/plan/wire.ts';
+import type { PieceMeant } from '../core/schedule/meant.ts';
 import type { WeekPlan } from '../core/schedule/weekPlan.ts';
 import type { Spell } from '../core/time/hours.ts';
 import type { ComingNight } from '../core/plan/night.ts';
@@ -73,6 +74,8 @@ export interface PieceAnswer {
   answers: PlanResult | null;
   /** How its next window moved though nothing was logged of it; null where it did not. */
   moved: Moved | null;
+  /** What the plan of the coming days means for it; null where it does not know of all that was logged. */
+  meant: PieceMeant | null;
   /** When the first of its groups is wanted by; null where none is. */
   wantedAt: Instant | null;
   /** Acts that name the piece, standing or not, in journal order. */

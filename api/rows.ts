@@ -7,10 +7,9 @@ import type { PieceMade } from '../core/log/entry.ts';
 import type { PieceState } from '../core/log/piece.ts';
 import type { KilnState, LoadState } from '../core/log/kilnLoad.ts';
 import type { Appearance } from '../core/piece/appearance.ts';
-import type { CoverAdvice } from '../core/plan/advice.ts';
+import type { PieceMeant } from '../core/schedule/meant.ts';
 import type { FormMade } from '../core/piece/formsMade.ts';
 import type { Tally } from '../core/piece/tally.ts';
-import type { Follows } from '../core/plan/follows.ts';
 import type { Spell } from '../core/time/hours.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { NextStep, StepHead } from '../core/plan/next.ts';
@@ -66,7 +65,8 @@ export interface TodayPiece extends TodayHead {
   next: NextStep | null;
   /** The steps after it, as far as they are planned; the first few. */
   then: NextStep[];
-  advice: CoverAdvice | null;
+  /** What the plan of the coming days means for it; null where it does not know of all that was logged. */
+  meant: PieceMeant | null;
   /** Of the next step. */
   cautions: Hazard[];
   /** Of the wall, whatever comes next. */
@@ -147,11 +147,11 @@ export interface PieceRow {
   current: boolean;
   /** The step it asks for; null where that is not known, or none is left. */
   next: StepHead | null;
-  /** What follows if it is covered for the night as advised. */
-  follows: Follows | null;
+  /** What the plan of the coming days means for it; null where it does not know of all that was logged. */
+  meant: PieceMeant | null;
   /** When it is dry for the kiln if it is uncovered from now on; null where that is not known. */
   openDryAt: Instant | null;
-  /** The cover it is to have for the night; null where none is advised. */
+  /** The cover it is to have for the night; null where that is still being worked out. */
   tonight: PieceState['cover'] | null;
   cover: PieceState['cover'];
   finished: PieceState['finished'];

@@ -20,6 +20,7 @@ export default async function setup(): Promise<() => void> {
     const { pieces } = await ask<{ pieces: { state: string }[] }>(studio, '/api/today');
     return pieces.every(({ state }) => state !== 'working');
   });
+  await until(async () => (await ask<{ current: boolean }>(studio, '/api/week')).current);
   await studio.stop();
   cpSync(studio.data, join(templates, 'demo'), { recursive: true });
   await studio.discard();

@@ -20,7 +20,7 @@ const rounds = Math.floor((Number(days) * 24 * 60) / Number(every));
 const MOVED = 5 * MINUTE;
 /** The likeliest wall is what is told; of the members a few are enough. */
 const effort = { members: 2 };
-/** No advice is asked for. */
+/** When it dries uncovered is not asked for. */
 const asItStands = {};
 const edges = ['opens', 'closes'] as const;
 

@@ -14,6 +14,7 @@ const upright = { width: 820, height: 1180 };
 const views = [
   ['today', '/', wide],
   ['today-tablet', '/', upright],
+  ['plan', '/plan', wide],
   ['pieces', '/pieces', wide],
   ['new-piece', '/pieces/new', wide],
   ['piece', '/pieces/piece-pig-gulls', wide],
@@ -26,7 +27,6 @@ const views = [
   ['tub', '/slips/tub-chalk', wide],
   ['measure-tablet', '/slips/tub-night/measure', upright],
   ['batch-tablet', '/slips/batches/batch-slate', upright],
-  ['recipe', '/slips/recipes/recipe-fitted', wide],
   ['blend', '/slips/blend', wide],
   ['deflocculation', '/slips/tub-frost/deflocculate', wide],
   ['bench', '/benches/throw-for-bellying', wide],
@@ -50,11 +50,21 @@ try {
   );
   must('node', ['dist/demo/make.js', address]);
   await beginGuide(address);
+  await weekPlanned(address);
   await takePictures(address);
 } finally {
   server.kill('SIGTERM');
   await new Promise((resolve) => server.on('exit', resolve));
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** The coming days are planned while somebody asks for them. */
+async function weekPlanned(address) {
+  for (;;) {
+    const { current } = await (await fetch(`${address}/api/week`)).json();
+    if (current) return;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
 }
 
 /** A guide over three pieces that press. */

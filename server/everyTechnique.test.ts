@@ -67,7 +67,7 @@ function desk() {
     plan: (now: number, entries = entriesAbout(ledger, 'piece', 'p')) => {
       const facts = { ...caseOf([...entries]), studio };
       const rooms = facts.rooms.map((room) => ({ ...room, id: DEFAULT_ROOM }));
-      // tried with nothing changed: advice on covers is not asked for
+      // tried with nothing changed: when it dries uncovered is not asked for
       return planned({ ...facts, pieceId: 'p', rooms }, now, {}, { members: 2 })!;
     },
     entries: () => [...entriesAbout(ledger, 'piece', 'p')],

@@ -150,8 +150,8 @@ describe('what if', () => {
       expect(Math.abs(opens(imagined, step) - opens(done, step))).toBeLessThan(HOUR / 4);
   });
 
-  it('gives no advice on covers while one is tried', () => {
-    expect(tried('tight', at)!.advice).toBeNull();
-    expect(plan(given, at, undefined, effort)!.advice).not.toBeNull();
+  it('says when it is dry uncovered, but not while a cover is tried', () => {
+    expect(tried('tight', at)!.openDryAt).toBeNull();
+    expect(plan(given, at, undefined, effort)!.openDryAt).not.toBeNull();
   });
 });

@@ -105,27 +105,11 @@ describe('plan of a piece', () => {
     expect(cut.believed.unread[0]!.reason).toContain('cut away');
   });
 
-  it('never opens carving under tight plastic within two days, and says to uncover', () => {
+  it('never opens carving under tight plastic within two days', () => {
     const wrapped = planPiece(caseOf([cruetMade({ cover: 'damp-box' })]), hoursOn(1), undefined, {
       members,
     })!;
     expect(step(wrapped, 'coat-1').status).not.toBe('now');
-    expect(wrapped.advice!.why).not.toBe('stay');
-  });
-
-  it('keeps carving in working hours by a cover for the night, where leaving it open would not', () => {
-    const given = planPiece(
-      caseOf([cruetMade({ form: { kind: 'plate', diameterM: 0.2, wallM: 0.004 } })]),
-      hoursOn(1),
-      undefined,
-      {
-        members,
-      },
-    )!;
-    expect(step(given, 'carve').doAt).toBeNull();
-    expect(given.advice!.why).toBe('keeps-steps-in-hours');
-    expect(given.advice!.changes.some((c) => c.cover === 'tight' || c.cover === 'draped')).toBe(true);
-    expect(given.advice!.doAt.find((d) => d.key === firstKey('carve'))!.at).not.toBeNull();
   });
 
   it('shows the caution at its step, and the step as the school does it', () => {

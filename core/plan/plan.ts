@@ -23,7 +23,7 @@ import type { FiredState } from '../technique/technique.ts';
 import type { Conflict, Planned } from '../technique/layer.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { asTold, type Told } from './told.ts';
-import { adviseCover, type CoverAdvice } from './advice.ts';
+import { openDryAt } from './openDry.ts';
 import { workingTime, type Spell } from '../time/hours.ts';
 import { project, type CoverChange, type Project, type Projection } from './project.ts';
 import { HORIZON } from './wallProjection.ts';
@@ -50,7 +50,8 @@ export interface PiecePlan {
   next: StepWindow | null;
   /** What cannot be in its route. */
   conflicts: Conflict[];
-  advice: CoverAdvice | null;
+  /** When it is dry enough for the kiln if it stands open from now on; null where that is not planned. */
+  openDryAt: Instant | null;
   /** What the next step asks care for. */
   cautions: Hazard[];
   /** What threatens the wall, whatever comes next. */
@@ -79,7 +80,7 @@ export type PlanResult = Pick<
   | 'gates'
   | 'next'
   | 'conflicts'
-  | 'advice'
+  | 'openDryAt'
   | 'cautions'
   | 'warnings'
   | 'softest'
@@ -88,8 +89,8 @@ export type PlanResult = Pick<
 >;
 
 export const resultOf = (plan: PiecePlan): PlanResult => {
-  const { at, now, gates, next, conflicts, advice, cautions, warnings, softest, check, holdsUntil } = plan;
-  return { at, now, gates, next, conflicts, advice, cautions, warnings, softest, check, holdsUntil };
+  const { at, now, gates, next, conflicts, openDryAt, cautions, warnings, softest, check, holdsUntil } = plan;
+  return { at, now, gates, next, conflicts, openDryAt, cautions, warnings, softest, check, holdsUntil };
 };
 
 /** What is tried out instead of what is planned. */
@@ -182,7 +183,7 @@ export function planFrom(
     );
   const shown = next ? judgedOn(divided.own, next.planned.zones, divided.zones) : 'wall';
   const run = best[shown]!;
-  const advised = !whatIf && !piece.finished && piece.fired === 'raw' && next;
+  const dries = !whatIf && !piece.finished && piece.fired === 'raw' && next;
   return {
     piece,
     at,
@@ -190,7 +191,7 @@ export function planFrom(
     gates,
     next,
     conflicts: route.conflicts,
-    advice: advised ? adviseCover(best, ahead, seams, gates) : null,
+    openDryAt: dries ? openDryAt(best, ahead, seams) : null,
     cautions: next && !piece.finished ? next.planned.step.hazards.map((id) => hazards[id]) : [],
     warnings: piece.finished || piece.fired !== 'raw' ? [] : warningsFor(places, softest),
     softest,

@@ -141,15 +141,12 @@ export function* project(walls: Walls, given: Project, seams: Seams): Way<Projec
     planned[of.key] = at;
     const deed = intended(of, tubs, at);
     fired = firedTo(deed) ?? fired;
-    let wets = false;
     const covered = gate.doAt === null ? undefined : given.coverAfter?.[of.key];
     if (covered !== undefined) willBeCovered(joined, covered, at + handsMs);
+    let wets = false;
     for (const strand of fired === 'raw' ? strands : []) {
-      const events = befalling(deed, strand, divided);
-      // what was carried on from here knows nothing of a cover
-      if (Object.keys(events).length === 0 && (covered === undefined || strand !== joined)) continue;
-      wets ||= divided.own.some(({ name }) => events[name]);
-      yield* layOn(strand, events, at);
+      const anew = covered !== undefined && strand === joined;
+      wets = (yield* befall(strand, deed, divided, at, anew)) || wets;
     }
     earliest = wets ? at : at + (of.step.takesS?.usual ?? 0) * SECOND;
   }
@@ -233,6 +230,19 @@ function courses(strands: WallProjection[]): (name: WallName) => Trajectory {
     known.set(name, { of, count: countOf(of), course });
     return course;
   };
+}
+
+/** Lays a deed on a strand where it does something to it, or where it must go on anew, since it knows nothing of a cover yet. @returns whether it wets the piece's own wall */
+function* befall(
+  strand: WallProjection,
+  deed: Operation,
+  divided: Divided,
+  at: Instant,
+  anew: boolean,
+): Way<boolean> {
+  const events = befalling(deed, strand, divided);
+  if (Object.keys(events).length > 0 || anew) yield* layOn(strand, events, at);
+  return divided.own.some(({ name }) => events[name]);
 }
 
 /** What a deed does to the walls of a strand, those that it does something to. */

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { defaultStudio } from '../log/studio.ts';
 import { DAY, HOUR, MINUTE } from '../units/quantity.ts';
-import { coverFor } from './advice.ts';
 import { comingNight } from './night.ts';
 import { wetAt } from './moistureForecast.ts';
 import { dueOf, isPast, standingOf, type Stands } from './standing.ts';
@@ -114,26 +113,6 @@ describe('the coming night', () => {
     ]);
     const hours = [{ weekday: 2, fromMinute: 19 * 60, toMinute: 23 * 60 }];
     expect(iso(comingNight({ ...defaultStudio, hours }, NOW).from)).toBe('2026-03-10T23:00:00.000Z');
-  });
-});
-
-describe('the cover for the night', () => {
-  const advice = {
-    now: 'open' as const,
-    why: 'keeps-steps-in-hours' as const,
-    doAt: [],
-    follows: null,
-    openDryAt: null,
-    changes: [
-      { at: NOW, cover: 'open' as const },
-      { at: NOW + 6 * HOUR, cover: 'tight' as const },
-      { at: NOW + 22 * HOUR, cover: 'open' as const },
-    ],
-  };
-  it('is the last that is advised by then', () => {
-    expect(coverFor(NOW + 10 * HOUR, advice, 'draped')).toBe('tight');
-    expect(coverFor(NOW + 10 * HOUR, { ...advice, why: 'stay' }, 'draped')).toBe('draped');
-    expect(coverFor(NOW + 10 * HOUR, null, 'draped')).toBe('draped');
   });
 });
 

@@ -99,7 +99,7 @@ export function graphOf(
     for (const from of places) {
       if (from.next === blocks.length || open(from) < floor) continue;
       for (const stay of stays({ piece, at: from, session, suitable }, floor))
-        for (const [leaves] of covers.entries()) {
+        for (const leaves of leavings(piece, stay)) {
           const worth = worthOf(piece, from, stay, leaves, s);
           const moistures = dryOn(members, stay, leaves, until);
           const place = { next: stay.next, cover: leaves, moistures, value: from.value + worth };
@@ -119,6 +119,10 @@ export function graphOf(
   }
   return { piece, sessions, suitable, ends, arcs, side: sideBySide(arcs) };
 }
+
+/** How it may be left: once all is done it stands open, to dry. */
+const leavings = ({ covers, blocks }: Scheduled, { next }: Stay): number[] =>
+  next === blocks.length ? [0] : [...covers.keys()];
 
 const sideBySide = (arcs: readonly Arc[]): ArcFigures => ({
   from: Int32Array.from(arcs, ({ from }) => from),

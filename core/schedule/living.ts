@@ -42,7 +42,8 @@ function liveThrough(planning: Planning, { visits }: Itinerary): Lived {
       const chance = lived ? Math.min(...steps.map(({ key }) => lived.chances[key]!)) : 1;
       return {
         steps: steps.map(({ key, step }) => ({ key, name: step.name })),
-        ...{ session, at, handsMs, lengthMs, chance },
+        session: { from: session.from, to: session.to },
+        ...{ at, handsMs, lengthMs, chance },
       };
     }),
   );

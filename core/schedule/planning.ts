@@ -10,7 +10,7 @@ import { graphOf } from './graph.ts';
 import type { Itinerary } from './itinerary.ts';
 import type { Lived } from './living.ts';
 import type { Among, Slot } from './pool.ts';
-import { sessionsAhead } from './sessions.ts';
+import { fromNowOn, sessionsAhead } from './sessions.ts';
 import { rememberedTables } from './table.ts';
 
 /** What is known of a piece that a week is planned for. */
@@ -55,11 +55,12 @@ export function rememberedPlannings(pieces: number): PlanningOf {
 
   return (given, sessions, now) => {
     const { facts, due, ownHands } = given;
-    const own = ownHands ? sessionsAhead(facts.studio, now) : sessions;
+    const own = ownHands ? fromNowOn(sessionsAhead(facts.studio, now), now) : sessions;
     const slots = own.map((spell, hands): Slot => ({ ...spell, hands: ownHands ? null : hands }));
     // the air that was measured since moves little within that time
     const rooms = facts.rooms.map(({ series: _measured, ...room }) => room);
-    const key = JSON.stringify([{ ...facts, rooms }, due, ownHands, slots.map(({ to }) => to)]);
+    const lasting = slots.filter(({ from, to }) => to > from);
+    const key = JSON.stringify([{ ...facts, rooms }, due, ownHands, lasting.map(({ to }) => to)]);
     const last = known.get(facts.pieceId);
     const holds = last?.key === key && now >= last.at && now - last.at < HOLDS;
     const kept = holds ? last : { key, at: now, planning: make(given, slots, now) };

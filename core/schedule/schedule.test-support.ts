@@ -77,6 +77,8 @@ export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell
       { mid, freeAt, gained, tens }: { mid: number[]; freeAt: number[]; gained: number; tens: number },
     ) => {
       for (const [to] of covers.entries()) {
+        // once all is done it stands open
+        if (then === blocks.length && to > 0) continue;
         const after = mid.map((moisture, m) => dry(m, to, moisture, freeAt[m]!, until));
         const changes = Number(stayed !== cover) + Number(to !== stayed);
         const ended = then === blocks.length ? 0.002 * s : 0;

@@ -9,6 +9,12 @@ const LOOK_EVERY = 5 * HOUR;
 /** What is left of a session is a session while there is time for something. Common practice. */
 const SHORTEST = 15 * MINUTE;
 
+/**
+ * The sessions, and before them the very moment where none runs: whoever asks is there, and can change a cover.
+ */
+export const fromNowOn = (sessions: readonly Spell[], now: Instant): Spell[] =>
+  sessions[0] && sessions[0].from > now ? [{ from: now, to: now }, ...sessions] : [...sessions];
+
 /** When hands are there from a moment on, long spells in even parts: covers are changed between them. Ascending. */
 export function sessionsAhead(hours: Hours, now: Instant): Spell[] {
   const parts = workingTime(hours, now, now + FAR).flatMap(({ from, to }) => {

@@ -7,7 +7,7 @@ import { livedThrough, looksOf, type Lived } from './living.ts';
 import { inOrder } from './minutes.ts';
 import type { PieceGiven, Planning, PlanningOf } from './planning.ts';
 import type { Among } from './pool.ts';
-import { sessionsAhead } from './sessions.ts';
+import { fromNowOn, sessionsAhead } from './sessions.ts';
 import type { Solver } from './solver.ts';
 import type { WeekPlan } from './weekPlan.ts';
 
@@ -44,13 +44,15 @@ export function planWeek(
   { solver, planningOf, before = null, onStep = () => false }: PlanningWith,
 ): WeekPlan | null {
   const sessions = sessionsAhead(hours, now);
-  const tens = sessions.map(({ from, to }) => Math.floor((COUNTED_ON * (to - from)) / TEN));
+  const visits = fromNowOn(sessions, now);
+  const tens = visits.map(({ from, to }) => Math.floor((COUNTED_ON * (to - from)) / TEN));
   const all: Planning[] = [];
   for (const [i, given] of pieces.entries()) {
     if (onStep((READY * i) / pieces.length)) return null;
-    const planning = planningOf(given, sessions, now);
+    const planning = planningOf(given, visits, now);
     if (planning) all.push(planning);
   }
+  if (all.length === 0) return { at: now, sessions, pieces: [], value: 0, bound: 0 };
   let among = all.map((of): Among => ({ ...of, told: toldOf(of, before) }));
   for (let tries = 1; ; tries++) {
     const share = READY + ((1 - READY) * (tries - 1)) / TRIES;
@@ -85,7 +87,7 @@ export function planWeek(
       };
     among = asked;
     for (const session of late) {
-      const row = sessions.findIndex(({ to }) => to === session.to);
+      const row = visits.findIndex(({ to }) => to === session.to);
       if (row >= 0) tens[row] = Math.max(0, tens[row]! - 1);
     }
   }

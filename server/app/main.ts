@@ -48,19 +48,22 @@ async function main(): Promise<void> {
   const planThread = join(import.meta.dirname, 'plan.worker.js');
   const made = versionOf(planThread);
   const derived = (name: string) => join(dataFolder, 'derived', `${name}.json`);
+  const weeks: Weeks = createWeeks({
+    ahead: (now) => plans.ahead(now),
+    hours: () => folder.store.studio().studio,
+    clock,
+    scheduler: threadedScheduler(join(import.meta.dirname, 'schedule.worker.js')),
+    kept: derivedFile(derived('week'), made),
+    byItself: warmedUp,
+  });
   const plans = createPlans({
     store: folder.store,
     planner: sharingPlans(threadedPlanner(planThread, { threads: planningThreads(), atOnce: warmedUp })),
     studyPlanner: threadedPlanner(planThread),
     sensors,
+    meant: weeks.meantOf,
     kept: derivedFile(derived('answers'), made),
     studied: derivedFile(derived('lessons'), made),
-  });
-  const weeks = createWeeks({
-    plans,
-    hours: () => folder.store.studio().studio,
-    scheduler: threadedScheduler(join(import.meta.dirname, 'schedule.worker.js')),
-    kept: derivedFile(derived('week'), made),
   });
   const app = createApp({
     store: folder.store,

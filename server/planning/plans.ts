@@ -10,7 +10,7 @@ import type {
   PiecesQuery,
 } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
-import { firstWanted, groupsOf, hasHoursOfItsOwn } from '../../core/log/group.ts';
+import { firstWanted, groupsOf } from '../../core/log/group.ts';
 import { tallyOf } from '../../core/piece/tally.ts';
 import type { Appearance } from '../../core/piece/appearance.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
@@ -22,11 +22,13 @@ import { toldOf } from '../../core/plan/told.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { AnswerCache } from '../files/answerCache.ts';
-import type { WeekInput } from '../schedule/scheduler.ts';
+import type { Cover } from '../../core/drying/face.ts';
+import type { PieceMeant } from '../../core/schedule/meant.ts';
 import type { Sensors } from '../sensors/sensors.ts';
 import type { Store } from '../store/store.ts';
+import { aheadOf, type Ahead } from './ahead.ts';
 import { createPlanInputs } from './planInputs.ts';
-import { headOf, kilnRow, pieceRow, plannedOf } from './rows.ts';
+import { headOf, kilnRow, layersRow, pieceRow, plannedOf } from './rows.ts';
 import { howNear, movedFrom, sameMarks, type CachedPlan, type Marks } from './cachedPlan.ts';
 import { createKeyedPriorityQueue, type Urgency } from './keyedPriorityQueue.ts';
 import { createLearning, type Studied } from './learning.ts';
@@ -43,6 +45,8 @@ export interface Plans {
   lookOf: (pieceId: string) => Appearance | null;
   /** What pieces carry; those that are not in the log are left out. */
   layersOf: (ids: readonly string[]) => LayersAnswer['pieces'];
+  /** What the plan of the coming days means for a piece. */
+  meantOf: (pieceId: string) => PieceMeant | null;
   /** When the first of its groups is wanted by; null where none is. */
   wantedOf: (pieceId: string) => Instant | null;
   /** When the sensor of its room last spoke; null where its room has none, or it is finished. */
@@ -65,13 +69,6 @@ export interface Plans {
   close: () => void;
 }
 
-/** The pieces that hands are still to come to. */
-export interface Ahead {
-  /** Changes when anything changes that a plan of them rests on; not by the clock alone. */
-  mark: string;
-  inputs: () => Promise<WeekInput['pieces']>;
-}
-
 /** The last whole plan of a piece that somebody looks at; none while it is worked out for the first time. */
 interface WholePlan {
   of: CachedPlan | null;
@@ -90,12 +87,11 @@ export interface PlanParts {
   sensors: Sensors | null;
   kept: AnswerCache<CachedPlan>;
   studied: AnswerCache<Studied>;
+  /** What the plan of the coming days means for a piece; null where it does not know of all that was logged. */
+  meant?: (pieceId: string, logMark: string, cover: Cover) => PieceMeant | null;
 }
 
-/**
- * Who asks for Today waits this long for what was just logged to be worked out, where that is little; then, as always
- * elsewhere, the answer says that it still is.
- */
+/** Who asks for Today waits so long for what was just logged to be worked out, where that is little; then it says that it still is. */
 const PATIENCE_MS = 300;
 const LITTLE = 2;
 /** What so many finished pieces teach is waited for before a piece is answered for the first time. */
@@ -111,6 +107,7 @@ export function createPlans({
   sensors,
   kept,
   studied,
+  meant = () => null,
 }: PlanParts): Plans {
   const cases = createPlanInputs(store, sensors);
   const answers = new Map(Object.entries(kept.read() ?? {}));
@@ -206,7 +203,11 @@ export function createPlans({
     const head = headOf(piece, store, cases);
     if (isResting(piece, now)) return { state: 'resting', ...head, lastAt: piece.lastAt };
     if (known && !isPast(known.answers, now))
-      return { state: 'planned', ...head, ...plannedOf(piece, known, store, now) };
+      return {
+        state: 'planned',
+        ...head,
+        ...plannedOf(piece, known, { store, meant: meantOf(piece), now }),
+      };
     const why = failed.get(piece.id);
     return why?.logMark === cases.logMark(piece)
       ? { state: 'unplanned', ...head, message: why.message }
@@ -214,6 +215,18 @@ export function createPlans({
   };
 
   const failedAsIs = (piece: PieceState) => failed.get(piece.id)?.logMark === cases.logMark(piece);
+
+  const meantOf = (piece: PieceState) =>
+    piece.finished || piece.fired !== 'raw' ? null : meant(piece.id, cases.logMark(piece), piece.cover);
+
+  const inputsOf = async (pieces: readonly PieceState[], now: Instant): Promise<PlanInput[]> => {
+    const found: PlanInput[] = [];
+    for (const piece of pieces) {
+      const given = await cases.of(piece, priorOf(piece), now);
+      if (given.ok) found.push(given.value);
+    }
+    return found;
+  };
 
   const isResting = (piece: PieceState, now: Instant) => now - piece.lastAt > LONG_PAST;
 
@@ -250,7 +263,7 @@ export function createPlans({
       !isResting(piece, now) &&
       !failedAsIs(piece) &&
       (!known || isPast(known.answers, now));
-    return pieceRow(piece, known, working, { store, cases, now, leave });
+    return pieceRow(piece, known, working, { store, cases, now, leave, meant: meantOf(piece) });
   };
 
   return {
@@ -269,35 +282,12 @@ export function createPlans({
       return learning.answer();
     },
     toLearn: () => learning.pending(),
-    inputs: async (most, now) => {
-      const found: PlanInput[] = [];
-      for (const piece of cases.pieces().slice(-most)) {
-        const given = await cases.of(piece, priorOf(piece), now);
-        if (given.ok) found.push(given.value);
-      }
-      return found;
-    },
+    inputs: (most, now) => inputsOf(cases.pieces().slice(-most), now),
     all: () => cases.pieces(),
     ahead: (now) => {
       const pieces = cases.unfinished().filter((piece) => !isResting(piece, now));
-      const groups = groupsOf(store.ledger);
-      const marks = pieces.map((piece) => [
-        cases.logMark(piece),
-        JSON.stringify([priorOf(piece), knownOf(piece)?.moved, firstWanted(groups, piece.groups)]),
-      ]);
-      return {
-        mark: JSON.stringify([marks, store.studio().studio]),
-        inputs: async () => {
-          const found: WeekInput['pieces'] = [];
-          for (const piece of pieces) {
-            const given = await cases.of(piece, priorOf(piece), now);
-            if (!given.ok) continue;
-            const due = firstWanted(groups, piece.groups);
-            found.push({ facts: given.value, due, ownHands: hasHoursOfItsOwn(groups, piece.groups) });
-          }
-          return found;
-        },
-      };
+      const movedOf = (piece: PieceState) => knownOf(piece)?.moved ?? null;
+      return aheadOf(pieces, { store, cases, priorOf, movedOf, inputs: () => inputsOf(pieces, now) });
     },
     today: async (now) => {
       await catchUp(now)();
@@ -308,13 +298,11 @@ export function createPlans({
       const { from: leave } = comingNight(store.studio().studio, now);
       return cases.unfinished().map((piece) => kilnRow(piece, listed(piece, now, leave)));
     },
-    layersOf: (ids) =>
-      ids.flatMap((id) => {
-        const piece = cases.piece(id);
-        if (!piece) return [];
-        const { made, form, roomId, layers } = piece;
-        return [{ id, name: made.name, form, roomId, layers, ...(made.fired && { fired: made.fired }) }];
-      }),
+    layersOf: (ids) => ids.flatMap((id) => layersRow(cases.piece(id)) ?? []),
+    meantOf: (id) => {
+      const piece = cases.piece(id);
+      return piece ? meantOf(piece) : null;
+    },
     wantedOf: (id) => firstWanted(groupsOf(store.ledger), cases.piece(id)?.groups ?? []),
     sensorOf: (id) => {
       const piece = cases.piece(id);

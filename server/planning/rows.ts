@@ -1,9 +1,9 @@
-import type { TodayPiece, TodayRow, KilnRow, PieceRow } from '../../api/index.ts';
+import type { KilnRow, LayersAnswer, PieceRow, TodayPiece, TodayRow } from '../../api/index.ts';
 import { defaultBody } from '../../core/clay/body.ts';
 import { outsideArea } from '../../core/form/form.ts';
 import { doneOf, routeOf, stepsLeft, techniqueNames, type PieceState } from '../../core/log/piece.ts';
 import { settingAt } from '../../core/log/studio.ts';
-import { coverFor } from '../../core/plan/advice.ts';
+import { coverMeantAt, type PieceMeant } from '../../core/schedule/meant.ts';
 import { KILN_DRY_X } from '../../core/technique/kiln.ts';
 import { carriedUntil, forecastFrom } from '../../core/plan/moistureForecast.ts';
 import { headOf as stepHead, nextStep, stepAt } from '../../core/plan/next.ts';
@@ -50,8 +50,7 @@ const THEN = 3;
 export function plannedOf(
   piece: PieceState,
   { answers, thicknessM, ribbon, moved }: CachedPlan,
-  store: Store,
-  now: Instant,
+  { store, meant, now }: { store: Store; meant: PieceMeant | null; now: Instant },
 ): Omit<TodayPiece, 'state' | keyof TodayHead> {
   const body = bodyOf(piece, store);
   return {
@@ -75,7 +74,7 @@ export function plannedOf(
       .filter(({ status, planned }) => isOpen(status) && !planned.optional)
       .slice(1, 1 + THEN)
       .map((gate) => stepAt(gate, now)),
-    advice: answers.advice,
+    meant,
     cautions: answers.cautions,
     warnings: answers.warnings,
     lastAt: piece.lastAt,
@@ -96,7 +95,13 @@ export function pieceRow(
   piece: PieceState,
   known: KeptPlan | null,
   working: boolean,
-  { store, cases, now, leave }: { store: Store; cases: PlanInputs; now: Instant; leave: Instant },
+  {
+    store,
+    cases,
+    now,
+    leave,
+    meant,
+  }: { store: Store; cases: PlanInputs; now: Instant; leave: Instant; meant: PieceMeant | null },
 ): PieceRow {
   const needed = routeOf(piece).planned.filter(({ optional }) => !optional);
   const { wetColour, dryColour } = bodyOf(piece, store);
@@ -104,7 +109,7 @@ export function pieceRow(
   const current = known && !isPast(known.answers, now) ? known : null;
   const next = current && nextStep(current.answers, now);
   const dries = piece.fired === 'raw' && !piece.finished;
-  const advice = current && dries ? current.answers.advice : undefined;
+  const planned = dries ? meant : null;
   return {
     id: piece.id,
     name: piece.made.name,
@@ -128,9 +133,9 @@ export function pieceRow(
     holdsUntil: known && known.answers.holdsUntil,
     current: current !== null,
     next: next && stepHead(next),
-    tonight: advice !== undefined ? coverFor(Math.max(leave, now), advice, piece.cover) : null,
-    follows: advice?.follows ?? null,
-    openDryAt: advice?.openDryAt ?? null,
+    tonight: planned && coverMeantAt(planned, Math.max(leave, now), piece.cover),
+    meant: planned,
+    openDryAt: current && dries ? current.answers.openDryAt : null,
     cover: piece.cover,
     finished: piece.finished,
     doneSteps: needed.filter((step) => doneOf(piece, step)).length,
@@ -150,3 +155,10 @@ export function kilnRow(piece: PieceState, row: PieceRow): KilnRow {
     fires: firing?.refs ?? [],
   };
 }
+
+/** What a piece carries; null where it does not stand. */
+export const layersRow = (piece: PieceState | null | undefined): LayersAnswer['pieces'][number] | null => {
+  if (!piece) return null;
+  const { id, made, form, roomId, layers } = piece;
+  return { id, name: made.name, form, roomId, layers, ...(made.fired && { fired: made.fired }) };
+};

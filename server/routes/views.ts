@@ -92,6 +92,7 @@ async function pieceAnswer({ store, plans, clock }: Sources, id: string): Promis
     unplanned: !given ? 'undone' : given.ok ? null : { message: given.problem.message },
     answers,
     moved: answers && known!.moved,
+    meant: plans.meantOf(id),
     wantedAt: plans.wantedOf(id),
     thicknessM: known?.thicknessM ?? null,
     acts: logOf(store.ledger, 'piece', id),
@@ -131,6 +132,7 @@ function todayViews(router: Router, from: Sources): void {
   const { store, plans, weeks, shelf, clock, answered } = from;
   const todayAnswer = async (): Promise<TodayAnswer> => {
     const now = clock.now();
+    weeks.keepUp();
     return {
       at: now,
       pieces: await plans.today(now),
@@ -143,7 +145,7 @@ function todayViews(router: Router, from: Sources): void {
   };
   router.get('/today', (_request, response) => answered(response, 'today', todayAnswer));
 
-  router.get('/week', (_request, response) => void response.json(weeks.answer(clock.now())));
+  router.get('/week', (_request, response) => void response.json(weeks.answer()));
 
   router.get('/kiln', (_request, response) => {
     const all = loadsOf(store.ledger).filter(({ set }) => !set.over);

@@ -24,7 +24,7 @@ export async function listeningOn(
     files: folder.files,
     clock,
     plans,
-    weeks: weeksOf(folder, plans),
+    weeks: weeksOf(folder, plans, clock),
     webFolder: web,
     hosts: hostNames(null),
     pairing: null,

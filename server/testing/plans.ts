@@ -2,6 +2,7 @@ import { derivedFile } from '../files/answerCache.ts';
 import type { OpenFolder } from '../folder/folder.ts';
 import { plannerHere, type Planner } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
+import type { Clock } from '../time/clock.ts';
 import { schedulerHere } from '../schedule/scheduler.ts';
 import { createWeeks, type Weeks } from '../schedule/weeks.ts';
 
@@ -16,9 +17,10 @@ export const plansOf = ({ store }: OpenFolder, planner: Planner = plannerHere())
   });
 
 /** Weeks that keep nothing on the disk. */
-export const weeksOf = ({ store }: OpenFolder, plans: Plans): Weeks =>
+export const weeksOf = ({ store }: OpenFolder, plans: Plans, clock: Clock): Weeks =>
   createWeeks({
-    plans,
+    ahead: plans.ahead,
+    clock,
     hours: () => store.studio().studio,
     scheduler: schedulerHere(),
     kept: derivedFile(null, 'test'),

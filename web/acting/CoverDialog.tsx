@@ -3,6 +3,7 @@ import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { stands } from '../../core/form/places.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import { changesFrom, type PieceMeant } from '../../core/schedule/meant.ts';
 import { HOUR } from '../../core/units/quantity.ts';
 import { ChoiceField } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
@@ -13,29 +14,32 @@ import { Trouble } from '../ui/parts.tsx';
 import { CoverChoice, type Drawn } from './CoverChoice.tsx';
 import { useCoverFollows } from '../planning/coverFollows.ts';
 
-/** Advice for within this time is what the dialog is opened for. */
+/** A change within this time is what the dialog is opened for. */
 const SOON = HOUR;
 
-function advisedSoon({ advice, at }: PiecePlan): Cover | null {
-  const first = advice?.why === 'stay' ? undefined : advice?.changes[0];
+function meantSoon(meant: PieceMeant | null, { piece, at }: PiecePlan): Cover | null {
+  const first = meant && changesFrom(meant, piece.cover, at)[0];
   return first && first.at <= at + SOON ? first.cover : null;
 }
 
 export function CoverDialog({
   plan,
   given = null,
+  meant = null,
   drawn,
   onClose,
 }: {
   plan: PiecePlan;
   /** What it is worked out from that follows under each cover. */
   given?: PlanInput | null;
+  /** What the plan of the coming days means for it. */
+  meant?: PieceMeant | null;
   drawn?: Drawn | undefined;
   onClose: () => void;
 }) {
   const follows = useCoverFollows(given && [{ given, pieces: 1 }], plan.at);
   const { id, made, cover: present, stand: presentStand } = plan.piece;
-  const [cover, setCover] = useState<Cover>(advisedSoon(plan) ?? present);
+  const [cover, setCover] = useState<Cover>(meantSoon(meant, plan) ?? present);
   const [stand, setStand] = useState(presentStand);
   const { data: studio } = useStudio();
   const [room, setRoom] = useState(plan.piece.roomId);

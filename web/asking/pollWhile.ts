@@ -30,6 +30,10 @@ export function usePollWhile<A extends Address>(
 export const rowsWorking = ({ rows }: { rows: { working: boolean }[] }): boolean =>
   rows.some(({ working }) => working);
 
+/** Whether a new plan of the coming days is being made, or is to be. */
+export const isBeingMade = ({ current, trouble }: { current: boolean; trouble: string | null }): boolean =>
+  !current && trouble === null;
+
 const RETRY_MS = 5_000;
 
 /** What could not be fetched is asked for again at an even pace: a studio that was away for an hour is back at once. */

@@ -37,6 +37,7 @@ function led(...logs: Entry[][]) {
       return {
         pieceId: given.pieceId,
         acts: [],
+        meant: null,
         wantedAt: null,
         sensor: null,
         given,

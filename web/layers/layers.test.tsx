@@ -26,6 +26,7 @@ describe('what a piece carries', () => {
       given: null,
       unplanned: null,
       moved: null,
+      meant: null,
       wantedAt: null,
       sensor: null,
       answers: null,

@@ -4,6 +4,7 @@ import { outsideArea } from '../../core/form/form.ts';
 import type { NextStep } from '../../core/plan/next.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { PiecePlan } from '../../core/plan/plan.ts';
+import type { PieceMeant } from '../../core/schedule/meant.ts';
 import type { Drawn } from '../acting/CoverChoice.tsx';
 import { CheckDialog, checkedOf } from '../acting/CheckDialog.tsx';
 import { CoverDialog } from '../acting/CoverDialog.tsx';
@@ -17,6 +18,7 @@ import { WeighDialog } from '../acting/WeighDialog.tsx';
 interface ActionRowProps {
   plan: PiecePlan;
   given: PlanInput;
+  meant: PieceMeant | null;
   drawn: Drawn | undefined;
   next: NextStep | null;
 }
@@ -24,7 +26,7 @@ interface ActionRowProps {
 type Open = 'check' | 'weigh' | 'cover' | 'heat' | 'trim' | 'finish' | null;
 
 /** The acts on a piece, largest and likeliest first. */
-export function ActionRow({ plan, given, drawn, next }: ActionRowProps) {
+export function ActionRow({ plan, given, meant, drawn, next }: ActionRowProps) {
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   const { piece } = plan;
@@ -55,7 +57,7 @@ export function ActionRow({ plan, given, drawn, next }: ActionRowProps) {
       )}
       {button('finish', 'Finish')}
       {open === 'check' && <CheckDialog of={checkedOf(plan)} onClose={close} />}
-      {open === 'cover' && <CoverDialog plan={plan} given={given} drawn={drawn} onClose={close} />}
+      {open === 'cover' && <CoverDialog {...{ plan, given, meant, drawn }} onClose={close} />}
       {open === 'weigh' && <WeighDialog plan={plan} onClose={close} />}
       {open === 'heat' && <HeatDialog plan={plan} onClose={close} />}
       {open === 'trim' && <TrimDialog plan={plan} onClose={close} />}

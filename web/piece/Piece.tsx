@@ -72,6 +72,7 @@ export function Piece() {
       acts={data.acts}
       look={data.look}
       moved={movedWords(data.moved, here)}
+      meant={data.meant}
       wantedAt={data.wantedAt}
       sensor={data.sensor}
       here={here}
@@ -134,12 +135,24 @@ interface PieceViewProps {
   acts: PieceAnswer['acts'];
   look: PieceAnswer['look'];
   moved: string | null;
+  meant: PieceAnswer['meant'];
   wantedAt: Instant | null;
   sensor: PieceAnswer['sensor'];
   here: Here;
 }
 
-function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, here }: PieceViewProps) {
+function PieceView({
+  plan,
+  given,
+  nights,
+  acts,
+  look,
+  moved,
+  meant,
+  wantedAt,
+  sensor,
+  here,
+}: PieceViewProps) {
   const { now, zone } = here;
   const next = plan.piece.finished ? null : nextStep(plan, now);
   const answer = answerFor(next, here, plan.piece.cover);
@@ -157,7 +170,7 @@ function PieceView({ plan, given, nights, acts, look, moved, wantedAt, sensor, h
         }}
       >
         <Box>
-          <Board {...{ plan, given, acts, look, moved, wantedAt, here, next, answer }} />
+          <Board {...{ plan, given, acts, look, moved, meant, wantedAt, here, next, answer }} />
         </Box>
         <Box>
           {cautions.map((hazard) => (
@@ -192,6 +205,7 @@ function Board({
   acts,
   look,
   moved,
+  meant,
   wantedAt,
   here,
   next,
@@ -202,7 +216,7 @@ function Board({
 }) {
   const { now, zone } = here;
   const { piece } = plan;
-  const cover = coverWords(plan.advice, piece.cover, now, zone);
+  const cover = coverWords(meant, piece.cover, here);
   return piece.finished ? (
     <AnswerBoard
       answer={{
@@ -237,6 +251,7 @@ function Board({
       <ActionRow
         plan={plan}
         given={given}
+        meant={meant}
         drawn={look ? { look, clay: given.body, wet: wetNow(plan, given) } : undefined}
         next={next}
       />
@@ -246,10 +261,7 @@ function Board({
 }
 
 /** When it is dry for the kiln, as it stands and uncovered. */
-const dryTimes = ({ gates, advice }: PiecePlan) => ({
-  dryAt: kilnDryAt(gates),
-  openDryAt: advice?.openDryAt ?? null,
-});
+const dryTimes = ({ gates, openDryAt }: PiecePlan) => ({ dryAt: kilnDryAt(gates), openDryAt });
 
 /** How wet it looks now. */
 function wetNow({ now, places, piece }: PiecePlan, { body }: PlanInput): Wet | null {

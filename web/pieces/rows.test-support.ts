@@ -36,7 +36,7 @@ export const row = (id: string, more: Partial<PieceRow> = {}): PieceRow => {
     holdsUntil: NOON + 10 * MINUTE,
     current: true,
     next: null,
-    follows: null,
+    meant: null,
     openDryAt: null,
     tonight: null,
     cover: 'open',

@@ -4,7 +4,7 @@ import { coverNamed } from '../../core/drying/face.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { to } from '../../api/answers.ts';
 import type { PieceRow, WeekAnswer } from '../../api/routes.ts';
-import { usePollWhile } from '../asking/pollWhile.ts';
+import { isBeingMade, usePollWhile } from '../asking/pollWhile.ts';
 import { wordsFor } from '../asking/server.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
 import { Fold } from '../ui/Fold.tsx';
@@ -14,7 +14,6 @@ import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/them
 import { clockTime, shortDate, span, whenNear } from '../ui/times.ts';
 import {
   chanceWords,
-  isBeingMade,
   LOOK_FIRST,
   plannedPieces,
   sheetsOf,
@@ -35,7 +34,9 @@ export function Plan() {
   const { plan } = week.data;
   if (pieces.data.rows.length === 0) return <NoPieces />;
   const planned = plan ? plannedPieces(plan, pieces.data.rows) : [];
-  const sheets = plan ? sheetsOf(plan, planned).filter(({ session }) => session.to > now) : [];
+  const sheets = plan
+    ? sheetsOf(plan, planned).filter(({ session }) => session.to > now || session.to === plan.at)
+    : [];
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
@@ -114,13 +115,19 @@ function Head({
   zone: string;
 }) {
   const running = session.from <= now;
+  const moment = session.from === session.to;
   const unsure = tasks.filter(({ task }) => task.chance < LOOK_FIRST).length;
   const many = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
   const changes = covers.reduce((sum, { rows }) => sum + rows.length, 0);
   return (
     <Box sx={{ borderLeft: `12px solid ${running ? copperGreen : ochre}`, pl: 2, my: 1.5 }}>
       <Box sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.6rem', lineHeight: 1.2 }}>
-        {running ? `Until ${clockTime(session.to, zone)}` : `Next: ${whenNear(session.from, now, zone)}`}:{' '}
+        {moment
+          ? 'Now'
+          : running
+            ? `Until ${clockTime(session.to, zone)}`
+            : `Next: ${whenNear(session.from, now, zone)}`}
+        :{' '}
         {tasks.length > 0
           ? `${many(tasks.length, 'task')}, ${span(handsMs)} of hands`
           : many(changes, 'cover')}
@@ -164,6 +171,7 @@ function Without({ planned }: { planned: readonly Planned[] }) {
 }
 
 const sheetName = ({ session, tasks, handsMs }: Sheet, now: Instant, zone: string): string => {
+  if (session.from === session.to) return 'Now: covers only';
   const day = session.from <= now ? 'Now' : shortDate(session.from, zone);
   const hands = tasks.length > 0 ? `${span(handsMs)} of hands` : 'covers only';
   return `${day}, ${clockTime(session.from, zone)}–${clockTime(session.to, zone)}: ${hands}`;

@@ -1,4 +1,4 @@
-import type { PieceRow, WeekAnswer } from '../../api/routes.ts';
+import type { PieceRow } from '../../api/routes.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import type { PieceWeek, Task, WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Spell } from '../../core/time/hours.ts';
@@ -31,9 +31,11 @@ export function plannedPieces(plan: WeekPlan, rows: readonly PieceRow[]): Planne
 }
 
 /** Each session in which something is meant. */
-export function sheetsOf({ sessions }: WeekPlan, planned: readonly Planned[]): Sheet[] {
+export function sheetsOf({ at, sessions }: WeekPlan, planned: readonly Planned[]): Sheet[] {
   const all = planned.flatMap(({ row, week }) => week.tasks.map((task) => ({ row, task })));
-  const spells = [...sessions, ...all.map(({ task }) => task.session)];
+  // before the first session covers are changed at once
+  const moment = sessions[0] && sessions[0].from > at ? [{ from: at, to: at }] : [];
+  const spells = [...moment, ...sessions, ...all.map(({ task }) => task.session)];
   const distinct = [...new Map(spells.map((of) => [of.to, of])).values()].sort((a, b) => a.from - b.from);
   return distinct.flatMap((session) => {
     const tasks = all
@@ -49,7 +51,7 @@ function coversIn({ from, to }: Spell, planned: readonly Planned[]): Sheet['cove
   const groups: Sheet['covers'] = [];
   for (const { row, week } of planned)
     for (const { at, cover } of week.covers) {
-      if (at < from || at > to || (at === from && from === to)) continue;
+      if (at < from || at > to) continue;
       const coming = at === from;
       const group = groups.find((of) => of.coming === coming && of.cover === cover);
       if (group) group.rows.push(row);
@@ -76,6 +78,3 @@ export const LOOK_FIRST = 0.8;
 
 /** How surely a task comes out, in words. */
 export const chanceWords = (chance: number): string => `${Math.round(100 * chance)} %`;
-
-/** Whether a new plan is being made, or is to be. */
-export const isBeingMade = ({ current, trouble }: WeekAnswer): boolean => !current && trouble === null;

@@ -44,9 +44,17 @@ export const howDoI: HowDoI[] = [
     at: '/',
   },
   {
+    ask: 'know what each session is for?',
+    answer:
+      'Plan shows the coming days: what is done of each piece in which session, and how to leave it between. It follows your hours and everything you log.',
+    to: '/plan',
+    go: 'Plan',
+    at: '/',
+  },
+  {
     ask: 'cover everything for the night?',
     answer:
-      'Tonight lists the pieces by the cover each should have and says what follows. Tap “It is done” under each cover, or tick them one by one.',
+      'Tonight lists the pieces by the cover each should have and says what comes next. Tap “It is done” under each cover, or tick them one by one.',
     to: '/tonight',
     go: 'Tonight',
     at: '/pieces',

@@ -1,3 +1,4 @@
+import { HOUR } from '../../core/units/quantity.ts';
 import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
@@ -59,7 +60,7 @@ export function First({ placed: of, here, children }: PlacedProps & { children?:
   const [piece, ...others] = pieces;
   if (!piece) return null;
   const { colour } = tones[answer.tone];
-  const cover = coverWords(piece.advice, piece.cover, here.now, here.zone);
+  const cover = coverWords(piece.meant, piece.cover, here, HOUR);
   const moved = movedWords(piece.moved, here);
   const { to, name } = named(of);
   return (

@@ -8,13 +8,13 @@ import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { studioNow } from '../asking/clock.ts';
 import { useHere } from '../ui/here.ts';
 import { useZone } from '../asking/maker.ts';
-import { followsWords } from '../ui/answer.ts';
-import { isLost } from '../../core/plan/follows.ts';
+import { nextWords } from '../ui/answer.ts';
+import { isWithoutSession } from '../../core/schedule/meant.ts';
 import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-import { rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
+import { isBeingMade, rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
 import { cobalt, copperGreen, faded, hairline, ironRed, reachable, slab } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { manyWords } from '../class/words.ts';
@@ -23,7 +23,10 @@ import { to } from '../../api/answers.ts';
 
 /** How every piece is to stand for the night, by cover: each cover is logged for all that want it with one tap. */
 export function Tonight() {
-  const { data, error } = usePollWhile(to('/api/pieces'), rowsWorking);
+  // as it is asked for, the plan that the covers follow is made anew where it must be
+  const week = usePollWhile(to('/api/week'), isBeingMade);
+  const making = week.data !== undefined && isBeingMade(week.data);
+  const { data, error } = usePollWhile(to('/api/pieces'), (answer) => making || rowsWorking(answer));
   const { now, zone, night } = useHere();
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the covers …</Typography>;
@@ -46,7 +49,7 @@ export function Tonight() {
     return pieces.length > 0 ? [{ cover, pieces }] : [];
   });
   const stay = drying.filter((row) => row.tonight === row.cover);
-  const lost = stay.filter(({ follows }) => follows !== null && isLost(follows));
+  const lost = stay.filter(({ meant }) => meant !== null && isWithoutSession(meant));
   const rest = stay.filter((row) => !lost.includes(row));
   const unknown = drying.filter((row) => row.tonight === null);
   return (
@@ -80,7 +83,9 @@ export function Tonight() {
       {changes.map((change) => (
         <Change key={change.cover} {...change} now={now} />
       ))}
-      {lost.length > 0 && <Stays title="No cover keeps these for your hours" pieces={lost} now={now} />}
+      {lost.length > 0 && (
+        <Stays title="No session fits these, however they are covered" pieces={lost} now={now} />
+      )}
       {rest.length > 0 && (
         <Stays title={`Leave as ${rest.length === 1 ? 'it is' : 'they are'}`} pieces={rest} now={now} />
       )}
@@ -186,9 +191,9 @@ function Row({
             <Box sx={{ color: faded }}>
               {row.roomName}, {coverNamed(row.cover).name.toLowerCase()} now
             </Box>
-            {row.follows && (
-              <Box sx={isLost(row.follows) ? { color: ironRed, fontWeight: 650 } : {}}>
-                {followsWords(row.follows, { now, zone })}
+            {row.meant && (
+              <Box sx={isWithoutSession(row.meant) ? { color: ironRed, fontWeight: 650 } : {}}>
+                {nextWords(row.meant, { now, zone })}
               </Box>
             )}
           </Box>

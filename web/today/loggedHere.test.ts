@@ -50,7 +50,6 @@ describe('what was logged here and has not been sent', () => {
     expect(withLoggedHere(piece, [covered]).piece).toMatchObject({
       cover: 'tight',
       stand: 'rack',
-      advice: null,
     });
   });
 });

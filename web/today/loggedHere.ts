@@ -44,7 +44,7 @@ function after(piece: TodayPiece, { kind, body }: Entry): TodayPiece {
   const { next, then } = piece;
   switch (kind) {
     case 'piece.covered':
-      return 'part' in body ? piece : { ...piece, cover: body.cover, stand: body.stand, advice: null };
+      return 'part' in body ? piece : { ...piece, cover: body.cover, stand: body.stand };
     case 'piece.seen':
       return next?.wait && meets(next.wait.of, body.refs)
         ? { ...piece, next: { ...next, wait: null, windows: [] } }

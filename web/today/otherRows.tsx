@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { TodayPiece, Reminder } from '../../api/routes.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
+import { changesFrom } from '../../core/schedule/meant.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import type { Here } from '../ui/answer.ts';
 import { cobalt } from '../ui/theme.ts';
@@ -46,11 +47,11 @@ export const slipRows = (reminders: Reminder[], { now, zone }: Here, day: Day): 
     />
   ));
 
-/** Covers that are advised by the end of the night, those alike together. */
+/** Covers that are meant by the end of the night, those alike together. */
 export function coverRows(pieces: TodayPiece[], { now, zone, night }: Here, day: Day): ReactNode[] {
   const of = new Map<string, { cover: Cover; at: Instant; pieces: TodayPiece[] }>();
   for (const piece of pieces) {
-    const change = piece.advice?.why === 'stay' ? undefined : piece.advice?.changes[0];
+    const change = piece.meant && changesFrom(piece.meant, piece.cover, now)[0];
     if (!change || change.at > night.to) continue;
     const at = Math.max(change.at, now);
     const key = `${change.cover} ${at}`;

@@ -45,7 +45,7 @@ const piece = (name: string, next: NextStep | null, change: Partial<TodayPiece> 
   check: null,
   next,
   then: [],
-  advice: null,
+  meant: null,
   cautions: [],
   warnings: [],
   ribbon: {

@@ -1,3 +1,4 @@
+import type { PieceMeant } from '../../core/schedule/meant.ts';
 import { describe, expect, it } from 'vitest';
 import { defaultStudio } from '../../core/log/studio.ts';
 import type { NextStep } from '../../core/plan/next.ts';
@@ -116,29 +117,43 @@ describe('the answer in words', () => {
     );
     expect(movedWords(null, here)).toBeNull();
   });
-  it('advises a cover only where it gains something', () => {
-    const changes = [
-      { at: now, cover: 'tight' },
-      { at: now + 22 * HOUR, cover: 'open' },
-    ] as const;
-    const follows = {
-      name: 'Coat 1',
-      opens: now + 20 * HOUR,
-      closes: now + 26 * HOUR,
-      doAt: now + 22 * HOUR,
+  it('says how the plan has a piece covered, and what is next', () => {
+    const meant: PieceMeant = {
+      at: now - HOUR,
+      covers: [
+        { at: now - HOUR, cover: 'tight' },
+        { at: now + 22 * HOUR, cover: 'open' },
+      ],
+      next: { name: 'Coat 1', at: now + 22 * HOUR, chance: 0.9 },
+      unplanned: null,
     };
-    const advice = {
-      ...({ now: 'tight', why: 'keeps-steps-in-hours', openDryAt: null } as const),
-      ...{ changes: [...changes], doAt: [], follows },
+    expect(coverWords(meant, 'open', here)).toBe(
+      'Cover tightly now, then uncover tomorrow 08:20. Next: coat 1, tomorrow 08:20.',
+    );
+    // what is done already is not asked for again
+    expect(coverWords(meant, 'tight', here)).toBe('Uncover tomorrow 08:20. Next: coat 1, tomorrow 08:20.');
+    expect(
+      coverWords({ ...meant, covers: [{ at: now + 30 * HOUR, cover: 'open' }] }, 'tight', here),
+    ).toBeNull();
+    expect(coverWords({ ...meant, next: null, unplanned: 'Coat 1' }, 'open', here)).toBe(
+      'No session fits: coat 1, however it is covered.',
+    );
+    // of a piece that is opened and covered again the night's cover is told too
+    const day = {
+      ...meant,
+      covers: [
+        { at: now, cover: 'tight' as const },
+        { at: now + HOUR, cover: 'open' as const },
+        { at: now + 3 * HOUR, cover: 'draped' as const },
+      ],
     };
-    expect(coverWords(advice, 'open', now, zone)).toBe(
-      'Cover tightly now, then uncover tomorrow 08:20: keeps the next steps in working hours. Next: coat 1, tomorrow 08:20, in your hours.',
+    expect(coverWords(day, 'open', here)).toBe(
+      'Cover tightly now, then uncover 11:20, and cover loosely for the night. Next: coat 1, tomorrow 08:20.',
     );
-    const stay = { ...advice, changes: [], why: 'stay' as const };
-    expect(coverWords(stay, 'open', now, zone)).toBeNull();
-    expect(coverWords({ ...stay, follows: { ...follows, doAt: null } }, 'open', now, zone)).toBe(
-      'Coat 1 is open tomorrow 06:20 to tomorrow 12:20, while nobody is there, and no cover helps.',
-    );
+    expect(
+      coverWords({ ...meant, covers: [{ at: now + 2 * HOUR, cover: 'draped' }] }, 'open', here, HOUR),
+    ).toBeNull();
+    expect(coverWords(null, 'open', here)).toBeNull();
   });
   it('says what follows under a cover: in hours, lost, or not at all', () => {
     const follows = { name: 'Coat 1', opens: now + HOUR, closes: now + 3 * HOUR, doAt: now + 2 * HOUR };

@@ -1,8 +1,8 @@
 import { isSign, signNames } from '../../core/coat/sign.ts';
-import type { CoverAdvice } from '../../core/plan/advice.ts';
+import { changesFrom, coverMeantAt, isWithoutSession, type PieceMeant } from '../../core/schedule/meant.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { remedyFor, type NextStep } from '../../core/plan/next.ts';
-import { inTimeFor, isLost, type Follows } from '../../core/plan/follows.ts';
+import { inTimeFor, type Follows } from '../../core/plan/follows.ts';
 import type { Moved, MovedBy } from '../../core/plan/moved.ts';
 import type { ComingNight } from '../../core/plan/night.ts';
 import {
@@ -16,7 +16,7 @@ import {
   type Stands,
 } from '../../core/plan/standing.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
-import { HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
+import { DAY, HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { dayOf, span, whenNear } from './times.ts';
 import type { Tone } from './theme.ts';
 
@@ -264,28 +264,38 @@ export function wantedWords(
   }
 }
 
-/** What to do about the cover, in one line; null where it is right as it is. */
+/** What is near enough to be told beside what is done now. */
+const NEAR = DAY;
+
+/**
+ * What to do about the cover, in one line; null where nothing is to be done soon.
+ * @param soon how near, ms
+ */
 export function coverWords(
-  advice: CoverAdvice | null,
-  present: string,
-  now: Instant,
-  zone: string,
+  meant: PieceMeant | null,
+  present: Cover,
+  { now, zone, night }: Here,
+  soon = NEAR,
 ): string | null {
-  if (!advice) return null;
-  if (advice.why === 'stay')
-    return advice.follows && isLost(advice.follows)
-      ? `${followsWords(advice.follows, { now, zone })}, and no cover helps.`
-      : null;
-  const [first, second] = advice.changes;
-  if (!first) return null;
-  const follows = followsWords(advice.follows, { now, zone });
-  const verb = (cover: CoverAdvice['now']) => coverNamed(cover).verb;
-  const gain =
-    advice.why === 'keeps-steps-in-hours'
-      ? 'keeps the next steps in working hours'
-      : 'brings the next step sooner';
-  const then = second ? `, then ${verb(second.cover).toLowerCase()} ${whenNear(second.at, now, zone)}` : '';
-  return first.at <= now + 60_000 && advice.now !== present
-    ? `${verb(first.cover)} now${then}: ${gain}. ${follows}.`
-    : `${verb(first.cover)} ${whenNear(first.at, now, zone)}${then}: ${gain}. ${follows}.`;
+  if (!meant) return null;
+  if (isWithoutSession(meant)) return `${withoutWords(meant)}, however it is covered.`;
+  const [first, second] = changesFrom(meant, present, now);
+  if (!first || first.at > now + soon) return null;
+  const verb = (cover: Cover) => coverNamed(cover).verb;
+  const when = (at: Instant) => (at <= now ? 'now' : whenNear(roughly(at), now, zone));
+  const then = second ? `, then ${lower(verb(second.cover))} ${when(second.at)}` : '';
+  const nightly = coverMeantAt(meant, Math.max(now, night.from), present);
+  const told = [first.cover, second?.cover ?? present].includes(nightly);
+  const forNight = told ? '' : `, and ${lower(verb(nightly))} for the night`;
+  const next = nextWords(meant, { now, zone });
+  return `${verb(first.cover)} ${when(first.at)}${then}${forNight}.${next ? ` ${next}.` : ''}`;
 }
+
+/** The task that the plan has next for a piece, in one line; empty where it has none. */
+export function nextWords(meant: PieceMeant, { now, zone }: Pick<Here, 'now' | 'zone'>): string {
+  if (meant.next)
+    return `Next: ${lower(meant.next.name)}, ${meant.next.at <= now + MINUTE ? 'now' : whenNear(roughly(meant.next.at), now, zone)}`;
+  return isWithoutSession(meant) ? withoutWords(meant) : '';
+}
+
+const withoutWords = ({ unplanned }: PieceMeant): string => `No session fits: ${lower(unplanned!)}`;

@@ -1,0 +1,90 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
+import { expect, expectNoAxeFindings, test, type Studio } from './studio.ts';
+
+const LONG = { timeout: 120_000 };
+/** The sessions that the plan has something for, as they are named. */
+const sheets = (page: Page) => page.locator('summary');
+
+/** Logs one entry as a tablet would. */
+async function log(page: Page, { address }: Studio, entry: object): Promise<void> {
+  const at = '2026-03-11T09:21:00.000Z';
+  const logged = await page.request.post(`${address}/api/acts`, {
+    data: {
+      id: randomUUID(),
+      makerId: 'maker-ines',
+      deviceAt: at,
+      entries: [{ id: randomUUID(), at, place: null, face: null, v: 1, ...entry }],
+    },
+  });
+  expect(logged.status(), await logged.text()).toBe(201);
+}
+
+test('the coming days by keyboard: what each session is for; a day is closed, and all is planned anew without it', async ({
+  page,
+  workshop,
+}) => {
+  await page.goto(workshop.address);
+  await expect(page.locator('[data-row]').first()).toBeVisible();
+  await page.keyboard.press('p');
+  await expect(page.getByRole('heading', { name: 'Plan', exact: true })).toBeVisible();
+  await expect(page.getByText(/Until 12:30: \d+ tasks?/)).toBeVisible();
+  expect(await sheets(page).count()).toBeGreaterThan(5);
+  await expect(sheets(page).filter({ hasText: 'Thu 12 Mar' }).first()).toBeVisible();
+  // the table of the session at hand says what the picture shows
+  const rows = page.getByRole('table').getByRole('row');
+  expect(await rows.count()).toBeGreaterThan(2);
+  await expect(rows.nth(1)).toContainText(/10:2\d/);
+  await expectNoAxeFindings(page);
+  // a sheet opens with the keyboard
+  await sheets(page).filter({ hasText: 'Thu 12 Mar' }).first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('table').nth(1)).toBeVisible();
+
+  const before = await page.locator('summary').allInnerTexts();
+  await log(page, workshop, {
+    kind: 'studio.day',
+    subject: 'studio',
+    body: { date: '2026-03-12', spells: [] },
+  });
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Session by session' })).toBeVisible();
+  await expect(sheets(page).filter({ hasText: 'Thu 12 Mar' })).toHaveCount(0, LONG);
+  await expect(page.getByText('a new plan is being worked out')).toHaveCount(0, LONG);
+  const after = await page.locator('summary').allInnerTexts();
+  expect(after.length).toBeGreaterThan(4);
+  expect(after).not.toEqual(before);
+});
+
+test.describe('by touch on a tablet in portrait', () => {
+  test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
+
+  test('covers follow the plan: logged on Tonight, they stay as they are meant, and the plan goes on', async ({
+    page,
+    workshop,
+  }) => {
+    await page.goto(`${workshop.address}/tonight`);
+    const cover = page.getByRole('region', { name: 'Cover tightly' });
+    await expect(cover).toBeVisible(LONG);
+    const piece = await cover.getByRole('link').first().innerText();
+    await cover.getByRole('button', { name: /is done|are done/ }).tap();
+    await expect(page.getByRole('region', { name: /^Leave as/ })).toContainText(piece, LONG);
+    await page.getByRole('link', { name: 'Plan', exact: true }).tap();
+    await expect(page.getByRole('heading', { name: 'Session by session' })).toBeVisible(LONG);
+    await expect(page.getByRole('list', { name: 'Pieces' })).toContainText(piece);
+    await expectNoAxeFindings(page);
+    await page.getByRole('list', { name: 'Pieces' }).getByRole('link', { name: piece }).tap();
+    await expect(page.getByRole('heading', { name: piece })).toBeVisible();
+  });
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('the plan fits, and no picture is wider than the page', async ({ page, workshop }) => {
+    await page.goto(`${workshop.address}/plan`);
+    await expect(page.getByRole('heading', { name: 'Session by session' })).toBeVisible(LONG);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await expectNoAxeFindings(page);
+  });
+});

@@ -1,0 +1,119 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { defaultStudio } from '../../core/log/studio.ts';
+import { caseOf, cruetMade, hoursOn, MADE } from '../../core/piece/piece.test-support.ts';
+import { rememberedPlannings, type PieceGiven } from '../../core/schedule/planning.ts';
+import type { Solver } from '../../core/schedule/solver.ts';
+import { planWeek } from '../../core/schedule/week.ts';
+import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
+import { MINUTE } from '../../core/units/quantity.ts';
+import { createSolver } from './solver.ts';
+
+let solver: Solver;
+beforeAll(async () => {
+  solver = await createSolver();
+});
+
+const NOW = hoursOn(1);
+const evenings = {
+  zone: 'Etc/UTC',
+  hours: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, fromMinute: 18 * 60 + 30, toMinute: 21 * 60 })),
+};
+/** A cruet of its own, its wall so thick. */
+const cruet = (pieceId: string, wallM: number, change: Parameters<typeof cruetMade>[0] = {}): PieceGiven => {
+  const form = { kind: 'cylinder', diameterM: 0.1, heightM: 0.15, wallM, mouth: 'open' } as const;
+  const made = { ...cruetMade({ form, ...change }), subject: pieceId };
+  return {
+    facts: { ...caseOf([made]), pieceId, studio: { ...defaultStudio, ...evenings } },
+    due: null,
+    ownHands: false,
+  };
+};
+const planningOf = rememberedPlannings(20);
+const plan = (
+  pieces: PieceGiven[],
+  more: { before?: WeekPlan; now?: number; onStep?: () => boolean } = {},
+) => {
+  const { now = NOW, ...rest } = more;
+  return planWeek(pieces, evenings, now, { solver, planningOf, ...rest });
+};
+const pieces = [cruet('a', 0.006), cruet('b', 0.007), cruet('c', 0.009)];
+const sessionsOf = ({ pieces }: WeekPlan) =>
+  pieces.map(({ tasks }) => tasks.map(({ steps, session }) => [steps[0]!.key, session.to]));
+
+describe('the week of three cruets over evenings', () => {
+  let week: WeekPlan;
+  beforeAll(() => {
+    week = plan(pieces)!;
+  });
+
+  it('has each task in a session, in order, one pair of hands at one thing at a time', () => {
+    const all = week.pieces.flatMap(({ tasks }) => tasks).sort((a, b) => a.at - b.at);
+    expect(all.length).toBeGreaterThan(6);
+    for (const { session, at, lengthMs } of all) {
+      expect(week.sessions).toContainEqual(session);
+      expect(at).toBeGreaterThanOrEqual(session.from);
+      expect(at + lengthMs).toBeLessThanOrEqual(session.to + 10 * MINUTE);
+    }
+    for (const [i, { at }] of all.entries())
+      if (i > 0 && all[i - 1]!.session.to === all[i]!.session.to)
+        expect(at).toBeGreaterThanOrEqual(all[i - 1]!.at + all[i - 1]!.handsMs - 1);
+    for (const { tasks } of week.pieces)
+      expect(tasks.map(({ at }) => at)).toEqual(tasks.map(({ at }) => at).sort((a, b) => a - b));
+    expect(week.value).toBeLessThanOrEqual(week.bound);
+  });
+
+  it('says chances that were lived through, and changes covers only while hands are there', () => {
+    const attended = (at: number) =>
+      at === week.at || week.sessions.some(({ from, to }) => at >= from && at <= to);
+    for (const { tasks, covers, chance } of week.pieces) {
+      expect(chance).toBeLessThanOrEqual(Math.min(...tasks.map((of) => of.chance)) + 1e-9);
+      for (const { at } of covers) expect(attended(at), new Date(at).toISOString()).toBe(true);
+    }
+    // a cruet of 6 mm is bone dry in a day: without covers nothing of it could be done in evenings
+    expect(week.pieces[0]!.covers.some(({ cover }) => cover !== 'open')).toBe(true);
+  });
+
+  it('stays as it was told while nothing is logged', () => {
+    const again = plan(pieces, { before: week, now: NOW + 5 * MINUTE })!;
+    expect(sessionsOf(again)).toEqual(sessionsOf(week));
+  });
+
+  it('does not move the others when a piece comes, as far as hands suffice', () => {
+    const more = plan([...pieces, cruet('d', 0.008)], { before: week })!;
+    for (const [i, tasks] of sessionsOf(week).entries())
+      for (const task of tasks) expect(sessionsOf(more)[i]).toContainEqual(task);
+    expect(more.pieces).toHaveLength(4);
+  });
+});
+
+describe('what cannot be done', () => {
+  it('is said: clay that is past its windows has no session', () => {
+    const dry = cruet('dry', 0.006, { stage: 'bone-dry' });
+    const [piece] = plan([dry])!.pieces;
+    expect(piece).toMatchObject({
+      tasks: [],
+      unplanned: { name: expect.stringMatching(/^Coat/) },
+    });
+  });
+
+  it('is planned for nobody where nobody comes', () => {
+    const closed = { ...evenings, hours: [] };
+    const week = planWeek(pieces, closed, NOW, { solver, planningOf: rememberedPlannings(3) })!;
+    expect(week).toMatchObject({ sessions: [], pieces: [] });
+  });
+
+  it('is given up when it is told so', () => {
+    expect(plan([cruet('e', 0.006)], { onStep: () => true })).toBeNull();
+  });
+});
+
+describe('a wanted date', () => {
+  it('has a piece left so that it is dry by then, where it can', () => {
+    const by = MADE + 9 * 24 * 60 * MINUTE;
+    const given = { ...cruet('f', 0.012, { cover: 'tight' }), due: by };
+    const [piece] = plan([given])!.pieces;
+    expect(piece!.unplanned).toBeNull();
+    // wrapped at last it would be wet for weeks
+    expect(piece!.covers.at(-1)?.cover ?? 'tight').not.toBe('tight');
+  });
+});
