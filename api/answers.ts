@@ -2,6 +2,7 @@ import type {
   ActAnswer,
   BatchAnswer,
   BinsAnswer,
+  FeedAnswer,
   FileAnswer,
   FilesAnswer,
   FormsAnswer,
@@ -31,6 +32,7 @@ import type { FormatPreview, FormatTaken } from './formats.ts';
 export interface Answers {
   '/api/batches/:id': BatchAnswer;
   '/api/bins': BinsAnswer;
+  '/api/feed': FeedAnswer;
   '/api/files': FilesAnswer;
   '/api/forms': FormsAnswer;
   '/api/guides/:id': GuideAnswer;

@@ -106,6 +106,12 @@ export interface WeekAnswer {
   trouble: string | null;
 }
 
+/** GET, POST and DELETE /api/feed: where a calendar follows the plan; POST makes a new address, DELETE withdraws it. */
+export interface FeedAnswer {
+  /** From the root of this studio; null while there is none. */
+  path: string | null;
+}
+
 /** GET /api/guides/:id: the pieces that are led, as each would be answered by itself; those that are gone are left out. */
 export interface GuideAnswer {
   over: boolean;

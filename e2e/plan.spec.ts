@@ -81,10 +81,23 @@ test.describe('by touch on a tablet in portrait', () => {
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
-  test('the plan fits, and no picture is wider than the page', async ({ page, workshop }) => {
+  test('the plan fits; a calendar follows it under an address, until that is withdrawn', async ({
+    page,
+    workshop,
+  }) => {
     await page.goto(`${workshop.address}/plan`);
     await expect(page.getByRole('heading', { name: 'Session by session' })).toBeVisible(LONG);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.getByText('In your calendar').tap();
+    await page.getByRole('button', { name: 'Make an address to follow' }).tap();
+    const field = page.getByRole('textbox', { name: 'Address to follow' });
+    await expect(field).toHaveValue(/\/feed\/[\w-]+\.ics$/);
     await expectNoAxeFindings(page);
+    const address = await field.inputValue();
+    const followed = await page.request.get(address);
+    expect((await followed.text()).match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(5);
+    await page.getByRole('button', { name: 'Withdraw the address' }).tap();
+    await expect(page.getByRole('button', { name: 'Make an address to follow' })).toBeVisible();
+    expect((await page.request.get(address)).status()).toBe(404);
   });
 });

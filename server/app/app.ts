@@ -7,6 +7,7 @@ import type { Clock } from '../time/clock.ts';
 import type { FileStore } from '../files/fileStore.ts';
 import type { FilesLook } from '../files/look.ts';
 import { actsFirst } from '../guard/actsFirst.ts';
+import { createFeed, type Feed } from '../guard/feed.ts';
 import { fromHere } from '../guard/hosts.ts';
 import type { Pairing } from '../guard/pairing.ts';
 import { nonceOf, policy } from '../guard/policy.ts';
@@ -23,6 +24,7 @@ import { formatRoutes } from '../routes/formats.ts';
 import { labelRoutes } from '../routes/labels.ts';
 import { sensorRoutes } from '../routes/sensors.ts';
 import { logAnswers } from '../routes/logAnswers.ts';
+import { calendarRoutes, feedRoute } from '../routes/calendar.ts';
 import { slipRoutes } from '../routes/slips.ts';
 import { viewRoutes } from '../routes/views.ts';
 import type { Weeks } from '../schedule/weeks.ts';
@@ -41,6 +43,8 @@ export interface AppParts {
   tls: boolean;
   plans: Plans;
   weeks: Weeks;
+  /** Where a calendar follows the plan. */
+  feed?: Feed;
   chores?: Jobs;
   sensors?: Sensors;
   /** The look at the kept files. */
@@ -60,6 +64,7 @@ export function createApp(parts: AppParts): Express {
     tls,
     plans,
     weeks,
+    feed = createFeed(null),
     chores = jobsHere(),
     sensors = null,
     look = null,
@@ -68,8 +73,9 @@ export function createApp(parts: AppParts): Express {
   app.disable('x-powered-by');
   app.use(policy(tls));
   app.use(fromHere(hosts));
+  app.use(feedRoute({ store, plans, weeks, feed }));
   if (pairing) app.use(pairing.router, pairing.guard);
-  app.use('/api', apiRoutes({ store, files, clock, plans, weeks, chores, sensors, look }));
+  app.use('/api', apiRoutes({ store, files, clock, plans, weeks, feed, chores, sensors, look }));
   if (webFolder) serveWeb(app, webFolder);
   app.use(onError);
   return app;
@@ -81,10 +87,12 @@ function apiRoutes({
   clock,
   plans,
   weeks,
+  feed,
   chores,
   sensors,
   look,
 }: Pick<AppParts, 'store' | 'files' | 'clock' | 'plans' | 'weeks'> & {
+  feed: Feed;
   chores: Jobs;
   sensors: Sensors | null;
   look: FilesLook | null;
@@ -102,6 +110,7 @@ function apiRoutes({
   api.use(actsFirst());
   api.use(
     viewRoutes({ store, plans, weeks, shelf, clock, answers }),
+    calendarRoutes({ store, plans, weeks, feed }),
     slipRoutes(answers),
     labelRoutes(chores),
     formatRoutes(store, shelf, files, clock),

@@ -18,6 +18,7 @@ import { createWeeks, type Weeks } from '../schedule/weeks.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from '../time/clock.ts';
 import { openFolder, type OpenFolder } from '../folder/folder.ts';
 import { lookAtFiles, type FilesLook } from '../files/look.ts';
+import { createFeed } from '../guard/feed.ts';
 import { hostNames } from '../guard/hosts.ts';
 import { httpServer } from './httpServer.ts';
 import { createPairing } from '../guard/pairing.ts';
@@ -75,6 +76,7 @@ async function main(): Promise<void> {
     tls: tls !== null,
     plans,
     weeks,
+    feed: createFeed(join(dataFolder, 'feed.json')),
     chores,
     sensors,
     look,

@@ -55,8 +55,8 @@ export interface WeekTask {
   stop: Int32Array;
 }
 
-/** So long a thread is waited for that was told to stop, ms. */
-const PATIENCE_MS = 250;
+/** So long a thread is waited for that was told to stop: it looks several times a second, and remembers what it made ready. */
+const PATIENCE_MS = 3_000;
 /** What the thread may hold, MB. */
 const MEMORY_MB = 1_500;
 
@@ -77,7 +77,7 @@ export function threadedScheduler(path: string): Scheduler {
     const late = new AbortController();
     const stopped = () => {
       Atomics.store(stop, 0, 1);
-      // one that does not look is ended
+      // one that does not look any more is ended
       setTimeout(() => late.abort(), PATIENCE_MS).unref();
     };
     signal?.addEventListener('abort', stopped, { once: true });

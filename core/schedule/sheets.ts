@@ -1,0 +1,54 @@
+import type { Cover } from '../drying/face.ts';
+import type { Spell } from '../time/hours.ts';
+import type { PieceWeek, Task, WeekPlan } from './weekPlan.ts';
+
+/** What is meant for one session, in the order of hands. */
+export interface Sheet {
+  session: Spell;
+  tasks: { pieceId: string; task: Task }[];
+  /** Covers to change, by cover: as hands come, or once they are done. */
+  covers: { coming: boolean; cover: Cover; pieceIds: string[] }[];
+  handsMs: number;
+}
+
+/** Each session in which something is meant; before the first of them the moment of the plan, where covers are changed at once. */
+export function sheetsOf({ at, sessions, pieces }: WeekPlan): Sheet[] {
+  const all = pieces.flatMap(({ pieceId, tasks }) => tasks.map((task) => ({ pieceId, task })));
+  const moment = sessions[0] && sessions[0].from > at ? [{ from: at, to: at }] : [];
+  const spells = [...moment, ...sessions, ...all.map(({ task }) => task.session)];
+  const distinct = [...new Map(spells.map((of) => [of.to, of])).values()].sort((a, b) => a.from - b.from);
+  return distinct.flatMap((session) => {
+    const tasks = all
+      .filter(({ task }) => task.session.to === session.to)
+      .sort((a, b) => a.task.at - b.task.at);
+    const covers = coversIn(session, pieces);
+    const handsMs = tasks.reduce((sum, { task }) => sum + task.handsMs, 0);
+    return tasks.length + covers.length > 0 ? [{ session, tasks, covers, handsMs }] : [];
+  });
+}
+
+function coversIn({ from, to }: Spell, pieces: readonly PieceWeek[]): Sheet['covers'] {
+  const groups: Sheet['covers'] = [];
+  for (const { pieceId, covers } of pieces)
+    for (const { at, cover } of covers) {
+      if (at < from || at > to) continue;
+      const coming = at === from;
+      const group = groups.find((of) => of.coming === coming && of.cover === cover);
+      if (group) group.pieceIds.push(pieceId);
+      else groups.push({ coming, cover, pieceIds: [pieceId] });
+    }
+  return groups;
+}
+
+const NUMBERED = /^(.*) (\d+) of (\d+)$/;
+
+/** Steps that are done in one go, in words. */
+export function taskWords({ steps }: Pick<Task, 'steps'>): string {
+  const numbered = steps.map(({ name }) => NUMBERED.exec(name));
+  const [first, last] = [numbered[0], numbered.at(-1)];
+  if (steps.length > 1 && first && last && numbered.every((of) => of?.[1] === first[1]))
+    return `${first[1]} ${first[2]} to ${last[2]} of ${last[3]}`;
+  return steps
+    .map(({ name }, i) => (i === 0 ? name : name.charAt(0).toLowerCase() + name.slice(1)))
+    .join(', then ');
+}

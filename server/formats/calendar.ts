@@ -1,0 +1,68 @@
+import ical, { ICalCalendarMethod, type ICalAlarmData, ICalAlarmType } from 'ical-generator';
+import { coverNamed } from '../../core/drying/face.ts';
+import { sheetsOf, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
+import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
+import { MINUTE, type Instant } from '../../core/units/quantity.ts';
+
+interface CalendarOf {
+  /** Of the studio. */
+  name: string;
+  nameOf: (pieceId: string) => string;
+  /** The hour of the studio's clock at an instant. */
+  clockTime: (at: Instant) => string;
+  /** So long before a session it is told; null for no alarm. */
+  alarmMinutes: number | null;
+}
+
+/** The plan as iCalendar (RFC 5545): a session an event, in UTC, so that any calendar shows it at its own hour. */
+export function calendarOf(
+  plan: WeekPlan | null,
+  { name, nameOf, clockTime, alarmMinutes }: CalendarOf,
+): string {
+  const calendar = ical({
+    name: `Plan, ${name}`,
+    method: ICalCalendarMethod.PUBLISH,
+    prodId: 'Kosmema plan',
+  });
+  const sheets = plan ? sheetsOf(plan).filter(({ session }) => session.to > session.from) : [];
+  for (const sheet of sheets) {
+    const { session, tasks, handsMs } = sheet;
+    calendar.createEvent({
+      // a session is the same one in every plan
+      id: `session-${session.to}@kosmema`,
+      start: new Date(session.from),
+      end: new Date(session.to),
+      stamp: new Date(plan!.at),
+      summary:
+        tasks.length === 0
+          ? 'Covers only'
+          : `${tasks.length === 1 ? 'One task' : `${tasks.length} tasks`}, ${Math.round(handsMs / MINUTE)} min of hands`,
+      description: linesOf(sheet, nameOf, clockTime).join('\n'),
+      alarms: alarmMinutes === null ? [] : [alarmOf(alarmMinutes)],
+    });
+  }
+  return calendar.toString();
+}
+
+const alarmOf = (minutes: number): ICalAlarmData => ({ type: ICalAlarmType.display, trigger: minutes * 60 });
+
+function linesOf(
+  { tasks, covers }: Sheet,
+  nameOf: CalendarOf['nameOf'],
+  clockTime: CalendarOf['clockTime'],
+): string[] {
+  const cover = (coming: boolean, when: string) =>
+    covers
+      .filter((of) => of.coming === coming)
+      .map(
+        (of) => `${when}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join(', ')}`,
+      );
+  return [
+    ...cover(true, 'On coming'),
+    ...tasks.map(
+      ({ pieceId, task }) =>
+        `${clockTime(task.at)} ${taskWords(task)}: ${nameOf(pieceId)} (${Math.round(100 * task.chance)} %)`,
+    ),
+    ...cover(false, 'Once done, or on leaving'),
+  ];
+}
