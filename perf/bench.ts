@@ -17,7 +17,11 @@ import { blocksOf } from '../core/schedule/block.ts';
 import { FLOOR } from '../core/schedule/bars.ts';
 import { graphOf } from '../core/schedule/graph.ts';
 import { bestItinerary } from '../core/schedule/path.ts';
+import { rememberedPlannings, type PieceGiven } from '../core/schedule/planning.ts';
 import { scheduled } from '../core/schedule/scheduled.ts';
+import { planWeek } from '../core/schedule/week.ts';
+import type { WeekPlan } from '../core/schedule/weekPlan.ts';
+import { createSolver } from '../server/schedule/solver.ts';
 import { workingTime } from '../core/time/hours.ts';
 import type { Layer, Zone } from '../core/technique/layer.ts';
 import { blendTable } from '../core/slip/blend.ts';
@@ -33,18 +37,14 @@ const START = Date.parse('2026-03-09T08:00:00Z');
 
 console.log(`${cpus().length} cores, ${cpus()[0]?.model ?? 'unknown'}, Node ${process.version}`);
 
+const entryOf = (subject: string, kind: string, at: number, body: unknown): Entry =>
+  upcastEntry({
+    ...{ id: `${kind}${at}`, kind, v: 1, subject },
+    ...{ at: new Date(at).toISOString(), place: null, face: 'outside', body },
+  } as unknown as AnyEntry);
+
 function pieceCase(i: number): PlanInput {
-  const entry = (kind: string, at: number, body: unknown): Entry =>
-    upcastEntry({
-      id: `${kind}${at}`,
-      kind,
-      v: 1,
-      subject: `p${i}`,
-      at: new Date(at).toISOString(),
-      place: null,
-      face: 'outside',
-      body,
-    } as unknown as AnyEntry);
+  const entry = (kind: string, at: number, body: unknown) => entryOf(`p${i}`, kind, at, body);
   const coat = (n: number, hour: number) =>
     entry('piece.coated', START + hour * HOUR, {
       stepId: `coat-${n}`,
@@ -121,6 +121,24 @@ figure(
     'All that may become of it over ten evenings, and the best',
     median(() => void bestItinerary(graphOf(found, sessions, { floor: FLOOR }), { least: 0.85 }), 8),
   );
+}
+
+/** Twenty pieces over two weeks of evenings: the first plan, and again once something was logged of one. */
+{
+  const evenings = {
+    zone: 'Etc/UTC',
+    hours: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, fromMinute: 1110, toMinute: 1260 })),
+  };
+  const given = cases.slice(0, 20).map((facts): PieceGiven => ({ facts, due: null, ownHands: false }));
+  const solver = await createSolver();
+  const planningOf = rememberedPlannings(given.length);
+  let before: WeekPlan | null = null;
+  const plan = () => (before = planWeek(given, evenings, now, { solver, planningOf, before }));
+  figure('The coming days of 20 pieces, ten evenings, the first time', median(plan, 1));
+  const [first] = given as [PieceGiven];
+  const covered = entryOf('p0', 'piece.covered', now - HOUR / 2, { cover: 'draped', stand: 'board' });
+  given[0] = { ...first, facts: { ...first.facts, entries: [...first.facts.entries, covered] } };
+  figure('The same once something was logged of one', median(plan, 1));
 }
 
 /** A piece of many layers: three bands and a print, fired twice. */
