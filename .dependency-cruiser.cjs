@@ -127,7 +127,7 @@ module.exports = {
     {
       name: 'core-packages',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: '\\.test(-support)?\\.ts$' },
       to: {
         path: 'node_modules',
         pathNot:

@@ -102,9 +102,13 @@ async function takePictures(address) {
     await page.goto(`${address}${path}`);
     await page.locator('main h1').first().waitFor({ state: 'attached' });
     // nothing is pictured that is still being worked out
-    await page.waitForFunction(() => !/ …$/m.test(document.querySelector('main').innerText), null, {
-      timeout: 120_000,
-    });
+    await page.waitForFunction(
+      () => !/ …$|being worked out/m.test(document.querySelector('main').innerText),
+      null,
+      {
+        timeout: 120_000,
+      },
+    );
     await page.waitForTimeout(900);
     await page.screenshot({ path: join(out, `${name}.png`) });
     await page.close();

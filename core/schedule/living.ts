@@ -4,8 +4,8 @@ import { readAt } from '../drying/trajectory.ts';
 import { courseOf, coversMeant, replay, type Ahead, type Meant } from '../replay/replay.ts';
 import { DAY } from '../units/quantity.ts';
 import type { Itinerary } from './itinerary.ts';
-import type { Planning } from './planning.ts';
-import { LOOK_STEP, type PieceWeek, type Task } from './weekPlan.ts';
+import type { Lived, Planning } from './planning.ts';
+import { LOOK_STEP, type Task } from './weekPlan.ts';
 
 /** What has less of a chance is not put before people. */
 const HOPELESS = 0.05;
@@ -13,9 +13,6 @@ const HOPELESS = 0.05;
 const SHOWN = 14 * DAY;
 /** So many itineraries of a piece are remembered with what came of them. */
 const REMEMBERED = 40;
-
-/** What comes of an itinerary, and what was meant. */
-export type Lived = Omit<PieceWeek, 'looks'> & { meant: Meant[] };
 
 /** What comes of an itinerary when every member lives through it; remembered, since most of what is planned anew stays as it was. */
 export function livedThrough(planning: Planning, itinerary: Itinerary): Lived {

@@ -2,19 +2,23 @@ import { MEMBERS } from '../forecast/ensemble.ts';
 import { foldPiece } from '../log/piece.ts';
 import { rememberedStates } from '../piece/rememberedState.ts';
 import { planAt } from '../plan/plan.ts';
+import type { Meant } from '../replay/replay.ts';
 import type { Spell } from '../time/hours.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { scheduledOver, workAhead, type PieceAhead, type WorkAhead } from './ahead.ts';
 import { barsFor, FLOOR } from './bars.ts';
 import { graphOf } from './graph.ts';
 import type { Itinerary } from './itinerary.ts';
-import type { Lived } from './living.ts';
 import type { Among, Slot } from './pool.ts';
 import { fromNowOn, sessionsAhead } from './sessions.ts';
 import { rememberedTables } from './table.ts';
+import type { PieceWeek } from './weekPlan.ts';
 
 /** What is known of a piece that a week is planned for. */
 export type PieceGiven = Pick<PieceAhead, 'facts' | 'due' | 'ownHands'>;
+
+/** What comes of an itinerary, and what was meant. */
+export type Lived = Omit<PieceWeek, 'looks'> & { meant: Meant[] };
 
 /** A piece as it is planned, with what was found of it. */
 export interface Planning extends Omit<Among, 'told'>, WorkAhead, PieceAhead {

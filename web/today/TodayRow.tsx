@@ -154,7 +154,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
               {minute && ' · '}
             </Box>
           </Box>
-          <Box component={RouterLink} to={to} sx={{ ...reachable, color: 'inherit' }}>
+          <Box component={RouterLink} to={to} sx={{ ...reachable, display: 'inline', color: 'inherit' }}>
             {name}
           </Box>
         </Box>
