@@ -152,7 +152,10 @@ test.describe('the moisture clock', () => {
       await take.click();
       await page.getByRole('button', { name: 'Log weighing' }).click();
       await expect(page.getByText('Weighed: 512.5 g', { exact: true })).toBeVisible();
+      // nothing is said any more once the clock goes on
+      const gone = new Promise((resolve) => stand.once('exit', resolve));
       stand.kill();
+      await gone;
       studio.setClock('2026-03-11T10:20:00Z');
       await page.reload();
       await expect(page.getByText(/sensor of this room has been silent since/)).toBeVisible();

@@ -77,7 +77,7 @@ export function choose(
 
 /** Whether each of its tasks is likely enough. */
 const isEnough = ({ visits }: Itinerary, least: readonly number[]): boolean =>
-  visits.every(({ blocks }) => blocks.every(({ block, chance }) => chance >= least[block]!));
+  visits.every(({ blocks }) => blocks.every(({ block, chance, tooWet }) => chance + tooWet >= least[block]!));
 
 /** Puts what is easily found into a pool. @returns one choice for which hands suffice */
 function begun(

@@ -1,9 +1,9 @@
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { Member, Scheduled, Visit } from './itinerary.ts';
-import { suits, type Moisture } from './readiness.ts';
+import { suits, type Moisture, type Suitability } from './readiness.ts';
 import { dried, stays, suitabilities, type Standing, type Stay } from './stay.ts';
-import { readingAt, ROWS, rowAt } from './table.ts';
+import { readingAt, rowAt } from './table.ts';
 
 /** A change of cover costs so much of a task, and a session later that it is finished. */
 const CHANGE = 0.004;
@@ -36,7 +36,7 @@ export interface Arc {
 export interface Graph {
   piece: Scheduled;
   sessions: readonly Spell[];
-  suitable: Float32Array[][];
+  suitable: Suitability[][];
   /** What it is worth to end at each place: where tasks are left, they may still be done. The first is now. */
   ends: number[];
   /** In the order of the sessions: what leads to a place stands before what leads from it. */
@@ -71,13 +71,12 @@ export function graphOf(
 ): Graph {
   const { blocks, cover, covers, members } = piece;
   const suitable = suitabilities(piece);
-  const later = suitable.map((of) => of.map(bestFromHere));
   /** The chance that the next task can still be done at some time. */
   const open = ({ next, moistures }: Standing): number =>
     next === blocks.length
       ? 1
       : members.reduce(
-          (sum, { weight }, m) => sum + weight * later[m]![next]![Math.round(rowAt(moistures[m]!))]!,
+          (sum, { weight }, m) => sum + weight * suitable[m]![next]!.later[Math.round(rowAt(moistures[m]!))]!,
           0,
         );
   const endsAt = (place: Standing): number => LEFT * (blocks.length - place.next) * open(place);
@@ -171,13 +170,6 @@ const dryChance = (
     const value = readingAt(tables[cover]!, reading, moistures[m]!);
     return sum + weight * Math.max(...spans.map((span) => suits(value, span)));
   }, 0);
-
-/** At each row the best that comes from there on. */
-function bestFromHere(suit: Float32Array): Float32Array {
-  const best = suit.slice();
-  for (let row = ROWS - 2; row >= 0; row--) best[row] = Math.max(best[row]!, best[row + 1]!);
-  return best;
-}
 
 /**
  * Places that stand alike become one, the first of them.

@@ -82,7 +82,7 @@ describe('the best of a piece over some sessions', () => {
     const soon = piece([member(3, 77, [0])], [block(60, 73, 30)]);
     expect(best(soon, [evening(0)], 0.8).visits[0]!.blocks).toEqual([
       // begun on the edge of its window: four points at three an hour after ten
-      { block: 0, chance: 1, at: (10 + 4 / 3) * HOUR },
+      { block: 0, chance: 1, tooWet: 0, at: (10 + 4 / 3) * HOUR },
     ]);
   });
 

@@ -32,8 +32,11 @@ export interface Scheduled {
 /** What is done of a piece in one session. */
 export interface Visit {
   session: Spell;
-  /** Tasks done, by their place among all, each with the chance that it is done as it should and when it is begun, in the mean. */
-  blocks: { block: number; chance: number; at: Instant }[];
+  /**
+   * Tasks done, by their place among all, each with the chance that it is done as it should, the chance that it is too wet for
+   * it then, and when it is begun, in the mean.
+   */
+  blocks: { block: number; chance: number; tooWet: number; at: Instant }[];
   /** Hands at them, in tens of minutes begun. */
   tens: number;
   /** How it stands while hands are in the studio. */
@@ -55,7 +58,7 @@ export interface Itinerary {
 }
 
 export interface Search {
-  /** The least chance at which a task is put into a session: of all, or of each. */
+  /** The least chance that a task is done or can be done later at which it is put into a session: of all, or of each. */
   least: number | readonly number[];
   /** What ten minutes of hands cost in each session; nothing where it is not said. */
   prices?: readonly number[];

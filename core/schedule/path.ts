@@ -44,9 +44,9 @@ function walked(
   let lost = 0;
   let falls: Arc | null = null;
   for (const [s, { blocks }] of visits.entries())
-    for (const [i, { block, chance }] of blocks.entries()) {
+    for (const [i, { block, chance, tooWet }] of blocks.entries()) {
       lost += path[s]!.visit.blocks[i]!.chance - chance;
-      if (chance < leastOf(least, block) - FALLS) falls ??= path[s]!;
+      if (chance + tooWet < leastOf(least, block) - FALLS) falls ??= path[s]!;
     }
   return { visits, falls, lost };
 }
@@ -128,8 +128,8 @@ function openArcs(graph: Graph, { least, told }: Pick<Search, 'least' | 'told'>)
   const open = Uint8Array.from(graph.arcs, ({ visit: { blocks, session } }) =>
     Number(
       blocks.every(
-        ({ block, chance }) =>
-          chance >= leastOf(least, block) && (told?.[block] ?? session.from) === session.from,
+        ({ block, chance, tooWet }) =>
+          chance + tooWet >= leastOf(least, block) && (told?.[block] ?? session.from) === session.from,
       ),
     ),
   );

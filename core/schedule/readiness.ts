@@ -15,8 +15,20 @@ const SUITS = 0.5;
 export const suits = (moisture: number, { driest, wettest }: { driest: number; wettest: number }): number =>
   Math.max(0, Math.min(1, 0.5 + (moisture - driest) / SOFT, 0.5 + (wettest - moisture) / SOFT));
 
-/** How well the clay suits all needs at each row of a table, as it dries. */
-export const suitability = (table: DryingTable, needs: readonly Moisture[]): Float32Array =>
+/** How well the clay suits a task at each row of a table as it dries, and the best that comes from there on. */
+export interface Suitability {
+  suit: Float32Array;
+  later: Float32Array;
+}
+
+export function suitability(table: DryingTable, needs: readonly Moisture[]): Suitability {
+  const suit = suitsAll(table, needs);
+  const later = suit.slice();
+  for (let row = ROWS - 2; row >= 0; row--) later[row] = Math.max(later[row]!, later[row + 1]!);
+  return { suit, later };
+}
+
+const suitsAll = (table: DryingTable, needs: readonly Moisture[]): Float32Array =>
   Float32Array.from({ length: ROWS }, (_, row) => {
     const mean = moistureOfRow(row);
     return needs.reduce((least, { reading, spans }) => {
@@ -33,15 +45,23 @@ export interface Ready {
   effort: number;
   /** The chance that it is done as it should. */
   chance: number;
+  /** The chance that it is too wet for it all the while, and can be done later. */
+  tooWet: number;
 }
 
 /**
  * When in a stretch of drying hands begin: as soon as the clay suits, or when it comes nearest to it.
  * @param suit of each row of the table that it dries by
+ * @param later at each row the best that comes from there on
  * @param moisture of the mean when hands come
  * @param effort hours of drying until the task must be begun at the latest
  */
-export function readyIn(table: DryingTable, suit: Float32Array, moisture: number, effort: number): Ready {
+export function readyIn(
+  table: DryingTable,
+  { suit, later }: Suitability,
+  moisture: number,
+  effort: number,
+): Ready {
   const first = rowAt(moisture);
   const last = rowAt(driedTo(table, moisture, effort));
   let chance = suit[Math.round(first)]!;
@@ -52,7 +72,8 @@ export function readyIn(table: DryingTable, suit: Float32Array, moisture: number
     if (chance < SUITS) begins = row;
     chance = suit[row]!;
   }
+  const tooWet = Math.max(0, later[Math.min(ROWS - 1, Math.ceil(last))]! - chance);
   return begins === null
-    ? { moisture, effort: 0, chance }
-    : { moisture: moistureOfRow(begins), effort: hoursBetween(table, first, begins), chance };
+    ? { moisture, effort: 0, chance, tooWet }
+    : { moisture: moistureOfRow(begins), effort: hoursBetween(table, first, begins), chance, tooWet };
 }

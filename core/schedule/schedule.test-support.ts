@@ -5,7 +5,7 @@ import type { Block } from './block.ts';
 import { effortBetween, type Effort } from './effort.ts';
 import { graphOf, type Graph } from './graph.ts';
 import type { Member, Scheduled } from './itinerary.ts';
-import { readyIn, suitability } from './readiness.ts';
+import { readyIn, suitability, type Suitability } from './readiness.ts';
 import { driedTo, moistureOfRow, ROWS, type DryingTable } from './table.ts';
 
 /** A wall that loses so many points an hour, evenly. */
@@ -51,13 +51,11 @@ export type Ways = Map<string, number>;
 /** Every way there is through some sessions, one by one: the best of each in which hands are taken up. */
 export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell[], least: number): Ways {
   const dry = (m: number, cover: number, moisture: number, from: number, to: number) =>
-    to > from
-      ? driedTo(members[m]!.tables[cover]!, moisture, effortBetween(members[m]!.efforts[cover]!, from, to))
-      : moisture;
+    drying(members[m]!, cover, moisture, from, to);
   const suits = members.map(({ tables }) => blocks.map(({ needs }) => suitability(tables[0]!, needs)));
   const workable = (next: number, state: number[]) =>
     members.reduce((sum, { weight }, m) => {
-      const rows = suits[m]![next]!.slice(Math.round((110 - Math.min(110, Math.max(1, state[m]!))) * 2));
+      const rows = suits[m]![next]!.suit.slice(Math.round((110 - Math.min(110, Math.max(1, state[m]!))) * 2));
       return sum + weight * Math.max(...rows);
     }, 0);
   const left = (next: number, state: number[]) =>
@@ -96,19 +94,13 @@ export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell
     for (let b = next; b < blocks.length; b++) {
       const { lengthMs, handsMs } = blocks[b]!;
       hands += handsMs;
-      let chance = 0;
-      const done = mid.map((moisture, m) => {
-        const latest = Math.max(freeAt[m]!, session.to - lengthMs);
-        const spare = effortBetween(steady, freeAt[m]!, latest);
-        const ready = readyIn(members[m]!.tables[0]!, suits[m]![b]!, moisture, spare);
-        if (session.to - freeAt[m]! >= lengthMs) chance += members[m]!.weight * ready.chance;
-        const begun =
-          freeAt[m]! + (spare > 0 ? (latest - freeAt[m]!) * Math.min(1, ready.effort / spare) : 0);
-        const end = Math.min(session.to, begun + lengthMs);
-        return { end, x: dry(m, 0, ready.moisture + members[m]!.adds[b]!, begun, end) };
-      });
+      const { done, chance, wet } = oneTask(members, suits, { b, mid, freeAt, session, lengthMs });
       if (chance < least) break;
-      [mid, freeAt, gained] = [done.map(({ x }) => x), done.map(({ end }) => end), gained + chance];
+      [mid, freeAt, gained] = [
+        done.map(({ x }) => x),
+        done.map(({ end }) => end),
+        gained + chance + 0.9 * wet,
+      ];
       const tens = Math.ceil(hands / (10 * MINUTE));
       // covered once it is done, or when hands leave
       leave(0, b + 1, { mid, freeAt, gained, tens });
@@ -123,6 +115,49 @@ export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell
     0,
     members.map(({ moisture }) => moisture),
   );
+}
+
+const drying = (
+  { tables, efforts }: Member,
+  cover: number,
+  moisture: number,
+  from: number,
+  to: number,
+): number =>
+  to > from ? driedTo(tables[cover]!, moisture, effortBetween(efforts[cover]!, from, to)) : moisture;
+
+/** A task in each member: when it ends and how wet the wall is then, its chance, and the chance that it was too wet. */
+function oneTask(
+  members: readonly Member[],
+  suits: Suitability[][],
+  {
+    b,
+    mid,
+    freeAt,
+    session,
+    lengthMs,
+  }: { b: number; mid: number[]; freeAt: number[]; session: Spell; lengthMs: number },
+) {
+  let chance = 0;
+  let wet = 0;
+  const done = mid.map((moisture, m) => {
+    const of = members[m]!;
+    const free = freeAt[m]!;
+    const latest = Math.max(free, session.to - lengthMs);
+    const spare = effortBetween(steady, free, latest);
+    const ready = readyIn(of.tables[0]!, suits[m]![b]!, moisture, spare);
+    const fits = session.to - free >= lengthMs;
+    if (fits) chance += of.weight * ready.chance;
+    // too wet all the while: drier it would do better
+    const driest = Math.min(110, Math.max(1, driedTo(of.tables[0]!, moisture, spare)));
+    const drier = suits[m]![b]!.suit.slice(Math.ceil((110 - driest) * 2));
+    const missed = Math.max(0, Math.max(...drier) - ready.chance);
+    wet += of.weight * (fits ? missed : missed + ready.chance);
+    const begun = free + (spare > 0 ? (latest - free) * Math.min(1, ready.effort / spare) : 0);
+    const end = Math.min(session.to, begun + lengthMs);
+    return { end, x: drying(of, 0, ready.moisture + of.adds[b]!, begun, end) };
+  });
+  return { done, chance, wet };
 }
 
 /** The best of every way there is. */

@@ -2,10 +2,12 @@ import type { Spell } from '../time/hours.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { effortBetween } from './effort.ts';
 import type { Member, Scheduled, Visit } from './itinerary.ts';
-import { readyIn, suitability } from './readiness.ts';
+import { readyIn, suitability, type Suitability } from './readiness.ts';
 import { driedTo } from './table.ts';
 
 const TEN = 10 * MINUTE;
+/** What is too wet in its session can be done later, where what is too dry is lost: worth so much of having been done. Common practice. */
+const TOO_WET = 0.9;
 
 /** Where a piece is when hands come. */
 export interface Standing {
@@ -27,7 +29,7 @@ export interface Stay {
   freeAt: Instant[];
   leavesAt: Instant;
   covered: Visit['covered'];
-  /** The tasks done, their chances summed, and the hands they take, in tens of minutes. */
+  /** The tasks done, what their chances are worth, and the hands they take, in tens of minutes. */
   done: Visit['blocks'];
   gained: number;
   tens: number;
@@ -38,11 +40,11 @@ export interface Coming {
   piece: Scheduled;
   at: Standing;
   session: Spell;
-  suitable: Float32Array[][];
+  suitable: Suitability[][];
 }
 
 /** How well the clay of each member suits each task, by row of its open table. */
-export const suitabilities = ({ members, blocks }: Scheduled): Float32Array[][] =>
+export const suitabilities = ({ members, blocks }: Scheduled): Suitability[][] =>
   members.map(({ tables }) => blocks.map(({ needs }) => suitability(tables[0]!, needs)));
 
 /**
@@ -104,6 +106,7 @@ function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay
   const block = last.next;
   const { lengthMs } = blocks[block]!;
   let chance = 0;
+  let tooWet = 0;
   let begins = from;
   let ends = from;
   const freeAt: Instant[] = [];
@@ -114,19 +117,21 @@ function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay
     const spare = effortBetween(efforts[0]!, free, latest);
     const ready = readyIn(tables[0]!, suitable[m]![block]!, moisture, spare);
     // who has no time left for it misses it
-    if (to - free >= lengthMs) chance += weight * ready.chance;
+    const fits = to - free >= lengthMs;
+    if (fits) chance += weight * ready.chance;
+    tooWet += weight * (fits ? ready.tooWet : ready.tooWet + ready.chance);
     const begun = spare > 0 ? free + (latest - free) * Math.min(1, ready.effort / spare) : free;
     begins += weight * (begun - from);
     freeAt.push(Math.min(to, begun + lengthMs));
     ends += weight * (freeAt[m]! - from);
     return dried(members[m]!, 0, ready.moisture + adds[block]!, begun, freeAt[m]!);
   });
-  const done = [...last.done, { block, chance, at: Math.round(begins) }];
+  const done = [...last.done, { block, chance, tooWet, at: Math.round(begins) }];
   const handsMs = done.reduce((sum, of) => sum + blocks[of.block]!.handsMs, 0);
   return {
     ...{ next: block + 1, cover: 0, moistures, freeAt, covered: 'when-done', done },
     leavesAt: Math.round(ends),
-    gained: last.gained + chance,
+    gained: last.gained + chance + TOO_WET * tooWet,
     tens: Math.ceil(handsMs / TEN),
   };
 }

@@ -112,10 +112,11 @@ function askedMore(among: Among[], itineraries: readonly Itinerary[], lived: rea
     const done = itineraries[i]!.visits.flatMap(({ blocks }) => blocks);
     const least = of.least.map((bar, b) => {
       const d = done.findIndex(({ block }) => block === b);
-      const came = d < 0 ? 1 : (lived[i]!.tasks[d]?.chance ?? 0);
-      // what is asked of a plan is a little more than is asked of what comes of it
-      if (came >= bar - 2 * FALLS || done[d]!.chance < bar) return bar;
-      const more = Math.min(MOST_ASKED, done[d]!.chance + FALLS / 2);
+      if (d < 0) return bar;
+      const { chance, tooWet } = done[d]!;
+      if ((lived[i]!.tasks[d]?.chance ?? 0) >= chance - 2 * FALLS) return bar;
+      // what is asked of a plan is a little more than what it promised
+      const more = Math.min(MOST_ASKED, chance + tooWet + FALLS / 2);
       // what cannot come out better is left as it is, and said
       if (!isReached(of.graph, of.least.with(b, more), b)) return bar;
       any = true;

@@ -5,7 +5,7 @@ import { rememberedPlannings, type PieceGiven } from '../../core/schedule/planni
 import type { Solver } from '../../core/schedule/solver.ts';
 import { planWeek } from '../../core/schedule/week.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
-import { MINUTE } from '../../core/units/quantity.ts';
+import { DAY, MINUTE } from '../../core/units/quantity.ts';
 import { createSolver } from './solver.ts';
 
 let solver: Solver;
@@ -78,10 +78,14 @@ describe('the week of three cruets over evenings', () => {
     expect(sessionsOf(again)).toEqual(sessionsOf(week));
   });
 
-  it('does not move the others when a piece comes, as far as hands suffice', () => {
+  it('moves little of the others when a piece comes, and nothing soon', () => {
     const more = plan([...pieces, cruet('d', 0.008)], { before: week })!;
-    for (const [i, tasks] of sessionsOf(week).entries())
-      for (const task of tasks) expect(sessionsOf(more)[i]).toContainEqual(task);
+    const moved = sessionsOf(week).flatMap((tasks, i) =>
+      tasks.filter(([key, to]) => !sessionsOf(more)[i]!.some((of) => of[0] === key && of[1] === to)),
+    );
+    // what was told for the next day stays; of what is further off some may move
+    expect(moved.filter(([, to]) => Number(to) < NOW + DAY)).toEqual([]);
+    expect(moved.length).toBeLessThanOrEqual(3);
     expect(more.pieces).toHaveLength(4);
   });
 });
