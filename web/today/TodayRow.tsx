@@ -1,4 +1,3 @@
-import { HOUR } from '../../core/units/quantity.ts';
 import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
@@ -60,7 +59,8 @@ export function First({ placed: of, here, children }: PlacedProps & { children?:
   const [piece, ...others] = pieces;
   if (!piece) return null;
   const { colour } = tones[answer.tone];
-  const cover = coverWords(piece.meant, piece.cover, here, HOUR);
+  // what is to be covered later stands among the rows
+  const cover = coverWords(piece.meant, piece.cover, here, 0);
   const moved = movedWords(piece.moved, here);
   const { to, name } = named(of);
   return (
