@@ -1,8 +1,7 @@
 import type { Graph } from './graph.ts';
 import { bestItinerary } from './path.ts';
+import { LOOK_FIRST } from './weekPlan.ts';
 
-/** The chance that is asked of a task. */
-export const BAR = 0.8;
 /** The best of many plans flatters itself: so much more is asked of it. */
 const FLATTERY = 0.05;
 /** Where nothing reaches the bar, what is best below it is offered: so low at last. */
@@ -11,7 +10,7 @@ export const FLOOR = LOWER.at(-1)!;
 
 /** The least chance to ask of each task of a piece: the bar, or less where by itself it has no session with so much. */
 export function barsFor(graph: Graph): number[] {
-  const bars = graph.piece.blocks.map(() => BAR + FLATTERY);
+  const bars = graph.piece.blocks.map(() => LOOK_FIRST + FLATTERY);
   let done = doneAlone(graph, bars);
   while (done < bars.length) {
     const lower = LOWER.find((bar) => doneAlone(graph, bars.with(done, bar)) > done);

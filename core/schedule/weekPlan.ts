@@ -31,6 +31,9 @@ export interface PieceWeek {
   unplanned: { key: string; name: string } | null;
 }
 
+/** The chance that is asked of a task; one with less is said with "look first". */
+export const LOOK_FIRST = 0.8;
+
 /** From one look to the next in `looks`. */
 export const LOOK_STEP = 2 * HOUR;
 

@@ -5,7 +5,8 @@ import { taskWords, type Sheet } from '../../core/schedule/sheets.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/theme.ts';
 import { clockTime, shortDate, span, whenNear } from '../ui/times.ts';
-import { chanceWords, LOOK_FIRST } from './week.ts';
+import { LOOK_FIRST } from '../../core/schedule/weekPlan.ts';
+import { chanceWords } from './week.ts';
 
 /** What a sheet is shown with: the names of its pieces. */
 interface SheetProps {

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
 import type { Cover } from '../../core/drying/face.ts';
-import { LOOK_STEP, type WeekPlan } from '../../core/schedule/weekPlan.ts';
+import { LOOK_FIRST, LOOK_STEP, type WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Spell } from '../../core/time/hours.ts';
 import { DAY, HOUR, type Instant } from '../../core/units/quantity.ts';
 import { wetAt } from '../../core/plan/moistureForecast.ts';
@@ -11,7 +11,7 @@ import { hatching } from '../draw/cover.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { board, copperGreen, faded, hairline, ink, ochre } from '../ui/theme.ts';
 import { dayOfMonth, shortDate, weekday } from '../ui/times.ts';
-import { LOOK_FIRST, type Planned } from './week.ts';
+import type { Planned } from './week.ts';
 
 const WIDTH = 1000;
 const ROW = 58;

@@ -19,8 +19,5 @@ export function plannedPieces(plan: WeekPlan, rows: readonly PieceRow[]): Planne
     .sort((a, b) => (first(a.week) < first(b.week) ? -1 : 1));
 }
 
-/** A chance below this is said with "look first". */
-export const LOOK_FIRST = 0.8;
-
 /** How surely a task comes out, in words. */
 export const chanceWords = (chance: number): string => `${Math.round(100 * chance)} %`;
