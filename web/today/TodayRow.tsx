@@ -5,7 +5,7 @@ import type { TodayPiece } from '../../api/routes.ts';
 import { wetAt } from '../../core/plan/moistureForecast.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { coverWords, movedWords, type Here } from '../ui/answer.ts';
+import { movedWords, type Here } from '../ui/answer.ts';
 import { faded, hairline, reachable, slab, tones } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { LogNext } from '../acting/LogNext.tsx';
@@ -59,8 +59,6 @@ export function First({ placed: of, here, children }: PlacedProps & { children?:
   const [piece, ...others] = pieces;
   if (!piece) return null;
   const { colour } = tones[answer.tone];
-  // what is to be covered later stands among the rows
-  const cover = coverWords(piece.meant, piece.cover, here, 0);
   const moved = movedWords(piece.moved, here);
   const { to, name } = named(of);
   return (
@@ -89,7 +87,6 @@ export function First({ placed: of, here, children }: PlacedProps & { children?:
         </Typography>
         <Box sx={{ fontSize: { xs: '1.05rem', sm: '1.15rem' } }}>{answer.detail}</Box>
         {moved && <Box sx={{ color: faded }}>{moved}</Box>}
-        {cover && <Box>{cover}</Box>}
         <Box
           sx={{
             display: 'flex',

@@ -150,9 +150,6 @@ describe('the answer in words', () => {
     expect(coverWords(day, 'open', here)).toBe(
       'Cover tightly now, then uncover 11:20, and cover loosely for the night. Next: coat 1, tomorrow 08:20.',
     );
-    expect(
-      coverWords({ ...meant, covers: [{ at: now + 2 * HOUR, cover: 'draped' }] }, 'open', here, HOUR),
-    ).toBeNull();
     expect(coverWords(null, 'open', here)).toBeNull();
   });
   it('says what follows under a cover: in hours, lost, or not at all', () => {

@@ -267,20 +267,16 @@ export function wantedWords(
 /** What is near enough to be told beside what is done now. */
 const NEAR = DAY;
 
-/**
- * What to do about the cover, in one line; null where nothing is to be done soon.
- * @param soon how near, ms
- */
+/** What to do about the cover, in one line; null where nothing is to be done soon. */
 export function coverWords(
   meant: PieceMeant | null,
   present: Cover,
   { now, zone, night }: Here,
-  soon = NEAR,
 ): string | null {
   if (!meant) return null;
   if (isWithoutSession(meant)) return `${withoutWords(meant)}, however it is covered.`;
   const [first, second] = changesFrom(meant, present, now);
-  if (!first || first.at > now + soon) return null;
+  if (!first || first.at > now + NEAR) return null;
   const verb = (cover: Cover) => coverNamed(cover).verb;
   const when = (at: Instant) => (at <= now ? 'now' : whenNear(roughly(at), now, zone));
   const then = second ? `, then ${lower(verb(second.cover))} ${when(second.at)}` : '';
