@@ -8,7 +8,8 @@ import { schoolsOf, stepsOf, techniqueOf } from '../catalogue/catalogue.ts';
 import { compose } from '../compose/compose.ts';
 import type { Layer, Route } from '../technique/layer.ts';
 import type { Does, Step } from '../technique/technique.ts';
-import type { SlipInTub } from './planInput.ts';
+import type { Instant } from '../units/quantity.ts';
+import { roomSettingAt, type PlanInput, type SlipInTub } from './planInput.ts';
 
 /**
  * The route of a piece with the slip it is to be done with: a fill is repeated as often as that slip asks, and colourants
@@ -33,6 +34,16 @@ export function routeWith(
       step: of.refs.every(({ layer }) => harmless.includes(layer)) ? withoutColourants(of.step) : of.step,
     })),
   };
+}
+
+/** The route of a piece in the room where it stands at an instant: whether people are guarded there, and its slip. */
+export function routeAt(
+  piece: PieceState,
+  facts: Pick<PlanInput, 'guarded' | 'rooms' | 'tubs'>,
+  at: Instant,
+): Route {
+  const room = facts.rooms.find(({ id }) => id === piece.roomId);
+  return routeWith(piece, facts.tubs, facts.guarded ? { guarded: true } : room && roomSettingAt(room, at));
 }
 
 /** What colours clay or ware without a tub of slip: its colourants are its own. */

@@ -12,12 +12,12 @@ import { hazards, type Hazard } from '../hazard/hazard.ts';
 import { foldPiece, type PieceState } from '../log/piece.ts';
 import { CLOCKS_DIFFER } from '../time/moment.ts';
 import { estimateNow, type StateEstimate } from '../piece/stateEstimate.ts';
-import { roomSettingAt, type PlanInput } from '../piece/planInput.ts';
+import type { PlanInput } from '../piece/planInput.ts';
 import type { StepWindow, Window } from '../piece/stepWindow.ts';
 import { isOpen } from '../piece/status.ts';
 import { judgedOn } from '../piece/walls.ts';
 import { placesNow, type PlacesNow } from '../piece/places.ts';
-import { routeWith } from '../piece/route.ts';
+import { routeAt } from '../piece/route.ts';
 import { softestAmong, type Softest } from '../piece/softest.ts';
 import type { FiredState } from '../technique/technique.ts';
 import type { Conflict, Planned } from '../technique/layer.ts';
@@ -126,7 +126,7 @@ export const planAt = (piece: PieceState, now: Instant): Instant =>
   Math.max(now, piece.madeAt, Math.min(piece.lastAt, now + CLOCKS_DIFFER));
 
 /**
- * The plan of a piece whose walls are known. Advice on covers is left out where something is tried.
+ * The plan of a piece whose walls are known. When it is dry uncovered is left out where something is tried.
  * @param told what was told of its steps by the very same facts
  */
 export function planFrom(
@@ -141,12 +141,7 @@ export function planFrom(
   // a wall still warm from a hot tool is known until it has cooled
   const from = Math.max(at, ...divided.own.map(({ name }) => best[name]!.at));
   const spells = workingTime(facts.studio, from, from + HORIZON);
-  const room = facts.rooms.find(({ id }) => id === piece.roomId);
-  const route = routeWith(
-    piece,
-    facts.tubs,
-    facts.guarded ? { guarded: true } : room && roomSettingAt(room, from),
-  );
+  const route = routeAt(piece, facts, from);
   const ahead: Project = {
     piece,
     divided,

@@ -1,8 +1,8 @@
 import { edgeAtWater } from '../clay/stage.ts';
 import { outsideArea } from '../form/form.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
-import { roomSettingAt, type PlanInput } from '../piece/planInput.ts';
-import { routeWith } from '../piece/route.ts';
+import type { PlanInput } from '../piece/planInput.ts';
+import { routeAt } from '../piece/route.ts';
 import type { StateEstimate } from '../piece/stateEstimate.ts';
 import { judgedOn } from '../piece/walls.ts';
 import type { Walls } from '../drying/run.ts';
@@ -34,9 +34,7 @@ export interface WorkAhead {
 }
 
 export function workAhead(piece: PieceState, facts: PlanInput, now: Instant): WorkAhead {
-  const room = facts.rooms.find(({ id }) => id === piece.roomId);
-  const guarded = facts.guarded ? { guarded: true as const } : room && roomSettingAt(room, now);
-  const route = routeWith(piece, facts.tubs, guarded).planned;
+  const route = routeAt(piece, facts, now).planned;
   const open = route.filter((of) => !of.optional && doneOf(piece, of) === null);
   return { route, blocks: blocksOf(open, facts.tubs, outsideArea(piece.form), piece.fired) };
 }

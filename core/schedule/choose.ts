@@ -4,7 +4,8 @@ import { steadied } from './steady.ts';
 import { createPool, handsOf, total, type Among, type Choice, type Pool } from './pool.ts';
 import type { Solver } from './solver.ts';
 
-export interface Effort {
+/** How a choice is looked for. */
+export interface Choosing {
   /** What may be lost of the value so that hands come less often, covers stay and promises hold, as a share; nothing at 0. */
   give?: number;
   /** All that could still make it better is looked at where the gap is no more than this, as a share. */
@@ -19,9 +20,9 @@ export interface Effort {
 
 /** The bound is near enough, as a share of the value. */
 const NEAR = 1e-4;
-/** See `Effort`. */
+/** See `Choosing`. */
 const ALL_WITHIN = 0.015;
-/** See `Effort`. Common practice. */
+/** See `Choosing`. Common practice. */
 const GIVE = 0.005;
 /** Whole numbers are first looked for so roughly, as a share of what they are worth. */
 const ROUGH = 0.005;
@@ -41,7 +42,7 @@ export function choose(
   pieces: readonly Among[],
   tens: readonly number[],
   solver: Solver,
-  { seeds = [], allWithin = ALL_WITHIN, give = GIVE, seconds = SECONDS, onStep = () => false }: Effort = {},
+  { seeds = [], allWithin = ALL_WITHIN, give = GIVE, seconds = SECONDS, onStep = () => false }: Choosing = {},
 ): Choice {
   const searchOf: SearchOf = (p, prices, spare) => ({
     least: pieces[p]!.least,
@@ -102,7 +103,7 @@ function generated(
   pool: Pool,
   pieces: readonly Among[],
   tens: readonly number[],
-  { solver, searchOf, onStep }: Pick<Required<Effort>, 'onStep'> & { solver: Solver; searchOf: SearchOf },
+  { solver, searchOf, onStep }: Pick<Required<Choosing>, 'onStep'> & { solver: Solver; searchOf: SearchOf },
 ): { bound: number; prices: readonly number[]; relaxed: number } {
   let bound = Number.POSITIVE_INFINITY;
   let relaxed = Number.POSITIVE_INFINITY;

@@ -14,7 +14,7 @@ const LEFT = 0.35;
 const LATE = 0.3;
 
 /** Two that differ by no more than this in any member go on as one, points. */
-export const ALIKE = 2;
+const ALIKE = 2;
 /** So many go on from a session at most: where there are more, those that differ twice as much are taken as alike too. */
 const MOST = 120;
 

@@ -51,7 +51,8 @@ function liveThrough(planning: Planning, { visits }: Itinerary): Lived {
   return {
     pieceId: piece.id,
     tasks,
-    covers: coversMeant(piece.cover, meant, now),
+    // where nothing can be done of it, no cover helps
+    covers: tasks.length === 0 && next ? [] : coversMeant(piece.cover, meant, now),
     chance: tasks.length < all.length ? 0 : (lived?.all ?? 1),
     unplanned: next ? { key: next.key, name: next.step.name } : null,
     meant,

@@ -49,7 +49,5 @@ describe('what a plan means for a piece', () => {
     expect(isWithoutSession(meant)).toBe(false);
     const without = { ...week, tasks: [], unplanned: { key: 'a/coat/1', name: 'Coat 1' } };
     expect(isWithoutSession(meantOf({ at: NOW }, without))).toBe(true);
-    // no cover helps it: it is left as it is
-    expect(meantOf({ at: NOW }, without).covers).toEqual([]);
   });
 });

@@ -18,13 +18,11 @@ export interface PieceMeant {
 /** @param week of the piece; left out where nothing is to be done of it */
 export function meantOf({ at }: Pick<WeekPlan, 'at'>, week: PieceWeek | undefined): PieceMeant {
   const [task] = week?.tasks ?? [];
-  const unplanned = week?.unplanned?.name ?? null;
   return {
     at,
-    // where nothing can be done of it, no cover helps
-    covers: week && (task || !unplanned) ? week.covers : [],
+    covers: week?.covers ?? [],
     next: task ? { name: task.steps[0]!.name, at: task.at, chance: task.chance } : null,
-    unplanned,
+    unplanned: week?.unplanned?.name ?? null,
   };
 }
 

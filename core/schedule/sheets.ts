@@ -40,6 +40,13 @@ function coversIn({ from, to }: Spell, pieces: readonly PieceWeek[]): Sheet['cov
   return groups;
 }
 
+/** When the covers of a group are changed, in words. */
+export const coverWhen = ({ coming }: Pick<Sheet['covers'][number], 'coming'>): string =>
+  coming ? 'On coming' : 'Once done, or on leaving';
+
+/** How surely a task comes out, in words. */
+export const chanceWords = (chance: number): string => `${Math.round(100 * chance)} %`;
+
 const NUMBERED = /^(.*) (\d+) of (\d+)$/;
 
 /** Steps that are done in one go, in words. */

@@ -1,6 +1,6 @@
 import ical, { ICalCalendarMethod, type ICalAlarmData, ICalAlarmType } from 'ical-generator';
 import { coverNamed } from '../../core/drying/face.ts';
-import { sheetsOf, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
+import { chanceWords, coverWhen, sheetsOf, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 
@@ -51,18 +51,19 @@ function linesOf(
   nameOf: CalendarOf['nameOf'],
   clockTime: CalendarOf['clockTime'],
 ): string[] {
-  const cover = (coming: boolean, when: string) =>
+  const cover = (coming: boolean) =>
     covers
       .filter((of) => of.coming === coming)
       .map(
-        (of) => `${when}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join(', ')}`,
+        (of) =>
+          `${coverWhen(of)}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join(', ')}`,
       );
   return [
-    ...cover(true, 'On coming'),
+    ...cover(true),
     ...tasks.map(
       ({ pieceId, task }) =>
-        `${clockTime(task.at)} ${taskWords(task)}: ${nameOf(pieceId)} (${Math.round(100 * task.chance)} %)`,
+        `${clockTime(task.at)} ${taskWords(task)}: ${nameOf(pieceId)} (${chanceWords(task.chance)})`,
     ),
-    ...cover(false, 'Once done, or on leaving'),
+    ...cover(false),
   ];
 }

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { Box, Button, TextField } from '@mui/material';
 import { to } from '../../api/answers.ts';
-import type { FeedAnswer } from '../../api/routes.ts';
-import { wordsFor } from '../asking/server.ts';
+import { ask, wordsFor } from '../asking/server.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
 import { Fold } from '../ui/Fold.tsx';
 import { Trouble } from '../ui/parts.tsx';
@@ -13,9 +12,7 @@ export function InCalendar() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const set = async (method: 'POST' | 'DELETE') => {
     try {
-      const response = await fetch('/api/feed', { method });
-      if (!response.ok) throw new Error(`The studio answered ${response.status}: try again.`);
-      await mutate((await response.json()) as FeedAnswer, { revalidate: false });
+      await mutate(await ask(to('/api/feed'), { method }), { revalidate: false });
       setTrouble(null);
     } catch (error) {
       setTrouble(wordsFor(error));

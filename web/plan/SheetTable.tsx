@@ -1,12 +1,11 @@
 import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
 import { coverNamed } from '../../core/drying/face.ts';
-import { taskWords, type Sheet } from '../../core/schedule/sheets.ts';
+import { chanceWords, coverWhen, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/theme.ts';
 import { clockTime, shortDate, span, whenNear } from '../ui/times.ts';
 import { LOOK_FIRST } from '../../core/schedule/weekPlan.ts';
-import { chanceWords } from './week.ts';
 
 /** What a sheet is shown with: the names of its pieces. */
 interface SheetProps {
@@ -63,7 +62,7 @@ export const sheetName = ({ session, tasks, handsMs }: Sheet, now: Instant, zone
 export function SheetTable({ sheet: { tasks, covers }, nameOf, zone }: SheetProps) {
   return (
     <Box sx={{ pb: 1.5 }}>
-      <Covers of={covers.filter(({ coming }) => coming)} when="On coming" nameOf={nameOf} />
+      <Covers of={covers.filter(({ coming }) => coming)} nameOf={nameOf} />
       {tasks.length > 0 && (
         <Box component="table" sx={table}>
           <thead>
@@ -95,7 +94,7 @@ export function SheetTable({ sheet: { tasks, covers }, nameOf, zone }: SheetProp
           </tbody>
         </Box>
       )}
-      <Covers of={covers.filter(({ coming }) => !coming)} when="Once done, or on leaving" nameOf={nameOf} />
+      <Covers of={covers.filter(({ coming }) => !coming)} nameOf={nameOf} />
     </Box>
   );
 }
@@ -107,12 +106,12 @@ const table = {
   '& td, & th': { borderBottom: `1px solid ${hairline}`, py: 0.75, pr: 2, verticalAlign: 'top' },
 } as const;
 
-const Covers = ({ of, when, nameOf }: Pick<SheetProps, 'nameOf'> & { of: Sheet['covers']; when: string }) =>
-  of.map(({ cover, pieceIds }) => (
-    <Box key={cover} sx={{ py: 0.5 }}>
+const Covers = ({ of, nameOf }: Pick<SheetProps, 'nameOf'> & { of: Sheet['covers'] }) =>
+  of.map((group) => (
+    <Box key={group.cover} sx={{ py: 0.5 }}>
       <Box component="span" sx={{ color: faded }}>
-        {when}:{' '}
+        {coverWhen(group)}:{' '}
       </Box>
-      {coverNamed(cover).verb}: {pieceIds.map(nameOf).join(', ')}
+      {coverNamed(group.cover).verb}: {group.pieceIds.map(nameOf).join(', ')}
     </Box>
   ));

@@ -9,7 +9,7 @@ import { wetAt } from '../../core/plan/moistureForecast.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
 import { hatching } from '../draw/cover.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { board, copperGreen, faded, hairline, ink, ochre } from '../ui/theme.ts';
+import { board, copperGreen, faded, hairline, ink, night, ochre } from '../ui/theme.ts';
 import { dayOfMonth, shortDate, weekday } from '../ui/times.ts';
 import type { Planned } from './week.ts';
 
@@ -17,7 +17,6 @@ const WIDTH = 1000;
 const ROW = 58;
 const WALL = { y: 26, height: 16 };
 const COVER = { y: 42, height: 9 };
-const NIGHT = '#d9d0c1';
 /** So many days are shown at least. */
 const SHORTEST = 3 * DAY;
 const NAMES = { xs: '100%', sm: 190 };
@@ -151,7 +150,7 @@ function Strip({ of: { row, week }, plan, days }: { of: Planned; plan: WeekPlan;
       aria-hidden
       viewBox={`0 0 ${WIDTH} ${ROW}`}
       preserveAspectRatio="none"
-      sx={{ display: 'block', width: '100%', height: ROW, background: NIGHT }}
+      sx={{ display: 'block', width: '100%', height: ROW, background: night }}
     >
       {plan.sessions.map((spell) => (
         <rect key={spell.from} {...box(spell)} y={0} height={ROW} fill={board} />
@@ -179,31 +178,16 @@ function Strip({ of: { row, week }, plan, days }: { of: Planned; plan: WeekPlan;
         />
       ))}
       {days.starts.map((t) => (
-        <line
-          key={t}
-          x1={x(t)}
-          x2={x(t)}
-          y1={0}
-          y2={ROW}
-          stroke={faded}
-          strokeWidth={1}
-          vectorEffect="non-scaling-stroke"
-        />
+        <Plumb key={t} at={x(t)} stroke={faded} />
       ))}
-      {now > from && (
-        <line
-          x1={x(now)}
-          x2={x(now)}
-          y1={0}
-          y2={ROW}
-          stroke={ink}
-          strokeWidth={2}
-          vectorEffect="non-scaling-stroke"
-        />
-      )}
+      {now > from && <Plumb at={x(now)} stroke={ink} strokeWidth={2} />}
     </Box>
   );
 }
+
+const Plumb = ({ at, stroke, strokeWidth = 1 }: { at: number; stroke: string; strokeWidth?: number }) => (
+  <line x1={at} x2={at} y1={0} y2={ROW} vectorEffect="non-scaling-stroke" {...{ stroke, strokeWidth }} />
+);
 
 /** The times under each cover, but in the open. */
 function coveredSpells(

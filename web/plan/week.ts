@@ -18,6 +18,3 @@ export function plannedPieces(plan: WeekPlan, rows: readonly PieceRow[]): Planne
     })
     .sort((a, b) => (first(a.week) < first(b.week) ? -1 : 1));
 }
-
-/** How surely a task comes out, in words. */
-export const chanceWords = (chance: number): string => `${Math.round(100 * chance)} %`;

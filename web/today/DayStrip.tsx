@@ -3,7 +3,7 @@ import { Box } from '@mui/material';
 import type { TodayPiece } from '../../api/routes.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
-import { board, ink, tones, type Tone } from '../ui/theme.ts';
+import { board, ink, night, tones, type Tone } from '../ui/theme.ts';
 import { clockTime } from '../ui/times.ts';
 import { hoursOf, type Day } from './day.ts';
 
@@ -11,7 +11,6 @@ const WIDTH = 1000;
 export const ROW = 56;
 const BAND = { y: 30, height: 15 };
 const GATE = { top: 12, foot: 24 };
-const NIGHT = '#d9d0c1';
 
 /** Sessions lit, nights dimmed, and now as a plumb line: one picture through all rows. */
 function Ground({ day }: { day: Day }) {
@@ -28,7 +27,7 @@ function Ground({ day }: { day: Day }) {
         <rect key={`s${spell.from}`} {...box(spell)} fill={board} />
       ))}
       {day.nights.map((spell) => (
-        <rect key={`n${spell.from}`} {...box(spell)} fill={NIGHT} />
+        <rect key={`n${spell.from}`} {...box(spell)} fill={night} />
       ))}
       <line
         x1={now}

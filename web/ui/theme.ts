@@ -7,6 +7,7 @@ export const board = '#faf5ea';
 export const ink = '#2a1c14';
 export const faded = '#66564a';
 export const hairline = '#c9bba6';
+export const night = '#d9d0c1';
 export const ironRed = '#96341f';
 export const ochre = '#8a5a00';
 export const copperGreen = '#2c6650';
