@@ -16,6 +16,7 @@ import type {
   PieceAnswer,
   PiecesAnswer,
   PlanReply,
+  PossibleAnswer,
   ReadingsPreview,
   RoomsAnswer,
   SensorsAnswer,
@@ -52,6 +53,7 @@ export interface Answers {
   '/api/today': TodayAnswer;
   '/api/tubs/:id': TubAnswer;
   '/api/week': WeekAnswer;
+  '/api/week/possible/:id': PossibleAnswer;
 }
 
 /** What is sent to the studio by POST, by its address, and what is answered. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { isDate, overlapping, type DaySpell } from '../core/time/hours.ts';
 import { belief, howMany, taughtable } from './learned.ts';
 import { versionOf, type VersionOf } from '../core/log/entry.ts';
-import { earlierBodies, outcome, pieceBodies, stage } from './piece.ts';
+import { earlierBodies, outcome, pieceBodies, stage, toMake } from './piece.ts';
 import { slipBodies } from './slip.ts';
 import { technique } from './technique.ts';
 import {
@@ -192,6 +192,7 @@ export const bodies = {
     guarded: z.literal(true).optional(),
     hours: weekHours.min(1, 'A class has at least one lesson a week, or the hours of the studio.').optional(),
     dueAt: instant.nullable(),
+    toMake: toMake.optional(),
   }),
   'group.closed': z.object({ reason: note }),
   'kiln.set': z.object({

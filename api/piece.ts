@@ -167,6 +167,24 @@ const pieceBegun = z.object({
   stage: stage.nullable(),
   fired: z.literal('bisque').exactOptional(),
 });
+const pieceMade = pieceBegun.extend({ layers, like: id.exactOptional() });
+
+/** A wish of more than this is divided. */
+const MOST_TO_MAKE = 300;
+
+export const toMake = pieceMade.extend({
+  count: z
+    .int('How many is a whole number.')
+    .min(1, 'At least one piece is to be made.')
+    .max(MOST_TO_MAKE, `At most ${MOST_TO_MAKE} pieces in one wish: divide it.`),
+  takesS: within(
+    'Making one',
+    60,
+    36_000,
+    'between a minute and ten hours',
+    'hands only, without the drying.',
+  ),
+});
 
 const coatGravity = gravity.min(
   THINNEST_SLIP,
@@ -178,7 +196,7 @@ const kept = z
   .regex(/^[0-9a-f]{64}$/, 'The photograph is not named by its checksum: take it in again.');
 
 export const pieceBodies = {
-  'piece.made': pieceBegun.extend({ layers, like: id.exactOptional() }),
+  'piece.made': pieceMade,
   'piece.corrected': pieceBegun.extend({ madeAt: instant }),
   'piece.routed': z.object({ layers }),
   'piece.covered': z.object({ cover, stand, part: id.optional() }),

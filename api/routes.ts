@@ -4,6 +4,8 @@ import type { Belief } from '../core/forecast/prior.ts';
 import type { PlanInput } from '../core/piece/planInput.ts';
 import type { PlanResult } from '../core/plan/plan.ts';
 import type { PlanWire } from '../core/plan/wire.ts';
+import type { PlanChange, PlannedAgainstDone } from '../core/schedule/changed.ts';
+import type { Possible } from '../core/schedule/relax.ts';
 import type { PieceMeant } from '../core/schedule/meant.ts';
 import type { WeekPlan } from '../core/schedule/weekPlan.ts';
 import type { Spell } from '../core/time/hours.ts';
@@ -104,6 +106,15 @@ export interface WeekAnswer {
   working: number | null;
   /** Why there is no newer one; null where nothing is in the way. */
   trouble: string | null;
+  /** What it moved, or the one before it that moved anything; null where nothing was moved so far. */
+  changed: PlanChange | null;
+  /** What became of what was planned for sessions that are over. */
+  done: PlannedAgainstDone;
+}
+
+/** GET /api/week/possible/:id: whether a piece, or pieces to be made for a group, can be done as is asked; null where nothing is planned of it. */
+export interface PossibleAnswer {
+  possible: Possible | null;
 }
 
 /** GET, POST and DELETE /api/feed: where a calendar follows the plan; POST makes a new address, DELETE withdraws it. */

@@ -131,7 +131,7 @@ figure(
   };
   const given = cases.slice(0, 20).map((facts): PieceGiven => ({ facts, due: null, ownHands: false }));
   const solver = await createSolver();
-  const planningOf = rememberedPlannings(given.length);
+  const { planningOf } = rememberedPlannings(given.length);
   let before: WeekPlan | null = null;
   const plan = () => (before = planWeek(given, evenings, now, { solver, planningOf, before }));
   figure('The coming days of 20 pieces, ten evenings, the first time', median(plan, 1));

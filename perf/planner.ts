@@ -46,7 +46,7 @@ const habit =
 const planned =
   (touch: boolean): Way =>
   (pieces) => {
-    const planningOf = rememberedPlannings(PIECES);
+    const { planningOf } = rememberedPlannings(PIECES);
     let before: WeekPlan | null = null;
     return visits(pieces, (session) => {
       const now = Math.max(session.from, ...pieces.map((of) => stateOf(of).madeAt));

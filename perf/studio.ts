@@ -107,7 +107,7 @@ export function drawStudio(seed: number, count: number): Drawn[] {
       ],
     };
     const z = Float64Array.from(unknowns, (_, k) => 0.8 * room[k]! + 0.6 * normal());
-    const steps = workAhead(foldPiece(id, [made])!, facts, MONDAY).blocks.flatMap((block) =>
+    const steps = workAhead({ piece: foldPiece(id, [made])!, facts }, MONDAY).blocks.flatMap((block) =>
       block.steps.map(({ key }) => key),
     );
     return { id, facts, body, z, entries: [made], steps };

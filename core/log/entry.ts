@@ -171,6 +171,9 @@ export interface LoadSet {
   over: boolean;
 }
 
+/** Pieces to be made alike for a group, until so many are in it: what each is made as, and hands at making one, s. */
+export type ToMake = PieceMade & { count: number; takesS: number };
+
 /** Pieces that belong together: of a class, or of an order. */
 export interface GroupSet {
   name: string;
@@ -181,6 +184,7 @@ export interface GroupSet {
   hours?: WorkingSpell[] | undefined;
   /** When they are wanted, if that is known. */
   dueAt: string | null;
+  toMake?: ToMake | undefined;
 }
 
 export interface EntryBodies {

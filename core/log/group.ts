@@ -19,6 +19,15 @@ export function firstWanted(all: readonly GroupState[], ids: readonly string[]):
   return dates.length === 0 ? null : Math.min(...dates);
 }
 
+/** How many pieces of a group are still to be made; none where it asks for none, or is closed. */
+export const leftToMake = (
+  { id, set, closed }: GroupState,
+  pieces: readonly { groups: readonly string[] }[],
+): number =>
+  closed || !set.toMake
+    ? 0
+    : Math.max(0, set.toMake.count - pieces.filter(({ groups }) => groups.includes(id)).length);
+
 /**
  * When hands are at a piece of these groups: in the hours of its classes, where they have any, or else the studio's. On a
  * day when nobody comes to the studio, no class does.

@@ -15,15 +15,17 @@ const to = (kind: SubjectKind, id: string | null, field: string): Reference[] =>
 const toMaterials = (lines: { materialId: string }[], field: string): Reference[] =>
   lines.flatMap(({ materialId }, i) => to('material', materialId, `${field}.${i}.materialId`));
 
-const ofBegun = ({ body }: { body: PieceBegun }): Reference[] => [
-  ...to('clay', body.clayId, 'body.clayId'),
-  ...to('room', body.roomId, 'body.roomId'),
+const ofBegun = ({ body }: { body: PieceBegun }): Reference[] => madeOf(body, 'body');
+
+const madeOf = ({ clayId, roomId }: PieceBegun, field: string): Reference[] => [
+  ...to('clay', clayId, `${field}.clayId`),
+  ...to('room', roomId, `${field}.roomId`),
 ];
 
-const ofLayers = (layers: readonly Layer[]): Reference[] =>
+const ofLayers = (layers: readonly Layer[], field = 'body'): Reference[] =>
   layers.flatMap(({ stock }, i) =>
     stock.flatMap(({ ids }, k) =>
-      ids.flatMap((id, n) => to('tub', id, `body.layers.${i}.stock.${k}.ids.${n}`)),
+      ids.flatMap((id, n) => to('tub', id, `${field}.layers.${i}.stock.${k}.ids.${n}`)),
     ),
   );
 
@@ -150,7 +152,11 @@ export const kinds: { [K in EntryKind]: KindRow<K> } = {
   'load.set': { founds: true, names: ({ body }) => to('kiln', body.kilnId, 'body.kilnId') },
   'load.loaded': {},
   'load.unloaded': {},
-  'group.set': { founds: true },
+  'group.set': {
+    founds: true,
+    names: ({ body: { toMake } }) =>
+      toMake ? [...madeOf(toMake, 'body.toMake'), ...ofLayers(toMake.layers, 'body.toMake')] : [],
+  },
   'group.closed': {},
   // a guide rests on nothing: what is gone from it is left out
   'guide.set': { founds: true },

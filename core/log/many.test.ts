@@ -4,8 +4,15 @@ import { at, madeBody, today } from './admission/admit.test-support.ts';
 import { validate, firstProblem } from './admission/admit.ts';
 import { freeCodes, readCode, CODE } from './code.ts';
 import { tubBody } from './entries.test-support.ts';
-import { type Act, type Entry, type EntryBodies, type EntryKind, type GroupSet } from './entry.ts';
-import { groupsOf, guidesOf, hoursFor, type GroupState } from './group.ts';
+import {
+  type Act,
+  type Entry,
+  type EntryBodies,
+  type EntryKind,
+  type GroupSet,
+  type PieceMade,
+} from './entry.ts';
+import { groupsOf, guidesOf, hoursFor, leftToMake, type GroupState } from './group.ts';
 import { emptyLedger, entriesAbout, record, type Ledger } from './ledger.ts';
 import { loadsOf } from './kilnLoad.ts';
 import { foldPiece } from './piece.ts';
@@ -106,6 +113,38 @@ describe('groups', () => {
     ledger.take(e('group.closed', 'g', { reason: '' }));
     expect(groupsOf(ledger).find(({ id }) => id === 'g')!.closed).toBe(true);
     expect(ledger.take(e('group.set', 'h', group('Tuesday')))).toBeNull();
+  });
+});
+
+describe('pieces that are to be made for a group', () => {
+  const wish = (more: Partial<PieceMade> = {}, dueAt: string | null = null): EntryBodies['group.set'] => ({
+    ...{ name: 'Lanterns', kind: 'order', dueAt },
+    toMake: { ...madeBody([layerOf('sgraffito')]), ...more, count: 3, takesS: 900 },
+  });
+  const left = (ledger: ReturnType<typeof studio>, pieces: string[]) =>
+    leftToMake(
+      groupsOf(ledger).find(({ id }) => id === 'g')!,
+      pieces.map((id) => piece(ledger, id)),
+    );
+
+  it('are as many as are not in it yet, until it is closed', () => {
+    const ledger = studio('a', 'b');
+    expect(ledger.take(e('group.set', 'g', wish()))).toBeNull();
+    expect(left(ledger, ['a', 'b'])).toBe(3);
+    ledger.take(e('piece.grouped', 'a', { groups: ['g'] }), e('piece.grouped', 'b', { groups: ['g'] }));
+    expect(left(ledger, ['a', 'b'])).toBe(1);
+    ledger.take(e('group.closed', 'g', { reason: '' }));
+    expect(left(ledger, ['a', 'b'])).toBe(0);
+  });
+
+  it('are fresh when they are made, of a clay that is there, in a form that can be, for a day to come', () => {
+    const ledger = studio('a');
+    const taken = (set: EntryBodies['group.set']) => ledger.take(e('group.set', 'g', set));
+    expect(taken(wish({ stage: 'bone-dry' }))).toMatch(/leave it at “freshly made”/);
+    expect(taken(wish({ clayId: 'none' }))).toMatch(/no such clay/);
+    expect(taken(wish({ form: { ...madeBody([]).form, wallM: 1 } }))).toMatch(/wall/i);
+    expect(taken(wish({}, '2020-01-01T00:00:00Z'))).toMatch(/choose a day to come/);
+    expect(taken(wish({}, '2030-01-01T00:00:00Z'))).toBeNull();
   });
 });
 

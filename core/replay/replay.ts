@@ -25,7 +25,14 @@ export interface Replayed {
   chances: Record<string, number>;
   /** The share in which all of them were. */
   all: number;
+  /** The share in which it was dry for the kiln by when it is wanted; nobody asks where it is null. */
+  dry: number | null;
+  /** When so much of them as is looked for is dry; null where nobody asks, or they never are. */
+  dryAt: Instant | null;
 }
+
+/** Dry is what so large a share of members are. Common practice. */
+const SURELY = 0.8;
 
 /** A piece from now on; its covers and sessions are those that are meant. */
 export type Ahead = Omit<Project, 'schedule' | 'sessions' | 'spells'>;
@@ -39,18 +46,31 @@ export function replay(
   ahead: Ahead,
   seams: Seams,
   meant: readonly Meant[],
+  due: Instant | null = null,
 ): Replayed {
   const steps = stepsOf(meant);
-  const given = doingOnly(ahead, meant);
-  const done = goAlong(members.map((walls) => project(walls, given, seams))).map(
-    ({ gates }) => new Set(gates.flatMap(({ planned, doAt }) => (doAt === null ? [] : [planned.key]))),
-  );
-  const share = (holds: (of: Set<string>) => boolean) => done.filter(holds).length / done.length;
+  const kiln = due === null ? undefined : ahead.route.find(asksForKiln)?.key;
+  const given = { ...doingOnly(ahead, meant), ...(kiln !== undefined && { upTo: kiln }) };
+  const lives = goAlong(members.map((walls) => project(walls, given, seams))).map(({ gates }) => ({
+    done: new Set(gates.flatMap(({ planned, doAt }) => (doAt === null ? [] : [planned.key]))),
+    dryAt: gates.find(({ planned }) => planned.key === kiln)?.opens ?? Number.POSITIVE_INFINITY,
+  }));
+  const share = (holds: (of: (typeof lives)[number]) => boolean) => lives.filter(holds).length / lives.length;
   return {
-    chances: Object.fromEntries(steps.map((key) => [key, share((of) => of.has(key))])),
-    all: share((of) => steps.every((key) => of.has(key))),
+    chances: Object.fromEntries(steps.map((key) => [key, share(({ done }) => done.has(key))])),
+    all: share(({ done }) => steps.every((key) => done.has(key))),
+    dry: kiln === undefined ? null : share(({ dryAt }) => dryAt <= due!),
+    dryAt: kiln === undefined ? null : surely(lives.map(({ dryAt }) => dryAt)),
   };
 }
+
+function surely(moments: Instant[]): Instant | null {
+  const at = moments.sort((a, b) => a - b)[Math.ceil(SURELY * moments.length) - 1]!;
+  return Number.isFinite(at) ? at : null;
+}
+
+const asksForKiln = ({ step }: Ahead['route'][number]): boolean =>
+  step.needs.some(({ kind }) => kind === 'kiln-dry');
 
 /** The course of each wall from now on if what is meant is done. */
 export function courseOf(

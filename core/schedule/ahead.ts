@@ -1,5 +1,7 @@
 import { edgeAtWater } from '../clay/stage.ts';
+import type { Prior, Unknown } from '../forecast/prior.ts';
 import { outsideArea } from '../form/form.ts';
+import { versionOf, type EntryOf, type PieceMade } from '../log/entry.ts';
 import { doneOf, type PieceState } from '../log/piece.ts';
 import type { PlanInput } from '../piece/planInput.ts';
 import { routeAt } from '../piece/route.ts';
@@ -11,10 +13,19 @@ import type { Planned } from '../technique/layer.ts';
 import { KILN_DRY_X } from '../technique/kiln.ts';
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
-import { blocksOf, type Block } from './block.ts';
+import { blocksOf, makingOf, type Block } from './block.ts';
 import type { Scheduled } from './itinerary.ts';
 import { scheduled, unhurried } from './scheduled.ts';
 import type { TablesOf } from './table.ts';
+
+/** Pieces that are to be made alike, planned as one. */
+export interface Unmade {
+  made: PieceMade;
+  /** How many are still to be made. */
+  count: number;
+  /** Hands at making one, ms. */
+  handsMs: number;
+}
 
 /** A piece that a week is planned for, as it stands. */
 export interface PieceAhead {
@@ -25,6 +36,8 @@ export interface PieceAhead {
   due: Instant | null;
   /** Hands of its own come to it, as to pupils' pieces in a class. */
   ownHands: boolean;
+  /** It is not made yet: it stands as it would if it were made now. */
+  unmade?: Unmade;
 }
 
 /** What is still to be done of a piece before the next firing, as tasks. */
@@ -33,11 +46,39 @@ export interface WorkAhead {
   blocks: Block[];
 }
 
-export function workAhead(piece: PieceState, facts: PlanInput, now: Instant): WorkAhead {
+export function workAhead(
+  { piece, facts, unmade }: Pick<PieceAhead, 'piece' | 'facts' | 'unmade'>,
+  now: Instant,
+): WorkAhead {
   const route = routeAt(piece, facts, now).planned;
   const open = route.filter((of) => !of.optional && doneOf(piece, of) === null);
-  return { route, blocks: blocksOf(open, facts.tubs, outsideArea(piece.form), piece.fired) };
+  const blocks = blocksOf(open, facts.tubs, outsideArea(piece.form), piece.fired);
+  return { route, blocks: unmade ? [makingOf(unmade.handsMs), ...blocks] : blocks };
 }
+
+/** How well a piece is known that was looked at once, as what is still to be made will be: one sigma. Common practice, no source. */
+const LOOKED_AT: Partial<Prior> = { air: { mean: 0, sigma: 0.08 }, cover: { mean: 0, sigma: 0.2 } };
+
+/** What is known of a piece that is made at an instant, and looked at once. */
+export const asMadeAt = (facts: PlanInput, { made }: Unmade, at: Instant): PlanInput => ({
+  ...facts,
+  learned: { ...facts.learned, ...lookedAt(facts.learned) },
+  entries: [entryOfMade(facts.pieceId, made, at)],
+});
+
+/** That a piece is made at an instant, as it would be logged. */
+export const entryOfMade = (id: string, made: PieceMade, at: Instant): EntryOf<'piece.made'> => ({
+  ...{ id, subject: id, kind: 'piece.made', v: versionOf('piece.made') },
+  ...{ at: new Date(at).toISOString(), place: null, face: null, body: made },
+});
+
+const lookedAt = (learned: Partial<Prior> = {}): Partial<Prior> =>
+  Object.fromEntries(
+    Object.entries(LOOKED_AT).map(([unknown, { mean, sigma }]) => {
+      const known = learned[unknown as Unknown];
+      return [unknown, { mean: known?.mean ?? mean, sigma: Math.min(sigma, known?.sigma ?? sigma) }];
+    }),
+  );
 
 /** So many members a piece is scheduled with. */
 const MEMBERS = 24;
@@ -48,15 +89,15 @@ const GROUPS = 4;
  * @param tablesOf what makes tables of drying, or remembers them
  */
 export function scheduledOver(
-  { piece, believed, due }: PieceAhead,
+  { piece, believed, due, unmade }: PieceAhead,
   { blocks }: WorkAhead,
   sessions: readonly Spell[],
   tablesOf: TablesOf,
 ): Scheduled {
   if (piece.fired !== 'raw') return unhurried(blocks, piece.cover);
   const { members, joined, divided, best } = believed;
-  const [first] = blocks;
-  const judged: WallName = first ? judgedOn(divided.own, first.steps[0]!.zones, divided.zones) : 'wall';
+  const first = blocks[unmade ? 1 : 0]?.steps[0];
+  const judged: WallName = first ? judgedOn(divided.own, first.zones, divided.zones) : 'wall';
   const last = sessions.at(-1)!;
   const { body } = best[judged]!.setting;
   const dry = {
@@ -72,6 +113,8 @@ export function scheduledOver(
       tablesOf,
     }),
     ...(due !== null && { due: { by: due, dry } }),
+    ...(unmade && { unmade: true }),
+    ...(unmade && unmade.count > 1 && { several: true }),
   };
 }
 

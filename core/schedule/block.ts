@@ -13,6 +13,8 @@ export interface Block {
   lengthMs: number;
   /** Hands at it, ms. */
   handsMs: number;
+  /** The clay must go on being right for its first step so long, ms. */
+  holdsMs: number;
   /** What the clay must be when it begins; all of them hold. */
   needs: Moisture[];
   /** Water that it lays on the wall, kg/m² of the face it is laid on. */
@@ -48,10 +50,36 @@ export function blocksOf(
       last.lengthMs += waitMs + handsMs;
       last.handsMs += handsMs;
       last.water += water;
-    } else blocks.push({ steps: [planned], lengthMs: handsMs, handsMs, needs: needsOf(planned), water });
+    } else
+      blocks.push({
+        ...{ steps: [planned], lengthMs: handsMs, handsMs, holdsMs: handsMs },
+        ...{ needs: needsOf(planned), water },
+      });
   }
   return blocks;
 }
+
+/** To make a piece, as the first of its tasks. */
+export const makingOf = (handsMs: number): Block => ({
+  steps: [making],
+  lengthMs: handsMs,
+  handsMs,
+  holdsMs: 0,
+  needs: [],
+  water: 0,
+});
+
+/** How the making of a piece is called among its steps. */
+export const MAKING = 'make';
+const making: Planned = {
+  key: MAKING,
+  refs: [],
+  step: {
+    ...{ key: MAKING, name: 'Make', verb: 'Log it as made', takesS: null },
+    ...{ effects: [], needs: [], look: [], words: [], remedies: [], hazards: [] },
+  },
+  ...{ pass: 1, passes: 1, optional: false, face: 'outside', zones: [], stock: [], after: [] },
+};
 
 const isFiring = ({ step }: Planned): boolean => step.effects.some(({ does }) => does === 'fire');
 

@@ -1,7 +1,8 @@
+import { dived } from './dive.ts';
 import type { Itinerary, Search } from './itinerary.ts';
 import { bestItinerary, itinerariesWithin } from './path.ts';
 import { steadied } from './steady.ts';
-import { createPool, handsOf, total, type Among, type Choice, type Pool } from './pool.ts';
+import { createPool, handsOf, total, type Among, type Choice, type Pool, type Share } from './pool.ts';
 import type { Solver } from './solver.ts';
 
 /** How a choice is looked for. */
@@ -12,7 +13,7 @@ export interface Choosing {
   allWithin?: number;
   /** Itineraries that were found before, by piece: those that are still enough begin the search. */
   seeds?: readonly (readonly Itinerary[])[];
-  /** How long whole numbers are looked for, s. */
+  /** How long whole numbers are looked for, s; by diving alone at 0. */
   seconds?: number;
   /** Told how far it has come; what it answers ends the search with what there is. */
   onStep?: (value: number, bound: number) => boolean;
@@ -32,6 +33,14 @@ const SECONDS = 0.5;
 /** What looks for the best of one piece, at given prices of hands, with no more of them than are spare. */
 type SearchOf = (p: number, prices: readonly number[], spare?: readonly number[]) => Search;
 
+const searchIn =
+  (pieces: readonly Among[]): SearchOf =>
+  (p, prices, spare) => ({
+    least: pieces[p]!.least,
+    ...pieces[p]!.asked,
+    ...asSeenBy(pieces[p]!, prices, spare),
+  });
+
 /**
  * What to do of each piece in each session so that hands suffice and all together are worth most: by column generation, each
  * piece's best at the going price of hands, with whole numbers in the end. Ford and Fulkerson 1958; Dantzig and Wolfe 1960;
@@ -44,20 +53,24 @@ export function choose(
   solver: Solver,
   { seeds = [], allWithin = ALL_WITHIN, give = GIVE, seconds = SECONDS, onStep = () => false }: Choosing = {},
 ): Choice {
-  const searchOf: SearchOf = (p, prices, spare) => ({
-    least: pieces[p]!.least,
-    ...asSeenBy(pieces[p]!, prices, spare),
-  });
+  const searchOf = searchIn(pieces);
   const pool = createPool(pieces, tens);
   for (const [p, { least }] of pieces.entries())
     for (const itinerary of seeds[p] ?? []) if (isEnough(itinerary, least)) pool.add(p, itinerary);
   const greedy = begun(pool, pieces, tens, searchOf);
   const { bound, prices, relaxed } = generated(pool, pieces, tens, { solver, searchOf, onStep });
-  let whole = pool.whole(solver, { seconds, near: ROUGH }) ?? total(greedy);
+  const deep = dived(pool, pieces, tens, solver, searchOf);
+  const easy = deep && deep.value > total(greedy).value ? deep : total(greedy);
+  const rough = seconds > 0 ? pool.whole(solver, { seconds, near: ROUGH }) : null;
+  let whole = rough && rough.value > easy.value ? rough : easy;
   const found = pieces.map((_, p) => pool.columns.flatMap((of) => (of.p === p ? [of.itinerary] : [])));
   const gap = bound - whole.value;
   // nothing is better than what parts of pieces would be worth
-  if (relaxed - whole.value > NEAR * Math.abs(whole.value) && gap <= allWithin * Math.abs(bound)) {
+  if (
+    seconds > 0 &&
+    relaxed - whole.value > NEAR * Math.abs(whole.value) &&
+    gap <= allWithin * Math.abs(bound)
+  ) {
     // what is in a better choice than this costs no more than the gap
     for (const [p, of] of pieces.entries()) {
       const search = searchOf(p, prices);
@@ -81,19 +94,14 @@ const isEnough = ({ visits }: Itinerary, least: readonly number[]): boolean =>
   visits.every(({ blocks }) => blocks.every(({ block, chance, tooWet }) => chance + tooWet >= least[block]!));
 
 /** Puts what is easily found into a pool. @returns one choice for which hands suffice */
-function begun(
-  pool: Pool,
-  pieces: readonly Among[],
-  tens: readonly number[],
-  searchOf: SearchOf,
-): Itinerary[] {
+function begun(pool: Pool, pieces: readonly Among[], tens: readonly number[], searchOf: SearchOf): Share[] {
   const none = tens.map(() => 0);
-  const greedy = greedily(pieces, tens, searchOf);
-  for (const [p, { graph, told }] of pieces.entries()) {
-    pool.add(p, greedy[p]!);
+  const greedy = chooseQuickly(pieces, tens);
+  for (const { p, itinerary } of greedy) pool.add(p, itinerary);
+  for (const [p, { graph, told = [] }] of pieces.entries()) {
     pool.add(p, bestItinerary(graph, searchOf(p, none, none)));
     // what was told stays possible
-    if (told) pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told }));
+    for (const of of told) pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told: of }));
   }
   return greedy;
 }
@@ -120,7 +128,7 @@ function generated(
       let lagrangian = prices.reduce((sum, price, i) => sum + price * tens[i]!, 0);
       for (const [p, of] of pieces.entries()) {
         const found = bestItinerary(of.graph, searchOf(p, prices));
-        lagrangian += netOf(of, { ...found, value: found.hoped }, prices);
+        lagrangian += of.count * netOf(of, { ...found, value: found.hoped }, prices);
         if (netOf(of, found, raw) > shares[p]! + 1e-7 && pool.add(p, found)) added += 1;
       }
       if (lagrangian < bound) [bound, best] = [lagrangian, prices];
@@ -142,17 +150,30 @@ const asSeenBy = ({ slots }: Among, prices: readonly number[], spare?: readonly 
 const netOf = (of: Among, itinerary: Itinerary, prices: readonly number[]): number =>
   handsOf(of, itinerary).reduce((value, [hands, tens]) => value - tens * prices[hands]!, itinerary.value);
 
-/** One after the other with what hands the others leave, those first that hands come to first. */
-function greedily(pieces: readonly Among[], tens: readonly number[], searchOf: SearchOf): Itinerary[] {
+/**
+ * What to do of each piece, one after the other with what hands the others leave, those first that hands come to first: quickly
+ * found, and hands suffice.
+ */
+export function chooseQuickly(pieces: readonly Among[], tens: readonly number[]): Share[] {
+  const searchOf = searchIn(pieces);
   const spare = [...tens];
-  const itineraries: Itinerary[] = [];
+  const shares: Share[] = [];
   const none = tens.map(() => 0);
   const begins = ({ slots }: Among) => slots[0]?.from ?? 0;
   const inTurn = [...pieces.entries()].sort(([, a], [, b]) => begins(a) - begins(b));
-  for (const [p, of] of inTurn) {
-    const itinerary = bestItinerary(of.graph, searchOf(p, none, spare));
-    itineraries[p] = itinerary;
-    for (const [hands, taken] of handsOf(of, itinerary)) spare[hands]! -= taken;
-  }
-  return itineraries;
+  for (const [p, of] of inTurn)
+    for (let left = of.count; left > 0;) {
+      const itinerary = bestItinerary(of.graph, searchOf(p, none, spare));
+      const hands = handsOf(of, itinerary);
+      // as many go the same way as hands suffice for
+      const many = Math.min(
+        left,
+        ...hands.map(([session, taken]) => Math.floor((spare[session]! + 1e-6) / taken)),
+      );
+      const count = Math.max(1, many);
+      shares.push({ p, itinerary, count });
+      for (const [session, taken] of hands) spare[session]! -= count * taken;
+      left -= count;
+    }
+  return shares;
 }

@@ -30,6 +30,8 @@ export interface Arc {
   worth: number;
   tens: number;
   visit: Visit;
+  /** The chance that it is dry by when it is wanted, where its last task is done here and somebody asks; null elsewhere. */
+  dry: number | null;
 }
 
 /** Everything that may become of a piece over some sessions: it does not depend on what hands cost. */
@@ -50,7 +52,7 @@ export interface ArcFigures {
   to: Int32Array;
   session: Int32Array;
   worth: Float64Array;
-  tens: Int32Array;
+  tens: Float64Array;
 }
 
 /** A place in the graph, while it is made. */
@@ -98,12 +100,13 @@ export function graphOf(
     for (const from of places) {
       if (from.next === blocks.length || open(from) < floor) continue;
       for (const stay of stays({ piece, at: from, session, suitable }, floor))
-        for (const leaves of leavings(piece, stay)) {
-          const worth = worthOf(piece, from, stay, leaves, s);
+        for (const leaves of leavings(piece, from, stay)) {
+          const dry = dryBy(piece, stay, leaves);
+          const worth = worthOf(piece, from, stay, leaves, dry, s);
           const moistures = dryOn(members, stay, leaves, until);
           const place = { next: stay.next, cover: leaves, moistures, value: from.value + worth };
           const visit = visitOf(piece, session, stay, leaves);
-          reached.push({ place, arc: { from: from.name, session: s, worth, tens: stay.tens, visit } });
+          reached.push({ place, arc: { from: from.name, session: s, worth, tens: stay.tens, visit, dry } });
         }
     }
     reached.sort((a, b) => b.place.value - a.place.value);
@@ -119,32 +122,37 @@ export function graphOf(
   return { piece, sessions, suitable, ends, arcs, side: sideBySide(arcs) };
 }
 
-/** How it may be left: once all is done it stands open, to dry. */
-const leavings = ({ covers, blocks }: Scheduled, { next }: Stay): number[] =>
-  next === blocks.length ? [0] : [...covers.keys()];
+/** How it may be left: once all is done it stands open, to dry; what is not made yet has nothing to cover. */
+const leavings = ({ covers, blocks, unmade }: Scheduled, from: Standing, { next }: Stay): number[] =>
+  next === blocks.length ? [0] : unmade && next === 0 ? [from.cover] : [...covers.keys()];
 
 const sideBySide = (arcs: readonly Arc[]): ArcFigures => ({
   from: Int32Array.from(arcs, ({ from }) => from),
   to: Int32Array.from(arcs, ({ to }) => to),
   session: Int32Array.from(arcs, ({ session }) => session),
   worth: Float64Array.from(arcs, ({ worth }) => worth),
-  tens: Int32Array.from(arcs, ({ tens }) => tens),
+  tens: Float64Array.from(arcs, ({ tens }) => tens),
 });
 
 /** What a stay is worth, however its piece is left. */
 function worthOf(
-  { members, blocks, due }: Scheduled,
+  { blocks }: Scheduled,
   from: Standing,
   stay: Stay,
   leaves: number,
+  dry: number | null,
   session: number,
 ): number {
   const changes = Number(stay.cover !== from.cover) + Number(leaves !== stay.cover);
   const worth = stay.gained - CHANGE * changes;
   if (stay.next < blocks.length) return worth;
-  const dry = due ? dryChance(members, leaves, dryOn(members, stay, leaves, due.by), due.dry) : null;
   return worth - LATER * session + (dry === null ? 0 : LATE + (1 - LATE) * dry);
 }
+
+const dryBy = ({ members, blocks, due }: Scheduled, stay: Stay, leaves: number): number | null =>
+  due && stay.next === blocks.length
+    ? dryChance(members, leaves, dryOn(members, stay, leaves, due.by), due.dry)
+    : null;
 
 /** The walls at a later moment, as the piece is left. */
 export const dryOn = (members: readonly Member[], stay: Stay, leaves: number, until: Instant): Float64Array =>

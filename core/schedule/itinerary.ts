@@ -27,6 +27,10 @@ export interface Scheduled {
   cover: Cover;
   /** When it is wanted dry, and what that is; left out where nobody asks. */
   due?: { by: Instant; dry: Moisture };
+  /** Its first task is to make it: until that ends nothing dries, and it begins as its members stand. */
+  unmade?: true;
+  /** Several stand for one: hands at them are not rounded up each by itself. */
+  several?: true;
 }
 
 /** What is done of a piece in one session. */
@@ -51,6 +55,8 @@ export interface Visit {
 export interface Itinerary {
   /** Of each session up to the last that anything is meant for. */
   visits: Visit[];
+  /** The chance that it is dry by when it is wanted, where all is done and somebody asks; null elsewhere. */
+  dry: number | null;
   /** What it is worth, whatever hands cost. */
   value: number;
   /** What it seemed to be worth, where places that stand alike are taken as one. */
@@ -66,4 +72,8 @@ export interface Search {
   spare?: readonly number[];
   /** In which session each task is done if at all, by its beginning; in any where it is null or not said. */
   told?: readonly (Instant | null)[];
+  /** The least chance that each task is done where it is meant to be, whatever can be done later. */
+  sure?: number;
+  /** The least chance, where its last task is done, that it is dry by when it is wanted. */
+  dry?: number;
 }

@@ -1,8 +1,12 @@
 import { wetness } from '../clay/colour.ts';
 import { outerReading } from '../drying/readings.ts';
 import { readAt } from '../drying/trajectory.ts';
+import { foldPiece } from '../log/piece.ts';
+import { estimateNow } from '../piece/stateEstimate.ts';
 import { courseOf, coversMeant, replay, type Ahead, type Meant } from '../replay/replay.ts';
 import { DAY } from '../units/quantity.ts';
+import { asMadeAt } from './ahead.ts';
+import { MAKING } from './block.ts';
 import type { Itinerary } from './itinerary.ts';
 import type { Lived, Planning } from './planning.ts';
 import { LOOK_STEP, type Task } from './weekPlan.ts';
@@ -26,17 +30,19 @@ export function livedThrough(planning: Planning, itinerary: Itinerary): Lived {
 }
 
 function liveThrough(planning: Planning, { visits }: Itinerary): Lived {
-  const { piece, believed, blocks, at: now } = planning;
-  const meant = visits.map((visit): Meant => ({
+  const { blocks, due } = planning;
+  const lives = lifeOf(planning, visits);
+  const meant = visits.slice(lives.from).map((visit): Meant => ({
     ...visit,
-    steps: visit.blocks.flatMap(({ block }) => blocks[block]!.steps.map(({ key }) => key)),
+    steps: visit.blocks.flatMap(({ block }) => stepsOf(blocks[block]!)),
   }));
+  const { piece, at: now, believed } = lives;
   const { members, joined } = believed;
-  const lived = piece.fired === 'raw' ? replay(members, aheadOf(planning), joined, meant) : null;
+  const lived = piece.fired === 'raw' ? replay(members, aheadOf(lives), joined, meant, due) : null;
   const all = visits.flatMap(({ session, blocks: done }) =>
     done.map(({ block, at }): Task => {
       const { steps, handsMs, lengthMs } = blocks[block]!;
-      const chance = lived ? Math.min(...steps.map(({ key }) => lived.chances[key]!)) : 1;
+      const chance = lived ? Math.min(1, ...stepsOf(blocks[block]!).map((key) => lived.chances[key]!)) : 1;
       return {
         steps: steps.map(({ key, step }) => ({ key, name: step.name })),
         session: { from: session.from, to: session.to },
@@ -54,21 +60,45 @@ function liveThrough(planning: Planning, { visits }: Itinerary): Lived {
     // where nothing can be done of it, no cover helps
     covers: tasks.length === 0 && next ? [] : coversMeant(piece.cover, meant, now),
     chance: tasks.length < all.length ? 0 : (lived?.all ?? 1),
+    due: due === null ? null : { by: due, chance: next ? 0 : (lived?.dry ?? 1) },
+    dryAt: next ? null : (lived?.dryAt ?? null),
     unplanned: next ? { key: next.key, name: next.step.name } : null,
     meant,
   };
 }
 
-const aheadOf = ({ piece, facts, believed, route, at }: Planning): Ahead => ({
+/** Steps of a task that the piece goes through once it is made. */
+const stepsOf = ({ steps }: Planning['blocks'][number]): string[] =>
+  steps.flatMap(({ key }) => (key === MAKING ? [] : [key]));
+
+/** A piece from when on it lives through what is meant: where it is not made yet, from when it is. */
+type Life = Pick<Planning, 'piece' | 'facts' | 'believed' | 'route' | 'at'> & {
+  /** From which visit on. */
+  from: number;
+};
+
+function lifeOf(planning: Planning, visits: Itinerary['visits']): Life {
+  const { unmade } = planning;
+  const from = unmade ? visits.findIndex(({ blocks }) => blocks.length > 0) : 0;
+  if (!unmade || from < 0) return { ...planning, from: Math.max(0, from) };
+  const at = visits[from]!.session.to;
+  const facts = asMadeAt(planning.facts, unmade, at);
+  const piece = foldPiece(facts.pieceId, facts.entries)!;
+  return { ...planning, facts, piece, at, believed: estimateNow(piece, facts, at, planning.living), from };
+}
+
+const aheadOf = ({ piece, facts, believed, route, at }: Life): Ahead => ({
   ...{ piece, divided: believed.divided, route, tubs: facts.tubs, now: at },
   ...(facts.paces && { paces: facts.paces }),
 });
 
 /** How wet its wall looks as time goes on from an instant, if what is meant is done. */
-export function looksOf(planning: Planning, meant: readonly Meant[], from: number): number[] {
-  const { piece, facts, believed } = planning;
+export function looksOf(planning: Planning, itinerary: Itinerary, from: number): number[] {
+  const lives = lifeOf(planning, itinerary.visits);
+  const { piece, facts, believed } = lives;
   if (piece.fired !== 'raw') return [];
-  const course = courseOf(believed.best, aheadOf(planning), believed.joined, meant).wall!;
+  const { meant } = livedThrough(planning, itinerary);
+  const course = courseOf(believed.best, aheadOf(lives), believed.joined, meant).wall!;
   return Array.from({ length: SHOWN / LOOK_STEP + 1 }, (_, i) =>
     Number(wetness(facts.body, readAt(course, from + i * LOOK_STEP, outerReading)).toFixed(2)),
   );

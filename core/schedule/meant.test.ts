@@ -21,6 +21,8 @@ const week: PieceWeek = {
     { at: NOW + 20 * HOUR, cover: 'open' },
   ],
   chance: 0.9,
+  due: null,
+  mayWait: null,
   looks: [],
   unplanned: null,
 };

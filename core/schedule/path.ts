@@ -19,7 +19,8 @@ export function bestItinerary(graph: Graph, search: Search): Itinerary {
     const { path, worth } = bestPath(graph, search, banned);
     hoped ??= worth;
     const { visits, falls, lost } = walked(graph, path, search);
-    if (!falls || tries === TRIES) return { visits, value: worth - lost, hoped };
+    if (!falls || tries === TRIES)
+      return { visits, dry: path.at(-1)?.dry ?? null, value: worth - lost, hoped };
     banned.add(falls);
   }
 }
@@ -105,6 +106,9 @@ function forward(
   return { value, by: Array.from(came, (i) => graph.arcs[i]) };
 }
 
+/** Hands are added up so exactly, in tens of minutes. */
+const NO_HANDS = 1e-6;
+
 /** What each arc is worth, hands paid; endlessly little where it may not be gone. */
 function netOf(graph: Graph, { prices, spare, ...search }: Search): Float64Array {
   const { session, worth, tens } = graph.side;
@@ -112,28 +116,40 @@ function netOf(graph: Graph, { prices, spare, ...search }: Search): Float64Array
   const net = new Float64Array(worth.length);
   for (let i = 0; i < net.length; i++) {
     const [s, hands] = [session[i]!, tens[i]!];
-    const may = open[i] === 1 && (!spare || hands <= spare[s]!);
+    const may = open[i] === 1 && (!spare || hands <= spare[s]! + NO_HANDS);
     net[i] = may ? worth[i]! - (prices && hands > 0 ? hands * prices[s]! : 0) : Number.NEGATIVE_INFINITY;
   }
   return net;
 }
 
 /** Which arcs were found open last, by what was asked: it is asked again and again at other prices. */
-const asked = new WeakMap<Graph, { least: Search['least']; told: Search['told']; open: Uint8Array }>();
+type Asked = Pick<Search, 'least' | 'told' | 'sure' | 'dry'>;
+const asked = new WeakMap<Graph, { of: Asked; open: Uint8Array }>();
 
-/** Whether each arc may be gone: its tasks likely enough, and each in the session that was told. */
-function openArcs(graph: Graph, { least, told }: Pick<Search, 'least' | 'told'>): Uint8Array {
+/** Whether each arc may be gone: its tasks likely enough, each in the session that was told, and dry in time at its end. */
+function openArcs(graph: Graph, of: Asked): Uint8Array {
+  const { least, told, sure = 0, dry = 0 } = of;
   const last = asked.get(graph);
-  if (last && last.least === least && last.told === told) return last.open;
-  const open = Uint8Array.from(graph.arcs, ({ visit: { blocks, session } }) =>
+  if (
+    last &&
+    last.of.least === least &&
+    last.of.told === told &&
+    last.of.sure === of.sure &&
+    last.of.dry === of.dry
+  )
+    return last.open;
+  const open = Uint8Array.from(graph.arcs, ({ visit: { blocks, session }, dry: then }) =>
     Number(
-      blocks.every(
-        ({ block, chance, tooWet }) =>
-          chance + tooWet >= leastOf(least, block) && (told?.[block] ?? session.from) === session.from,
-      ),
+      (then ?? 1) >= dry &&
+        blocks.every(
+          ({ block, chance, tooWet }) =>
+            chance >= sure &&
+            chance + tooWet >= leastOf(least, block) &&
+            (told?.[block] ?? session.from) === session.from,
+        ),
     ),
   );
-  asked.set(graph, { least, told, open });
+  asked.set(graph, { of, open });
   return open;
 }
 
@@ -180,7 +196,7 @@ export function itinerariesWithin(graph: Graph, search: Search, atLeast: number)
     for (let at: Way | null = way; at?.arc; at = at.before) path.unshift(at.arc);
     const worth = path.reduce((sum, arc) => sum + arc.worth, end);
     const { visits, lost } = walked(graph, path, search);
-    return { visits, value: worth - lost, hoped: worth };
+    return { visits, dry: path.at(-1)?.dry ?? null, value: worth - lost, hoped: worth };
   });
 }
 

@@ -1,7 +1,7 @@
 import type { Spell } from '../time/hours.ts';
-import type { Instant } from '../units/quantity.ts';
+import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Graph } from './graph.ts';
-import type { Itinerary } from './itinerary.ts';
+import type { Itinerary, Search } from './itinerary.ts';
 import type { Column, Program, Solver, WholeEffort } from './solver.ts';
 
 /** A session in which things are done, as one piece sees it. */
@@ -10,20 +10,35 @@ export interface Slot extends Spell {
   hands: number | null;
 }
 
-/** A piece among others. */
+/** A piece among others, or some that are alike. */
 export interface Among {
   graph: Graph;
+  /** How many there are of it. */
+  count: number;
   slots: readonly Slot[];
   /** The least chance of each of its tasks. */
   least: readonly number[];
-  /** When each of its tasks was to be done by what was told last: the beginning of that session; null where nothing was told. */
-  told?: readonly (Instant | null)[];
+  /** What is asked of all its tasks: see `Search`. */
+  asked?: Pick<Search, 'sure' | 'dry' | 'told'>;
+  /** What was told last of it, or of some of them. */
+  told?: readonly Told[];
+}
+
+/** When each task of a piece was to be done by what was told: the beginning of that session; null where nothing was told. */
+export type Told = readonly (Instant | null)[];
+
+/** What is meant for a piece, or for so many alike. */
+export interface Share {
+  /** By its place among all. */
+  p: number;
+  itinerary: Itinerary;
+  count: number;
 }
 
 /** What is meant for all pieces. */
 export interface Choice {
-  /** By piece, in their order. */
-  itineraries: Itinerary[];
+  /** In the order of the pieces. */
+  shares: Share[];
   value: number;
   /** No choice is worth more. */
   bound: number;
@@ -32,13 +47,13 @@ export interface Choice {
 }
 
 /** What is meant for all pieces, and what it is worth. */
-export type Chosen = Pick<Choice, 'itineraries' | 'value'>;
+export type Chosen = Pick<Choice, 'shares' | 'value'>;
 
 /** Itineraries found so far, and the programs that choose among them. */
 export interface Pool {
   columns: readonly (Column & { p: number; itinerary: Itinerary })[];
-  /** To choose one of each piece, so that hands suffice. */
-  program: () => Program;
+  /** To choose one of each piece, so that hands suffice; of so many that are left, with the hands that are left. */
+  program: (rest?: { left: readonly number[]; counts: readonly number[] }) => Program;
   /** @returns whether it is new */
   add: (p: number, itinerary: Itinerary) => boolean;
   /** The best with whole numbers; null where none was found. */
@@ -50,17 +65,18 @@ export interface Pool {
 export function createPool(pieces: readonly Among[], tens: readonly number[]): Pool {
   const columns: Pool['columns'][number][] = [];
   const known = new Set<string>();
-  const program = (): Program => ({
+  const program: Pool['program'] = (
+    { left, counts } = { left: tens, counts: pieces.map(({ count }) => count) },
+  ) => ({
     columns,
-    rows: [...tens.map((most) => ({ least: 0, most })), ...pieces.map(() => ({ least: 1, most: 1 }))],
+    rows: [
+      ...left.map((most) => ({ least: 0, most })),
+      ...counts.map((count) => ({ least: count, most: count })),
+    ],
   });
   const chosen: Pool['chosen'] = (amounts) => {
     if (!amounts) return null;
-    const itineraries: Itinerary[] = [];
-    columns.forEach(({ p, itinerary }, c) => {
-      if (amounts[c]! > 0.5) itineraries[p] = itinerary;
-    });
-    return total(itineraries);
+    return total(sharesOf({ columns }, amounts.map(Math.round)));
   };
   return {
     columns,
@@ -78,10 +94,23 @@ export function createPool(pieces: readonly Among[], tens: readonly number[]): P
   };
 }
 
-export const total = (itineraries: Itinerary[]): Chosen => ({
-  itineraries,
-  value: itineraries.reduce((sum, { value }) => sum + value, 0),
+/** What is chosen by some amounts; of a way that not even a little is chosen of, nothing. */
+export const sharesOf = ({ columns }: Pick<Pool, 'columns'>, amounts: readonly number[]): Share[] =>
+  columns.flatMap(({ p, itinerary }, c): Share[] =>
+    amounts[c]! > 1e-6 ? [{ p, itinerary, count: amounts[c]! }] : [],
+  );
+
+export const total = (shares: Share[]): Chosen => ({
+  shares: shares.sort((a, b) => a.p - b.p),
+  value: shares.reduce((sum, { itinerary, count }) => sum + count * itinerary.value, 0),
 });
+
+/** Of a session so much is counted on. Common practice. */
+const COUNTED_ON = 0.9;
+
+/** Tens of minutes of hands that there are in each of some sessions. */
+export const tensIn = (sessions: readonly Spell[]): number[] =>
+  sessions.map(({ from, to }) => Math.floor((COUNTED_ON * (to - from)) / (10 * MINUTE)));
 
 /** Tens of minutes of hands that an itinerary takes, by their place. */
 export const handsOf = ({ slots }: Among, { visits }: Itinerary): [hands: number, tens: number][] =>

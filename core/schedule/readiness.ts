@@ -55,25 +55,39 @@ export interface Ready {
  * @param later at each row the best that comes from there on
  * @param moisture of the mean when hands come
  * @param effort hours of drying until the task must be begun at the latest
+ * @param held hours of drying through which it must go on suiting, while hands are at it
  */
 export function readyIn(
   table: DryingTable,
   { suit, later }: Suitability,
   moisture: number,
   effort: number,
+  held = 0,
 ): Ready {
   const first = rowAt(moisture);
   const last = rowAt(driedTo(table, moisture, effort));
-  let chance = suit[Math.round(first)]!;
+  const suitsAll = suitsThrough(table, suit, held);
+  let chance = suitsAll(Math.round(first));
   let begins: number | null = null;
   for (let row = Math.ceil(first); row <= last && chance < 1; row++) {
-    if (suit[row]! <= chance) continue;
+    const suits = suitsAll(row);
+    if (suits <= chance) continue;
     // once it suits it is begun; how surely it does is seen as it goes on
     if (chance < SUITS) begins = row;
-    chance = suit[row]!;
+    chance = suits;
   }
   const tooWet = Math.max(0, later[Math.min(ROWS - 1, Math.ceil(last))]! - chance);
   return begins === null
     ? { moisture, effort: 0, chance, tooWet }
     : { moisture: moistureOfRow(begins), effort: hoursBetween(table, first, begins), chance, tooWet };
+}
+
+/** How well the clay suits from a row on, until it has dried so much further. */
+function suitsThrough({ hours }: DryingTable, suit: Float32Array, held: number): (row: number) => number {
+  let end = 0;
+  return (row) => {
+    end = Math.max(end, row);
+    while (end < ROWS - 1 && hours[end + 1]! <= hours[row]! + held) end++;
+    return Math.min(suit[row]!, suit[end]!);
+  };
 }

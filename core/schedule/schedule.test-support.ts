@@ -32,6 +32,7 @@ export const block = (driest: number, wettest: number, minutes = 30): Block => (
   steps: [],
   lengthMs: (minutes * HOUR) / 60,
   handsMs: (minutes * HOUR) / 60,
+  holdsMs: (minutes * HOUR) / 60,
   needs: [{ reading: 'mean', spans: [{ driest, wettest }] }],
   water: 0,
 });
@@ -145,7 +146,8 @@ function oneTask(
     const free = freeAt[m]!;
     const latest = Math.max(free, session.to - lengthMs);
     const spare = effortBetween(steady, free, latest);
-    const ready = readyIn(of.tables[0]!, suits[m]![b]!, moisture, spare);
+    const held = effortBetween(of.efforts[0]!, latest, latest + lengthMs);
+    const ready = readyIn(of.tables[0]!, suits[m]![b]!, moisture, spare, held);
     const fits = session.to - free >= lengthMs;
     if (fits) chance += of.weight * ready.chance;
     // too wet all the while: drier it would do better

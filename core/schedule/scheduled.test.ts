@@ -6,7 +6,14 @@ import { MINUTE } from '../units/quantity.ts';
 import type { Block } from './block.ts';
 import { COVERS, scheduled } from './scheduled.ts';
 
-const coat: Block = { steps: [], lengthMs: 10 * MINUTE, handsMs: 10 * MINUTE, needs: [], water: 0.116 };
+const coat: Block = {
+  steps: [],
+  lengthMs: 10 * MINUTE,
+  handsMs: 10 * MINUTE,
+  holdsMs: 0,
+  needs: [],
+  water: 0.116,
+};
 
 function cruet(cover: 'open' | 'tight' | 'damp-box', begins: number) {
   const facts = caseOf([cruetMade({ cover })]);

@@ -22,7 +22,7 @@ export interface WholeEffort {
 /** What solves programs, wherever that is done. */
 export interface Solver {
   /** With any amounts: what they are worth, and what one more in each row would be. */
-  relaxed: (program: Program) => { worth: number; prices: number[] };
+  relaxed: (program: Program) => { worth: number; prices: number[]; amounts: number[] };
   /** With whole amounts: the best that was found; null where there is none. */
   whole: (program: Program, effort: WholeEffort) => number[] | null;
 }

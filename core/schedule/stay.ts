@@ -54,6 +54,11 @@ export const suitabilities = ({ members, blocks }: Scheduled): Suitability[][] =
  */
 export function stays(coming: Coming, least: number): Stay[] {
   const { piece, at } = coming;
+  if (isUnmade(coming)) {
+    const { from, to } = coming.session;
+    const fits = to - from >= piece.blocks[0]!.handsMs;
+    return fits ? [leftAlone(coming), made(coming)] : [leftAlone(coming)];
+  }
   const found = [leftAlone(coming), stoodOpen(coming, asCame(coming))];
   let last = asCame(coming);
   for (let block = at.next; block < piece.blocks.length; block++) {
@@ -67,6 +72,7 @@ export function stays(coming: Coming, least: number): Stay[] {
 /** The very stay that a visit is. */
 export function stayOf(coming: Coming, { blocks, covered }: Pick<Visit, 'blocks' | 'covered'>): Stay {
   if (covered === 'at-once') return leftAlone(coming);
+  if (isUnmade(coming)) return made(coming);
   const done = blocks.reduce((last) => taskDone(coming, last), asCame(coming));
   return covered === 'when-done' ? done : stoodOpen(coming, done);
 }
@@ -84,12 +90,36 @@ const asCame = ({ piece, at, session: { from } }: Coming): Stay => ({
   tens: 0,
 });
 
-/** It is covered as hands come: it never stood open. */
+/** It is covered as hands come: it never stood open. What is not made yet does not dry. */
 const leftAlone = (coming: Coming): Stay => ({
   ...asCame(coming),
   cover: coming.at.cover,
   covered: 'at-once',
+  ...(isUnmade(coming) && { freeAt: coming.piece.members.map(() => Number.POSITIVE_INFINITY) }),
 });
+
+const isUnmade = ({ piece, at }: Pick<Coming, 'piece' | 'at'>): boolean =>
+  piece.unmade === true && at.next === 0;
+
+/** It is made: it begins to dry as hands leave. */
+function made({ piece, at, session }: Coming): Stay {
+  const { handsMs } = piece.blocks[0]!;
+  return {
+    next: 1,
+    cover: 0,
+    moistures: at.moistures,
+    freeAt: piece.members.map(() => session.to),
+    leavesAt: session.to,
+    covered: 'at-the-end',
+    done: [{ block: 0, chance: 1, tooWet: 0, at: session.from }],
+    gained: 1,
+    tens: tensOf(piece, handsMs),
+  };
+}
+
+/** Hands, in tens of minutes: each begun one counts, but for many alike that are done in one go. */
+const tensOf = ({ several }: Scheduled, handsMs: number): number =>
+  several ? handsMs / TEN : Math.ceil(handsMs / TEN);
 
 /** It stands open from when hands are done with it until they leave. */
 const stoodOpen = ({ piece: { members }, session: { to } }: Coming, stay: Stay): Stay => ({
@@ -104,7 +134,7 @@ const stoodOpen = ({ piece: { members }, session: { to } }: Coming, stay: Stay):
 function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay): Stay {
   const { members, blocks } = piece;
   const block = last.next;
-  const { lengthMs } = blocks[block]!;
+  const { lengthMs, holdsMs } = blocks[block]!;
   let chance = 0;
   let tooWet = 0;
   let begins = from;
@@ -115,7 +145,8 @@ function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay
     const free = last.freeAt[m]!;
     const latest = Math.max(free, to - lengthMs);
     const spare = effortBetween(efforts[0]!, free, latest);
-    const ready = readyIn(tables[0]!, suitable[m]![block]!, moisture, spare);
+    const held = effortBetween(efforts[0]!, latest, latest + holdsMs);
+    const ready = readyIn(tables[0]!, suitable[m]![block]!, moisture, spare, held);
     // who has no time left for it misses it
     const fits = to - free >= lengthMs;
     if (fits) chance += weight * ready.chance;
@@ -132,7 +163,7 @@ function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay
     ...{ next: block + 1, cover: 0, moistures, freeAt, covered: 'when-done', done },
     leavesAt: Math.round(ends),
     gained: last.gained + chance + TOO_WET * tooWet,
-    tens: Math.ceil(handsMs / TEN),
+    tens: tensOf(piece, handsMs),
   };
 }
 

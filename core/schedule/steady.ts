@@ -1,7 +1,7 @@
 import type { Cover } from '../drying/face.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
 import type { Itinerary } from './itinerary.ts';
-import type { Among, Chosen, Pool } from './pool.ts';
+import type { Among, Chosen, Pool, Told } from './pool.ts';
 import type { Column, Solver } from './solver.ts';
 
 /** What it costs that somebody comes to a session, that a cover is changed, that a task waits for a session more, that one told for a session is moved: far off, or soon. */
@@ -10,6 +10,8 @@ const CHANGES = 1;
 const WAITS = 0.1;
 const MOVED = 0.5;
 const MOVED_SOON = 5;
+/** What it costs that some that are alike go a way of their own. */
+const BATCH = 2;
 /** Near enough, as a share. */
 const NEAR = 0.005;
 
@@ -23,13 +25,24 @@ export function steadied(
 ): Chosen | null {
   const { rows, columns } = pool.program();
   const value = rows.length;
+  /** What is paid for once, whoever makes use of it: a row each, in which those who do count. */
+  const paid: Column[] = [];
+  const rowFor = (cost: number, most: number): number => {
+    const row = value + 1 + paid.length;
+    paid.push({ worth: -cost, counts: [[row, -most]] });
+    return row;
+  };
+  // somebody comes for some pieces, or for none
+  const all = pieces.reduce((sum, { count }) => sum + count, 0);
   const comes = new Map<Instant, number>();
   const rowOf = (session: Instant) => {
-    if (!comes.has(session)) comes.set(session, value + 1 + comes.size);
-    return comes.get(session)!;
+    const row = comes.get(session) ?? rowFor(COMES, all);
+    comes.set(session, row);
+    return row;
   };
   const costing = pool.columns.map(({ p, itinerary }, c): Column => {
-    const visited = visitedIn(pieces[p]!.graph.piece.cover, itinerary);
+    const { graph, count } = pieces[p]!;
+    const visited = visitedIn(graph.piece.cover, itinerary);
     const changes = visited.reduce((sum, of) => sum + of.changes, 0);
     const waits = itinerary.visits.reduce((sum, { blocks }, s) => sum + s * blocks.length, 0);
     return {
@@ -38,21 +51,17 @@ export function steadied(
         ...columns[c]!.counts,
         [value, itinerary.value],
         ...visited.map(({ from }): [number, number] => [rowOf(from), 1]),
+        ...(count > 1 ? [[rowFor(BATCH, count), 1] as [number, number]] : []),
       ],
     };
   });
-  // somebody comes for some pieces, or for none
-  const coming = [...comes.values()].map((row): Column => ({
-    worth: -COMES,
-    counts: [[row, -pieces.length]],
-  }));
   const amounts = solver.whole(
     {
-      columns: [...costing, ...coming],
+      columns: [...costing, ...paid],
       rows: [
         ...rows,
         { least: atLeast, most: Number.POSITIVE_INFINITY },
-        ...coming.map(() => ({ least: Number.NEGATIVE_INFINITY, most: 0 })),
+        ...paid.map(() => ({ least: Number.NEGATIVE_INFINITY, most: 0 })),
       ],
     },
     { seconds, near: NEAR },
@@ -70,14 +79,16 @@ function visitedIn(cover: Cover, { visits }: Itinerary): { from: Instant; change
   });
 }
 
-/** What it costs that tasks are done in other sessions than was told. */
+/** What it costs that tasks are done in other sessions than was told, of some alike in those that come nearest. */
 function movedBy({ told = [], slots }: Among, { visits }: Itinerary): number {
   const soon = (slots[0]?.from ?? 0) + DAY;
   const now = new Map(
     visits.flatMap(({ session, blocks }) => blocks.map(({ block }) => [block, session.from])),
   );
-  return told.reduce<number>((sum, at, block) => {
-    if (at === null || now.get(block) === at) return sum;
-    return sum + (at < soon ? MOVED_SOON : MOVED);
-  }, 0);
+  const cost = (of: Told) =>
+    of.reduce<number>((sum, at, block) => {
+      if (at === null || now.get(block) === at) return sum;
+      return sum + (at < soon ? MOVED_SOON : MOVED);
+    }, 0);
+  return told.length > 0 ? Math.min(...told.map(cost)) : 0;
 }

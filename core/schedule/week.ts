@@ -1,12 +1,12 @@
 import type { Hours } from '../time/hours.ts';
-import { MINUTE, type Instant } from '../units/quantity.ts';
+import type { Instant } from '../units/quantity.ts';
 import { isReached } from './bars.ts';
 import { choose } from './choose.ts';
-import type { Itinerary } from './itinerary.ts';
 import { livedThrough, looksOf } from './living.ts';
 import { inOrder } from './minutes.ts';
 import type { Lived, PieceGiven, Planning, PlanningOf } from './planning.ts';
-import type { Among } from './pool.ts';
+import { tensIn, type Among, type Share, type Told } from './pool.ts';
+import { handsLeft, mayWait } from './rest.ts';
 import { fromNowOn, sessionsAhead } from './sessions.ts';
 import type { Solver } from './solver.ts';
 import type { WeekPlan } from './weekPlan.ts';
@@ -27,9 +27,6 @@ const TRIES = 2;
 /** A task falls where it comes out so much less often than is asked. */
 const FALLS = 0.05;
 const MOST_ASKED = 0.98;
-/** Of a session so much is counted on. Common practice. */
-const COUNTED_ON = 0.9;
-const TEN = 10 * MINUTE;
 
 /**
  * What to do of each piece in which session, and how to cover it between, so that one pair of hands can; each piece's plan is
@@ -45,7 +42,7 @@ export function planWeek(
 ): WeekPlan | null {
   const sessions = sessionsAhead(hours, now);
   const visits = fromNowOn(sessions, now);
-  const tens = visits.map(({ from, to }) => Math.floor((COUNTED_ON * (to - from)) / TEN));
+  const tens = tensIn(visits);
   const all: Planning[] = [];
   for (const [i, given] of pieces.entries()) {
     if (onStep((READY * i) / pieces.length)) return null;
@@ -53,7 +50,7 @@ export function planWeek(
     if (planning) all.push(planning);
   }
   if (all.length === 0) return { at: now, sessions, pieces: [], value: 0, bound: 0 };
-  let among = all.map((of): Among => ({ ...of, told: toldOf(of, before) }));
+  let among = all.map((of): Among => ({ ...of, told: toldsOf(of, before) }));
   for (let tries = 1; ; tries++) {
     const share = READY + ((1 - READY) * (tries - 1)) / TRIES;
     let ended = false;
@@ -63,28 +60,35 @@ export function planWeek(
     });
     all.forEach((of, i) => (of.seeds = chosen.found[i]!));
     if (ended) return null;
+    const { shares } = chosen;
     const lived: Lived[] = [];
-    for (const [i, of] of all.entries()) {
-      lived.push(livedThrough(of, chosen.itineraries[i]!));
-      if (onStep(share + (0.5 * (i + 1)) / all.length / TRIES)) return null;
+    for (const [i, { p, itinerary, count }] of shares.entries()) {
+      lived.push(ofMany(livedThrough(all[p]!, itinerary), all[p]!, count));
+      if (onStep(share + (0.5 * (i + 1)) / shares.length / TRIES)) return null;
     }
-    const asked = askedMore(among, chosen.itineraries, lived);
+    const asked = askedMore(among, shares, lived);
     const { late, tasks } = inOrder(
       lived.map((of) => of.tasks),
-      all.map(({ ownHands }) => ownHands),
+      shares.map(({ p }) => all[p]!.ownHands),
     );
-    if (tries === TRIES || (asked === among && late.length === 0))
+    if (tries === TRIES || (asked === among && late.length === 0)) {
+      const left = handsLeft(among, shares, tens);
       return {
         at: now,
         sessions,
-        pieces: lived.map(({ meant, ...week }, i) => ({
-          ...week,
-          tasks: tasks[i]!,
-          looks: looksOf(all[i]!, meant, now),
-        })),
+        pieces: lived.map(({ meant: _lived, dryAt: _dry, ...week }, i) => {
+          const { p, itinerary } = shares[i]!;
+          return {
+            ...week,
+            tasks: tasks[i]!,
+            looks: looksOf(all[p]!, itinerary, now),
+            mayWait: mayWait(among[p]!, itinerary, left),
+          };
+        }),
         value: chosen.value,
         bound: chosen.bound,
       };
+    }
     among = asked;
     for (const session of late) {
       const row = visits.findIndex(({ to }) => to === session.to);
@@ -96,32 +100,48 @@ export function planWeek(
 /** Of the work so much is done once pieces are ready to be planned. */
 const READY = 0.4;
 
-/** In which session each task of a piece was to be done by the plan that people know of. */
-function toldOf({ piece, blocks, slots }: Planning, before: WeekPlan | null): Among['told'] & {} {
-  const known = before?.pieces.find(({ pieceId }) => pieceId === piece.id);
-  return blocks.map(({ steps }) => {
-    const task = known?.tasks.find((task) => task.steps.some(({ key }) => key === steps[0]!.key));
-    return slots.find(({ to }) => to === task?.session.to)?.from ?? null;
-  });
+/** What is meant for so many alike: hands are at each of them in turn. */
+function ofMany(lived: Lived, { unmade }: Planning, count: number): Lived {
+  if (!unmade) return lived;
+  const tasks = lived.tasks.map((task) => ({
+    ...task,
+    handsMs: count * task.handsMs,
+    lengthMs: task.lengthMs + (count - 1) * task.handsMs,
+  }));
+  return { ...lived, tasks, unmade: count };
 }
 
+/** In which session each task of a piece, or of some alike, was to be done by the plan that people know of. */
+const toldsOf = ({ piece, blocks, slots }: Planning, before: WeekPlan | null): Told[] =>
+  (before?.pieces ?? [])
+    .filter(({ pieceId }) => pieceId === piece.id)
+    .map((known) =>
+      blocks.map(({ steps }) => {
+        const task = known.tasks.find((task) => task.steps.some(({ key }) => key === steps[0]!.key));
+        return slots.find(({ to }) => to === task?.session.to)?.from ?? null;
+      }),
+    );
+
 /** Asks more of each task that fell when it was lived through. @returns the same pieces where none did */
-function askedMore(among: Among[], itineraries: readonly Itinerary[], lived: readonly Lived[]): Among[] {
+function askedMore(among: Among[], shares: readonly Share[], lived: readonly Lived[]): Among[] {
   let any = false;
-  const asked = among.map((of, i): Among => {
-    const done = itineraries[i]!.visits.flatMap(({ blocks }) => blocks);
-    const least = of.least.map((bar, b) => {
-      const d = done.findIndex(({ block }) => block === b);
-      if (d < 0) return bar;
-      const { chance, tooWet } = done[d]!;
-      if ((lived[i]!.tasks[d]?.chance ?? 0) >= chance - 2 * FALLS) return bar;
-      // what is asked of a plan is a little more than what it promised
-      const more = Math.min(MOST_ASKED, chance + tooWet + FALLS / 2);
-      // what cannot come out better is left as it is, and said
-      if (!isReached(of.graph, of.least.with(b, more), b)) return bar;
-      any = true;
-      return more;
-    });
+  const asked = among.map((of, p): Among => {
+    const least = shares.reduce((least, share, i) => {
+      if (share.p !== p) return least;
+      const done = share.itinerary.visits.flatMap(({ blocks }) => blocks);
+      return least.map((bar, b) => {
+        const d = done.findIndex(({ block }) => block === b);
+        if (d < 0) return bar;
+        const { chance, tooWet } = done[d]!;
+        if ((lived[i]!.tasks[d]?.chance ?? 0) >= chance - 2 * FALLS) return bar;
+        // what is asked of a plan is a little more than what it promised
+        const more = Math.min(MOST_ASKED, chance + tooWet + FALLS / 2);
+        // what cannot come out better is left as it is, and said
+        if (more <= bar || !isReached(of.graph, least.with(b, more), b)) return bar;
+        any = true;
+        return more;
+      });
+    }, of.least);
     return { ...of, least };
   });
   return any ? asked : among;

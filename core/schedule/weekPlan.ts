@@ -19,14 +19,21 @@ export interface Task {
 
 /** What is meant for a piece. */
 export interface PieceWeek {
+  /** The piece, or the group that pieces are still to be made for. */
   pieceId: string;
+  /** So many that are not made yet go this way; left out of a piece that is. */
+  unmade?: number;
   tasks: Task[];
   /** How it is covered, from now on. */
   covers: CoverChange[];
   /** The chance that all of its tasks come out as they should. */
   chance: number;
+  /** When it is wanted, and the chance that it is dry for the kiln by then; null where nobody asks. */
+  due: { by: Instant; chance: number } | null;
   /** How wet it looks at even steps from the beginning of the plan on, 0 dry, 1 wet; empty where it does not dry any more. */
   looks: number[];
+  /** The end of the last session that its first task may wait for, beside all that is meant for others; null where it may not. */
+  mayWait: Instant | null;
   /** The first step that has no session; null where all have. */
   unplanned: { key: string; name: string } | null;
 }

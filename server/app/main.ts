@@ -14,6 +14,7 @@ import { sharingPlans } from '../planning/sharedPlan.ts';
 import { planningThreads, threadedPlanner, warmedUp } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
 import { threadedScheduler } from '../schedule/scheduler.ts';
+import { standsBy } from '../schedule/stands.ts';
 import { createWeeks, type Weeks } from '../schedule/weeks.ts';
 import { fileClock, systemClock, workshopClock, type Clock } from '../time/clock.ts';
 import { openFolder, type OpenFolder } from '../folder/folder.ts';
@@ -47,14 +48,16 @@ async function main(): Promise<void> {
   });
   const look = lookAtFiles(folder.store.ledger, folder.files, (words) => console.error(words));
   const planThread = join(import.meta.dirname, 'plan.worker.js');
+  const scheduleThread = join(import.meta.dirname, 'schedule.worker.js');
   const made = versionOf(planThread);
   const derived = (name: string) => join(dataFolder, 'derived', `${name}.json`);
   const weeks: Weeks = createWeeks({
     ahead: (now) => plans.ahead(now),
     hours: () => folder.store.studio().studio,
     clock,
-    scheduler: threadedScheduler(join(import.meta.dirname, 'schedule.worker.js')),
-    kept: derivedFile(derived('week'), made),
+    scheduler: threadedScheduler(scheduleThread),
+    kept: derivedFile(derived('week'), versionOf(scheduleThread)),
+    stands: standsBy(folder.store),
     byItself: warmedUp,
   });
   const plans = createPlans({

@@ -29,7 +29,7 @@ const plan: WeekPlan = {
   sessions,
   pieces: [
     {
-      ...{ pieceId: 'p', chance: 0.9, looks: [], unplanned: null },
+      ...{ pieceId: 'p', chance: 0.9, due: null, mayWait: null, looks: [], unplanned: null },
       tasks: sessions.map(task),
       covers: [
         { at: sessions[0]!.from, cover: 'open' },

@@ -287,7 +287,7 @@ export function createPlans({
     ahead: (now) => {
       const pieces = cases.unfinished().filter((piece) => !isResting(piece, now));
       const movedOf = (piece: PieceState) => knownOf(piece)?.moved ?? null;
-      return aheadOf(pieces, { store, cases, priorOf, movedOf, inputs: () => inputsOf(pieces, now) });
+      return aheadOf(pieces, now, { store, cases, priorOf, movedOf, inputs: (of) => inputsOf(of, now) });
     },
     today: async (now) => {
       await catchUp(now)();

@@ -8,6 +8,7 @@ import type {
   LearningCasesAnswer,
   PieceAnswer,
   PiecesAnswer,
+  PossibleAnswer,
   RoomsAnswer,
 } from '../../api/index.ts';
 import type { Clock } from '../time/clock.ts';
@@ -146,6 +147,10 @@ function todayViews(router: Router, from: Sources): void {
   router.get('/today', (_request, response) => answered(response, 'today', todayAnswer));
 
   router.get('/week', (_request, response) => void response.json(weeks.answer()));
+  router.get('/week/possible/:id', async ({ params: { id } }, response) => {
+    const answer: PossibleAnswer = { possible: await weeks.possible(id) };
+    response.json(answer);
+  });
 
   router.get('/kiln', (_request, response) => {
     const all = loadsOf(store.ledger).filter(({ set }) => !set.over);

@@ -27,6 +27,7 @@ const LEAST = 0.5;
 const exact = { allWithin: 1, give: 0 };
 const among = (piece: Scheduled, hands: Among['slots'][number]['hands'][] = [0, 1]): Among => ({
   graph: exactly(piece, evenings, LEAST),
+  count: 1,
   slots: evenings.map((spell, s) => ({ ...spell, hands: hands[s]! })),
   least: piece.blocks.map(() => LEAST),
 });
@@ -76,7 +77,7 @@ describe('what is chosen for several pieces and one pair of hands', () => {
         const of = pieces.map((piece) => among(piece));
         const found = choose(of, tens, solver, { give: 0 });
         const taken = tens.map((_, s) =>
-          found.itineraries.reduce((sum, { visits }) => sum + (visits[s]?.tens ?? 0), 0),
+          found.shares.reduce((sum, { itinerary }) => sum + (itinerary.visits[s]?.tens ?? 0), 0),
         );
         for (const [s, most] of tens.entries()) expect(taken[s]).toBeLessThanOrEqual(most);
         const more = choose(of, [tens[0]! + 3, tens[1]!], solver, { give: 0 });
@@ -105,6 +106,27 @@ describe('what is chosen for several pieces and one pair of hands', () => {
     );
   });
 
+  it('takes some that are alike as one with a number, and is as good as with each for itself', () => {
+    fc.assert(
+      fc.property(anyPiece, fc.integer({ min: 2, max: 4 }), anyStudio, (alike, count, { pieces, tens }) => {
+        const other = among(pieces[0]!);
+        const each = Array.from({ length: count }, () => among(alike));
+        const together = choose([{ ...among(alike), count }, other], tens, solver, exact);
+        const one = choose([...each, other], tens, solver, exact);
+        expect(together.value).toBeCloseTo(one.value, 2);
+        expect(together.shares.filter(({ p }) => p === 0).reduce((sum, of) => sum + of.count, 0)).toBe(count);
+        const taken = tens.map((_, s) =>
+          together.shares.reduce(
+            (sum, { itinerary, count: many }) => sum + many * (itinerary.visits[s]?.tens ?? 0),
+            0,
+          ),
+        );
+        for (const [s, most] of tens.entries()) expect(taken[s]).toBeLessThanOrEqual(most);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('leaves out no more than its own share with a piece', () => {
     fc.assert(
       fc.property(anyStudio, ({ pieces, tens }) => {
@@ -120,11 +142,14 @@ describe('what is chosen for several pieces and one pair of hands', () => {
   });
 });
 
-/** Sessions that somebody comes to. */
+/** Sessions that somebody comes to, for a task or for a cover. */
 const comes = (found: Choice) =>
   new Set(
-    found.itineraries.flatMap(({ visits }) =>
-      visits.flatMap(({ tens, session }) => (tens > 0 ? [session.from] : [])),
+    found.shares.flatMap(({ itinerary: { visits } }) =>
+      visits.flatMap(({ tens, stays, leaves, session }, v) => {
+        const before = visits[v - 1]?.leaves ?? 'open';
+        return tens > 0 || stays !== before || leaves !== stays ? [session.from] : [];
+      }),
     ),
   ).size;
 
@@ -145,7 +170,7 @@ describe('what is given for peace', () => {
     // half an hour of hands, as well done on the first evening as on the second
     const easy = piece([member(0.02, 70, [0])], [block(40, 90)]);
     const at = (told: number | null) =>
-      choose([{ ...among(easy), told: [told] }], [9, 9], solver).itineraries[0]!.visits.find(
+      choose([{ ...among(easy), told: [[told]] }], [9, 9], solver).shares[0]!.itinerary.visits.find(
         ({ tens }) => tens > 0,
       )!.session.from;
     expect(at(null)).toBe(evenings[0]!.from);

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { rememberedPlannings, type PieceGiven } from '../../core/schedule/planning.ts';
+import { possible, type Possible } from '../../core/schedule/relax.ts';
 import { planWeek } from '../../core/schedule/week.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
@@ -26,34 +27,52 @@ export interface Watching {
   signal?: AbortSignal;
 }
 
-/** Plans a week, wherever that is done; null where it was given up. */
-export type Scheduler = (input: WeekInput, watching?: Watching) => Promise<WeekPlan | null>;
+/** What is asked of a piece beside a plan. */
+export type AskedInput = Omit<WeekInput, 'before'> & { plan: WeekPlan; pieceId: string };
+
+/** Plans weeks, wherever that is done; null where it was given up. */
+export interface Scheduler {
+  week: (input: WeekInput, watching?: Watching) => Promise<WeekPlan | null>;
+  /** Whether a piece can be done as it is asked, and what would make it possible. */
+  possible: (input: AskedInput, watching?: Watching) => Promise<Possible | null>;
+}
 
 /** Pieces that are remembered. */
 const REMEMBERED = 120;
 
 /** Plans on this thread. */
 export function schedulerHere(): Scheduler {
-  const planningOf = rememberedPlannings(REMEMBERED);
+  const { planningOf, tryOut } = rememberedPlannings(REMEMBERED);
   let solver: Promise<Solver> | null = null;
-  return async ({ pieces, hours, now, before }, { onStep, signal } = {}) =>
-    planWeek(pieces, hours, now, {
-      solver: await (solver ??= createSolver()),
-      planningOf,
-      before,
-      onStep: (share) => {
-        onStep?.(share);
-        return signal?.aborted ?? false;
-      },
-    });
+  return {
+    week: async ({ pieces, hours, now, before }, { onStep, signal } = {}) =>
+      planWeek(pieces, hours, now, {
+        solver: await (solver ??= createSolver()),
+        planningOf,
+        before,
+        onStep: (share) => {
+          onStep?.(share);
+          return signal?.aborted ?? false;
+        },
+      }),
+    possible: async ({ pieces, pieceId, plan, hours, now }, { signal } = {}) => {
+      const given = pieces.find(({ facts }) => facts.pieceId === pieceId);
+      if (!given) return null;
+      return possible(
+        { given, plan, hours, now },
+        {
+          planningOf: tryOut,
+          solver: await (solver ??= createSolver()),
+          onStep: () => signal?.aborted ?? false,
+        },
+      );
+    },
+  };
 }
 
-/** What a thread is given: where it tells how far it has come, and what it looks at to be stopped. */
-export interface WeekTask {
-  input: WeekInput;
-  port: MessagePort;
-  stop: Int32Array;
-}
+/** What a thread is given: what is asked of it, where it tells how far it has come, and what it looks at to be stopped. */
+export type ScheduleTask = { port: MessagePort; stop: Int32Array } & ScheduleQuestion;
+export type ScheduleQuestion = { asks: 'week'; input: WeekInput } | { asks: 'possible'; input: AskedInput };
 
 /** So long a thread is waited for that was told to stop: it looks several times a second, and remembers what it made ready. */
 const PATIENCE_MS = 3_000;
@@ -64,7 +83,7 @@ const MEMORY_MB = 1_500;
 export function threadedScheduler(path: string): Scheduler {
   if (!existsSync(path)) return schedulerHere();
   let thread: Piscina | null = null;
-  return async (input, { onStep, signal } = {}) => {
+  const ask = async (question: ScheduleQuestion, { onStep, signal }: Watching = {}): Promise<unknown> => {
     thread ??= new Piscina({
       filename: path,
       minThreads: 1,
@@ -83,8 +102,8 @@ export function threadedScheduler(path: string): Scheduler {
     signal?.addEventListener('abort', stopped, { once: true });
     port1.on('message', (share: number) => onStep?.(share));
     try {
-      const task: WeekTask = { input, port: port2, stop };
-      return (await thread.run(task, { transferList: [port2], signal: late.signal })) as WeekPlan | null;
+      const task: ScheduleTask = { ...question, port: port2, stop };
+      return await (thread.run(task, { transferList: [port2], signal: late.signal }) as Promise<unknown>);
     } catch (error) {
       if (signal?.aborted) return null;
       throw error;
@@ -92,5 +111,10 @@ export function threadedScheduler(path: string): Scheduler {
       signal?.removeEventListener('abort', stopped);
       port1.close();
     }
+  };
+  return {
+    week: async (input, watching) => (await ask({ asks: 'week', input }, watching)) as WeekPlan | null,
+    possible: async (input, watching) =>
+      (await ask({ asks: 'possible', input }, watching)) as Possible | null,
   };
 }

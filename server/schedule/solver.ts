@@ -12,7 +12,8 @@ export async function createSolver(): Promise<Solver> {
         model.run();
         if (model.getModelStatus() !== modelStatus.optimal)
           throw new Error(`a linear program has no best: status ${model.getModelStatus()}`);
-        return { worth: model.getObjectiveValue(), prices: [...model.getSolution().rowDual] };
+        const { rowDual, colValue } = model.getSolution();
+        return { worth: model.getObjectiveValue(), prices: [...rowDual], amounts: [...colValue] };
       }),
     whole: (program, { seconds, near }) =>
       highs.withModel(

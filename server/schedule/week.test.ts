@@ -1,7 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { defaultStudio } from '../../core/log/studio.ts';
+import type { PieceMade } from '../../core/log/entry.ts';
 import { caseOf, cruetMade, hoursOn, MADE } from '../../core/piece/piece.test-support.ts';
 import { rememberedPlannings, type PieceGiven } from '../../core/schedule/planning.ts';
+import { asMadeAt } from '../../core/schedule/ahead.ts';
+import { possible } from '../../core/schedule/relax.ts';
 import type { Solver } from '../../core/schedule/solver.ts';
 import { planWeek } from '../../core/schedule/week.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
@@ -28,7 +31,7 @@ const cruet = (pieceId: string, wallM: number, change: Parameters<typeof cruetMa
     ownHands: false,
   };
 };
-const planningOf = rememberedPlannings(20);
+const { planningOf, tryOut } = rememberedPlannings(20);
 const plan = (
   pieces: PieceGiven[],
   more: { before?: WeekPlan; now?: number; onStep?: () => boolean } = {},
@@ -104,7 +107,7 @@ describe('what cannot be done', () => {
 
   it('is planned for nobody where nobody comes', () => {
     const closed = { ...evenings, hours: [] };
-    const week = planWeek(pieces, closed, NOW, { solver, planningOf: rememberedPlannings(3) })!;
+    const week = planWeek(pieces, closed, NOW, { solver, planningOf: rememberedPlannings(3).planningOf })!;
     expect(week).toMatchObject({ sessions: [], pieces: [] });
   });
 
@@ -121,5 +124,99 @@ describe('a wanted date', () => {
     expect(piece!.unplanned).toBeNull();
     // wrapped at last it would be wet for weeks
     expect(piece!.covers.at(-1)?.cover ?? 'tight').not.toBe('tight');
+    expect(piece!.due!.by).toBe(by);
+    expect(piece!.due!.chance).toBeGreaterThan(0.8);
+  });
+
+  it('says so where nothing can be dry in time', () => {
+    const [piece] = plan([{ ...cruet('g', 0.012, { cover: 'tight' }), due: NOW + 30 * 60 * MINUTE }])!.pieces;
+    expect(piece!.due!.chance).toBeLessThan(0.05);
+  });
+});
+
+/** So many cruets that are still to be made. */
+const order = (count: number): PieceGiven => {
+  const form = { kind: 'cylinder', diameterM: 0.07, heightM: 0.09, wallM: 0.007, mouth: 'open' } as const;
+  const { facts, ...rest } = cruet('order', 0.007, { form });
+  const made = facts.entries[0]!.body as PieceMade;
+  return { ...rest, facts: { ...facts, entries: [] }, unmade: { made, count, handsMs: 20 * MINUTE } };
+};
+
+describe('pieces that are not made yet', () => {
+  const COUNT = 3;
+  const toMake = (due: number | null) => ({ ...order(COUNT), due });
+
+  it('are made in sessions that have the time, and go on from then', () => {
+    const week = plan([...pieces, toMake(null)])!;
+    const theirs = week.pieces.filter(({ unmade }) => unmade !== undefined);
+    expect(theirs.reduce((sum, { unmade }) => sum + unmade!, 0)).toBe(COUNT);
+    for (const { tasks, covers, unmade, pieceId } of theirs) {
+      expect(pieceId).toBe('order');
+      const [making, ...others] = tasks;
+      expect(making).toMatchObject({ steps: [{ key: 'make' }], chance: 1, handsMs: unmade! * 20 * MINUTE });
+      for (const { at, session } of others) {
+        expect(at).toBeGreaterThan(making!.session.to);
+        expect(session.from).toBeGreaterThan(making!.session.from);
+      }
+      for (const { at } of covers) expect(at).toBeGreaterThanOrEqual(making!.session.to);
+    }
+    const handsIn = week.sessions.map(({ to, from }) => ({
+      hands: week.pieces
+        .flatMap(({ tasks }) => tasks)
+        .filter(({ session }) => session.to === to)
+        .reduce((sum, { handsMs }) => sum + handsMs, 0),
+      long: to - from,
+    }));
+    for (const { hands, long } of handsIn) expect(hands).toBeLessThanOrEqual(long + 10 * MINUTE);
+  });
+
+  it('are dry by the day that they are wanted, where there is time enough', () => {
+    const by = NOW + 12 * DAY;
+    const theirs = plan([toMake(by)])!.pieces;
+    expect(theirs.map(({ due }) => due!.by)).toEqual(theirs.map(() => by));
+    for (const { due, unplanned } of theirs) {
+      expect(unplanned).toBeNull();
+      expect(due!.chance).toBeGreaterThan(0.8);
+    }
+  });
+});
+
+describe('what would make it possible', () => {
+  const ask = (given: PieceGiven, week: WeekPlan) =>
+    possible({ given, plan: week, hours: evenings, now: NOW }, { planningOf: tryOut, solver })!;
+
+  it('is nothing where all can be done, and until when it can be begun is said', () => {
+    const toMake = { ...order(2), due: NOW + 12 * DAY };
+    const week = plan([toMake])!;
+    const found = ask(toMake, week);
+    expect(found).toMatchObject({ inTime: 2, count: 2, changes: [] });
+    // made in the session after that, they are not in time
+    const later = week.sessions.filter(({ to }) => to > found.latest!);
+    expect(found.latest).toBeGreaterThan(NOW + 2 * DAY);
+    expect(found.latest).toBeLessThan(NOW + 10 * DAY);
+    expect(later.length).toBeGreaterThan(0);
+  });
+
+  it('is a later date, by which the very piece is dry when it is planned for that', () => {
+    const { unmade: _made, ...small } = order(1);
+    const facts = asMadeAt({ ...small.facts, pieceId: 'late' }, _made!, MADE);
+    const late: PieceGiven = { ...small, facts, due: NOW + 2 * DAY };
+    const found = ask(late, plan([late])!);
+    expect(found.inTime).toBe(0);
+    const date = found.changes.find(({ kind }) => kind === 'date')!;
+    expect(date).toMatchObject({ kind: 'date', by: expect.any(Number) });
+    if (date.kind !== 'date') return;
+    const [then] = plan([{ ...late, due: date.by }])!.pieces;
+    expect(then!.unplanned).toBeNull();
+    expect(then!.due!.chance).toBeGreaterThanOrEqual(0.75);
+    // a day earlier it was not found to be possible
+    expect(date.by).toBeGreaterThan(late.due!);
+  });
+
+  it('is fewer, as many as there are hands for', () => {
+    const many = { ...order(12), due: NOW + 9 * DAY };
+    const found = ask(many, plan([many])!);
+    expect(found.inTime).toBeLessThan(12);
+    expect(found.changes).toContainEqual({ kind: 'fewer', count: found.inTime });
   });
 });

@@ -12,7 +12,7 @@ const planAt = (now: number): WeekPlan => ({
   sessions: [{ from: now, to: now + 4 * HOUR }],
   pieces: [
     {
-      ...{ pieceId: 'p', tasks: [], chance: 1, looks: [], unplanned: null },
+      ...{ pieceId: 'p', tasks: [], chance: 1, due: null, mayWait: null, looks: [], unplanned: null },
       covers: [{ at: now + HOUR, cover: 'tight' }],
     },
   ],
@@ -28,10 +28,13 @@ function studio(
   let mark = 'first';
   const asked: WeekInput[] = [];
   const signals: AbortSignal[] = [];
-  const scheduler: Scheduler = (input, watching) => {
-    asked.push(input);
-    signals.push(watching!.signal!);
-    return how(input);
+  const scheduler: Scheduler = {
+    week: (input, watching) => {
+      asked.push(input);
+      signals.push(watching!.signal!);
+      return how(input);
+    },
+    possible: () => Promise.resolve(null),
   };
   const weeks = createWeeks({
     ahead: (): Ahead => ({ mark, logMarks: { p: mark }, inputs: () => Promise.resolve([]) }),
@@ -39,6 +42,7 @@ function studio(
     clock: { now: () => now, workshopTime: false, save: () => {} },
     scheduler,
     kept: derivedFile(null, 'test'),
+    stands: () => null,
     byItself: true,
   });
   return {
@@ -54,7 +58,10 @@ function studio(
 describe('the plan of the coming days', () => {
   it('is made when it is asked for, once, and holds until something is logged or its session is over', async () => {
     const { weeks, asked, at, logged, settled } = studio();
-    expect(weeks.answer()).toEqual({ plan: null, current: false, working: 0, trouble: null });
+    expect(weeks.answer()).toEqual({
+      ...{ plan: null, current: false, working: 0, trouble: null, changed: null },
+      done: { told: 0, inSession: 0, otherwise: 0, leftOut: 0, open: 0 },
+    });
     weeks.answer();
     await settled();
     expect(weeks.answer()).toMatchObject({ current: true, plan: { at: NOW } });

@@ -1,12 +1,22 @@
 import type { WeekAnswer } from '../../api/index.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import { coverMeantAt, meantOf, type PieceMeant } from '../../core/schedule/meant.ts';
+import {
+  changeOf,
+  plannedAgainstDone,
+  toldBy,
+  type PlanChange,
+  type StepStands,
+  type ToldTask,
+} from '../../core/schedule/changed.ts';
+import type { Possible } from '../../core/schedule/relax.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { AnswerCache } from '../files/answerCache.ts';
 import type { Ahead } from '../planning/ahead.ts';
 import type { Clock } from '../time/clock.ts';
+import { createAsked } from './asked.ts';
 import type { Scheduler } from './scheduler.ts';
 
 /** A plan of the coming days, made anew whenever it is asked for and rests on what is no more so. */
@@ -17,6 +27,11 @@ export interface Weeks {
    * meant to have.
    */
   meantOf: (pieceId: string, logMark: string, cover: Cover) => PieceMeant | null;
+  /**
+   * Whether a piece, or some that are to be made for a group, can be done as is asked, and what would make it possible; null
+   * where nothing is planned of it.
+   */
+  possible: (id: string) => Promise<Possible | null>;
   /** Makes it anew where it must be, once nothing was asked for a while. */
   keepUp: () => void;
   /** Gives up what is being made. */
@@ -28,6 +43,10 @@ export interface KeptWeek {
   plan: WeekPlan;
   mark: string;
   logMarks: Record<string, string>;
+  /** What it moved, or one before it; null where nothing has moved so far. */
+  changed: PlanChange | null;
+  /** What was told for sessions that have begun. */
+  told: ToldTask[];
 }
 
 interface WeekParts {
@@ -36,6 +55,8 @@ interface WeekParts {
   clock: Clock;
   scheduler: Scheduler;
   kept: AnswerCache<KeptWeek>;
+  /** How a step of a piece stands by its log. */
+  stands: (pieceId: string, key: string) => StepStands;
   /** Whether it keeps up by itself; a computer that is started often has better to do. */
   byItself?: boolean;
 }
@@ -54,23 +75,33 @@ interface Making {
   stop: AbortController;
 }
 
-export function createWeeks({ ahead, hours, clock, scheduler, kept, byItself = false }: WeekParts): Weeks {
+export function createWeeks({
+  ahead,
+  hours,
+  clock,
+  scheduler,
+  kept,
+  stands,
+  byItself = false,
+}: WeekParts): Weeks {
   let last: KeptWeek | null = kept.read()?.['week'] ?? null;
   let making: Making | null = null;
   /** What could not be planned, and why. */
   let failed: { mark: string; message: string } | null = null;
   let quiet: NodeJS.Timeout | null = null;
+  const asked = createAsked({ ahead, hours, scheduler });
 
   const make = async ({ mark, logMarks, inputs }: Ahead, mine: Making, now: Instant): Promise<void> => {
     try {
       const pieces = (await inputs()).slice(-MOST_PIECES);
-      const plan = await scheduler(
+      const plan = await scheduler.week(
         { pieces, hours: hours(), now, before: last?.plan ?? null },
         { signal: mine.stop.signal, onStep: (share) => (mine.share = share) },
       );
       if (!plan) return;
       failed = null;
-      last = { plan, mark, logMarks };
+      last = followed(last, { plan, mark, logMarks }, now);
+      asked.forget();
       kept.write(() => [['week', last!]]);
     } catch (error) {
       console.error(`The week could not be planned: ${String(error)}`);
@@ -103,19 +134,12 @@ export function createWeeks({ ahead, hours, clock, scheduler, kept, byItself = f
         current,
         working: making?.share ?? null,
         trouble: failed && failed.mark === of.mark ? failed.message : null,
+        changed: last?.changed ?? null,
+        done: plannedAgainstDone(last ? toldBy(last.told, last.plan, now) : [], now, stands),
       };
     },
-    meantOf: (pieceId, logMark, cover) => {
-      const known = last?.logMarks[pieceId];
-      if (!last || known === undefined) return null;
-      const meant = meantOf(
-        last.plan,
-        last.plan.pieces.find((of) => of.pieceId === pieceId),
-      );
-      const now = clock.now();
-      const asMeant = meant.covers.some(({ at }) => at <= now) && cover === coverMeantAt(meant, now, cover);
-      return known === logMark || asMeant ? meant : null;
-    },
+    possible: (id) => (last ? asked.possible(id, last.plan, clock.now()) : Promise.resolve(null)),
+    meantOf: (pieceId, logMark, cover) => last && meantBy(last, { pieceId, logMark, cover }, clock.now()),
     keepUp: () => {
       if (!byItself) return;
       if (quiet) clearTimeout(quiet);
@@ -135,3 +159,35 @@ export function createWeeks({ ahead, hours, clock, scheduler, kept, byItself = f
 /** Whether a plan is still one of what is to come: its first session is not over. */
 const holds = ({ at, sessions }: WeekPlan, now: Instant): boolean =>
   now >= at && now < (sessions[0]?.to ?? at + HOLDS);
+
+/** A plan after another: what it moved, and what was told for sessions that have begun. */
+function followed(
+  before: KeptWeek | null,
+  next: Pick<KeptWeek, 'plan' | 'mark' | 'logMarks'>,
+  now: Instant,
+): KeptWeek {
+  if (!before) return { ...next, changed: null, told: [] };
+  const logged = Object.keys(next.logMarks).filter((id) => before.logMarks[id] !== next.logMarks[id]);
+  const change = changeOf(before.plan, next.plan, logged);
+  return {
+    ...next,
+    changed: change.moved.length > 0 ? change : before.changed,
+    told: toldBy(before.told, before.plan, now),
+  };
+}
+
+/** What a plan means for a piece, while nothing else was logged of it than the cover that it is meant to have. */
+function meantBy(
+  { plan, logMarks }: KeptWeek,
+  { pieceId, logMark, cover }: { pieceId: string; logMark: string; cover: Cover },
+  now: Instant,
+): PieceMeant | null {
+  const known = logMarks[pieceId];
+  if (known === undefined) return null;
+  const meant = meantOf(
+    plan,
+    plan.pieces.find((of) => of.pieceId === pieceId),
+  );
+  const asMeant = meant.covers.some(({ at }) => at <= now) && cover === coverMeantAt(meant, now, cover);
+  return known === logMark || asMeant ? meant : null;
+}

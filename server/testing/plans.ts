@@ -4,6 +4,7 @@ import { plannerHere, type Planner } from '../planning/planner.ts';
 import { createPlans, type Plans } from '../planning/plans.ts';
 import type { Clock } from '../time/clock.ts';
 import { schedulerHere } from '../schedule/scheduler.ts';
+import { standsBy } from '../schedule/stands.ts';
 import { createWeeks, type Weeks } from '../schedule/weeks.ts';
 
 /** Plans that keep nothing on the disk. */
@@ -24,4 +25,5 @@ export const weeksOf = ({ store }: OpenFolder, plans: Plans, clock: Clock): Week
     hours: () => store.studio().studio,
     scheduler: schedulerHere(),
     kept: derivedFile(null, 'test'),
+    stands: standsBy(store),
   });

@@ -7,7 +7,14 @@ import { zonesEach } from '../../compose/passes.ts';
 import { problem, type Problem } from '../../units/problem.ts';
 import type { Instant } from '../../units/quantity.ts';
 import { foundingProblem, lifeProblem, type Admission, type Rule, type Rules } from './rules.ts';
-import { entriesOf, type Entry, type EntryKind, type EntryOf, type PieceBegun } from '../entry.ts';
+import {
+  entriesOf,
+  type Entry,
+  type EntryKind,
+  type EntryOf,
+  type PieceBegun,
+  type PieceMade,
+} from '../entry.ts';
 import { codeProblem } from '../code.ts';
 import { entriesAbout, subjectsOf } from '../ledger.ts';
 import { deedProblem, stepProblem } from './admitDeed.ts';
@@ -40,9 +47,7 @@ const ofSteps = <K extends 'piece.seen' | 'piece.left-out'>(): Rule<K> =>
 
 export const pieceRules: Pick<Rules, PieceKind> = {
   'piece.made': (entry, admission) =>
-    foundingProblem(entry, admission, 'piece') ??
-    inForm(entry.body.form) ??
-    layersProblem(entry.body.layers, admission),
+    foundingProblem(entry, admission, 'piece') ?? madeProblem(entry.body, admission),
   'piece.corrected': (entry, admission) => correctedProblem(entry, admission),
   'piece.routed': of(
     ({ body }, { piece }, admission) =>
@@ -102,6 +107,10 @@ export const pieceRules: Pick<Rules, PieceKind> = {
   'piece.faulted': of(({ body }, left) => stepProblem(left, body.refs)),
   'piece.finished': of(),
 };
+
+/** Why a piece cannot be made like this. */
+export const madeProblem = ({ form, layers }: PieceMade, admission: Admission): Problem | null =>
+  inForm(form) ?? layersProblem(layers, admission);
 
 /** More redos than these are another plan. */
 const MOST_REDOS = 40;

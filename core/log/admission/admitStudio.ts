@@ -1,9 +1,10 @@
 import { problem, type Problem } from '../../units/problem.ts';
 import type { Admission, Rules } from './rules.ts';
 import { ownProblem } from '../../catalogue/catalogue.ts';
-import { entriesOf, type EntryKind, type EntryOf } from '../entry.ts';
+import { entriesOf, type EntryKind, type EntryOf, type ToMake } from '../entry.ts';
 import { entriesAbout, type Ledger } from '../ledger.ts';
 import { groupsOf } from '../group.ts';
+import { madeProblem } from './admitPiece.ts';
 import { exists } from './presence.ts';
 import { SCALE, STUDIO, studioOf } from '../studio.ts';
 import { clashAt, dateAt } from '../../time/hours.ts';
@@ -81,8 +82,10 @@ function dayProblem(entry: EntryOf<'studio.day'>, ledger: Ledger): Problem | nul
   );
 }
 
-/** Two groups of one name cannot be told apart on a shelf. */
-function groupProblem({ subject, body }: EntryOf<'group.set'>, { ledger }: Admission): Problem | null {
+/** Two groups of one name cannot be told apart on a shelf; what is to be made can be, and in time. */
+function groupProblem(entry: EntryOf<'group.set'>, admission: Admission): Problem | null {
+  const { subject, body } = entry;
+  const { ledger } = admission;
   const same = groupsOf(ledger).some(
     ({ id, set, closed }) => id !== subject && !closed && sameName(set.name, body.name),
   );
@@ -92,7 +95,25 @@ function groupProblem({ subject, body }: EntryOf<'group.set'>, { ledger }: Admis
         'body.name',
         `There is a group called “${body.name}” already: give this one another name.`,
       )
-    : null;
+    : (body.toMake && toMakeProblem(entry, body.toMake, admission)) || null;
+}
+
+/** What is still to be made is fresh when it is made, and wanted on a day to come. */
+function toMakeProblem(entry: EntryOf<'group.set'>, made: ToMake, admission: Admission): Problem | null {
+  if (made.stage !== null || made.fired)
+    return problem(
+      'not-fresh',
+      'body.toMake.stage',
+      'Pieces that are still to be made are wet then: leave it at “freshly made”, or log them as made.',
+    );
+  if (entry.body.dueAt !== null && Date.parse(entry.body.dueAt) <= instantOf(entry))
+    return problem(
+      'wanted-before',
+      'body.dueAt',
+      'The day they are wanted by is over: choose a day to come.',
+    );
+  const found = madeProblem(made, admission);
+  return found && { ...found, field: found.field?.replace(/^body/, 'body.toMake') ?? null };
 }
 
 const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
