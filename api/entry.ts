@@ -218,6 +218,7 @@ export const bodies = {
     to: z.enum(['bisque', 'glazed']),
     cone: said('The cone', 8, 'To which cone?'),
     over: z.boolean(),
+    fireAt: instant.optional(),
   }),
   'load.loaded': z.strictObject({}),
   'load.unloaded': z.strictObject({}),

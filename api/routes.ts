@@ -78,7 +78,7 @@ export interface PieceAnswer {
   moved: Moved | null;
   /** What the plan of the coming days means for it; null where it does not know of all that was logged. */
   meant: PieceMeant | null;
-  /** When the first of its groups is wanted by; null where none is. */
+  /** When it is wanted dry: by the first of its groups, or for its kiln day; null where nobody asks. */
   wantedAt: Instant | null;
   /** Acts that name the piece, standing or not, in journal order. */
   acts: ShownAct[];
@@ -110,6 +110,34 @@ export interface WeekAnswer {
   changed: PlanChange | null;
   /** What became of what was planned for sessions that are over. */
   done: PlannedAgainstDone;
+  /** What is still to be made. */
+  toMake: ToMakeRow[];
+  kilnDays: KilnDayRow[];
+}
+
+/** A load that is planned for a day: from when it is fired until the kiln is free again. */
+export interface KilnDayRow extends Spell {
+  id: string;
+  /** Of its kiln. */
+  name: string;
+  pieces: string[];
+}
+
+/** Pieces that are still to be made for a group. */
+export interface ToMakeRow {
+  /** Of the group. */
+  id: string;
+  /** Of a piece, without its number. */
+  name: string;
+  groupName: string;
+  dueAt: Instant | null;
+  /** How many are wanted, and how many of them are not made yet. */
+  count: number;
+  left: number;
+  /** Slip that those take, by tub; under null what has no tub yet. */
+  slip: { tubId: string | null; volumeM3: number }[];
+  look: Appearance;
+  clay: { wetColour: string; dryColour: string };
 }
 
 /** GET /api/week/possible/:id: whether a piece, or pieces to be made for a group, can be done as is asked; null where nothing is planned of it. */

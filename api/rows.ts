@@ -87,6 +87,8 @@ export interface TodayAnswer {
   /** When hands are there, and when it is night, from some hours ago to two days on. */
   sessions: Spell[];
   nights: Spell[];
+  /** What is lost if nobody comes to the session that comes next, by name; null where that is not known. */
+  nobody: { session: Spell; lost: string[] } | null;
 }
 
 /** GET /api/pieces, with any of these */

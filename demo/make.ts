@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { schema } from '../api/index.ts';
 import { maker } from './maker.ts';
 import { decorated } from './decorated.ts';
-import { ferryLamps } from './orders.ts';
+import { ferryLamps, toCome } from './orders.ts';
 import { pieces } from './pieces.ts';
 import { roomsAndReadings } from './rooms.ts';
 import { studioEntries } from './studio.ts';
@@ -46,4 +46,5 @@ for (const { entry, file } of roomsAndReadings(make, now)) {
 for (const entries of [...slipRoom(make), ...tubs(make), ...trials(make)]) await log(entries);
 for (const entries of [...pieces(make), ...decorated(make)]) await log(entries);
 await log(ferryLamps(make));
+for (const entry of toCome(make)) await log([entry]);
 console.log('Quillstone Yard is made.');

@@ -39,7 +39,11 @@ export function studioEntries({ entry, date }: Make): Entry[] {
     entry('studio.set', 'studio', 40, '09:00', {
       name: 'Quillstone Yard',
       zone: 'Europe/Vienna',
-      hours: [1, 2, 3, 4, 5].flatMap(day).concat({ weekday: 6, fromMinute: 9 * 60, toMinute: 12 * 60 }),
+      hours: [
+        ...[1, 2, 3, 4, 5].flatMap(day),
+        ...[2, 4].map((weekday) => ({ weekday, ...evening })),
+        { weekday: 6, fromMinute: 9 * 60, toMinute: 12 * 60 },
+      ],
       nightFromMinute: 22 * 60,
       nightToMinute: 6 * 60 + 30,
     }),

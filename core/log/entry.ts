@@ -169,6 +169,8 @@ export interface LoadSet {
   cone: string;
   /** Given up before it was loaded. */
   over: boolean;
+  /** When it is to be fired, where that is planned: its pieces are wanted dry by then. */
+  fireAt?: string | undefined;
 }
 
 /** Pieces to be made alike for a group, until so many are in it: what each is made as, and hands at making one, s. */

@@ -43,3 +43,7 @@ export const loadsOf = memoByRevision(['load'], (ledger: Ledger): LoadState[] =>
 /** Whether a load holds its kiln. */
 export const isInKiln = ({ loadedAt, unloadedAt }: LoadState): boolean =>
   loadedAt !== null && unloadedAt === null;
+
+/** Whether a load is planned for a day and not in the kiln yet. */
+export const isAwaited = ({ set, loadedAt }: LoadState): boolean =>
+  set.fireAt !== undefined && loadedAt === null && !set.over;

@@ -15,7 +15,7 @@ const piece = (pieceId: string, tasks: Task[], more: Partial<PieceWeek> = {}): P
   ...more,
 });
 const plan = (at: number, pieces: PieceWeek[]): WeekPlan => ({
-  ...{ at, pieces, value: 1, bound: 1 },
+  ...{ at, pieces, nobody: null, value: 1, bound: 1 },
   sessions: [evening(0), evening(1), evening(2)],
 });
 

@@ -13,8 +13,10 @@ export interface Choosing {
   allWithin?: number;
   /** Itineraries that were found before, by piece: those that are still enough begin the search. */
   seeds?: readonly (readonly Itinerary[])[];
-  /** How long whole numbers are looked for, s; by diving alone at 0. */
-  seconds?: number;
+  /** Of one piece so many itineraries are looked at beside those that were found at the going prices. */
+  mostLooked?: number;
+  /** How many nodes of a tree whole numbers are looked for in; by diving alone at 0. */
+  nodes?: number;
   /** Told how far it has come; what it answers ends the search with what there is. */
   onStep?: (value: number, bound: number) => boolean;
 }
@@ -28,7 +30,10 @@ const GIVE = 0.005;
 /** Whole numbers are first looked for so roughly, as a share of what they are worth. */
 const ROUGH = 0.005;
 const MOST_ROUNDS = 60;
-const SECONDS = 0.5;
+const MOST_LOOKED = 60;
+/** Of one piece so many are weighed against one another for peace. */
+const MOST_CALM = 8;
+const NODES = 100;
 
 /** What looks for the best of one piece, at given prices of hands, with no more of them than are spare. */
 type SearchOf = (p: number, prices: readonly number[], spare?: readonly number[]) => Search;
@@ -51,7 +56,14 @@ export function choose(
   pieces: readonly Among[],
   tens: readonly number[],
   solver: Solver,
-  { seeds = [], allWithin = ALL_WITHIN, give = GIVE, seconds = SECONDS, onStep = () => false }: Choosing = {},
+  {
+    seeds = [],
+    allWithin = ALL_WITHIN,
+    give = GIVE,
+    mostLooked = MOST_LOOKED,
+    nodes = NODES,
+    onStep = () => false,
+  }: Choosing = {},
 ): Choice {
   const searchOf = searchIn(pieces);
   const pool = createPool(pieces, tens);
@@ -61,13 +73,13 @@ export function choose(
   const { bound, prices, relaxed } = generated(pool, pieces, tens, { solver, searchOf, onStep });
   const deep = dived(pool, pieces, tens, solver, searchOf);
   const easy = deep && deep.value > total(greedy).value ? deep : total(greedy);
-  const rough = seconds > 0 ? pool.whole(solver, { seconds, near: ROUGH }) : null;
+  const rough = nodes > 0 ? pool.whole(solver, { nodes, near: ROUGH }) : null;
   let whole = rough && rough.value > easy.value ? rough : easy;
   const found = pieces.map((_, p) => pool.columns.flatMap((of) => (of.p === p ? [of.itinerary] : [])));
   const gap = bound - whole.value;
   // nothing is better than what parts of pieces would be worth
   if (
-    seconds > 0 &&
+    nodes > 0 &&
     relaxed - whole.value > NEAR * Math.abs(whole.value) &&
     gap <= allWithin * Math.abs(bound)
   ) {
@@ -76,12 +88,16 @@ export function choose(
       const search = searchOf(p, prices);
       const { hoped, ...best } = bestItinerary(of.graph, search);
       const most = netOf(of, { ...best, hoped, value: hoped }, prices);
-      for (const itinerary of itinerariesWithin(of.graph, search, most - gap - 1e-9)) pool.add(p, itinerary);
+      for (const itinerary of itinerariesWithin(of.graph, search, most - gap - 1e-9, mostLooked))
+        pool.add(p, itinerary);
     }
-    const better = pool.whole(solver, { seconds, near: 0 });
+    const better = pool.whole(solver, { nodes, near: 0 });
     if (better && better.value > whole.value) whole = better;
   }
-  const calm = give > 0 ? steadied(pool, pieces, (1 - give) * whole.value, solver, seconds) : null;
+  const calm =
+    give > 0
+      ? steadied(pool.best(MOST_CALM, prices, whole), pieces, (1 - give) * whole.value, solver, nodes)
+      : null;
   return {
     ...(calm ?? whole),
     bound: Math.max(bound, whole.value),
@@ -101,7 +117,7 @@ function begun(pool: Pool, pieces: readonly Among[], tens: readonly number[], se
   for (const [p, { graph, told = [] }] of pieces.entries()) {
     pool.add(p, bestItinerary(graph, searchOf(p, none, none)));
     // what was told stays possible
-    for (const of of told) pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told: of }));
+    for (const of of told) pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told: of }), true);
   }
   return greedy;
 }

@@ -32,6 +32,8 @@ export interface Arc {
   visit: Visit;
   /** The chance that it is dry by when it is wanted, where its last task is done here and somebody asks; null elsewhere. */
   dry: number | null;
+  /** Nobody need be there for it. */
+  idle: boolean;
 }
 
 /** Everything that may become of a piece over some sessions: it does not depend on what hands cost. */
@@ -98,15 +100,21 @@ export function graphOf(
     const until = sessions[s + 1]?.from ?? session.to;
     const reached: { place: Place; arc: Omit<Arc, 'to' | 'name'> }[] = [];
     for (const from of places) {
-      if (from.next === blocks.length || open(from) < floor) continue;
+      // with nothing left to do it is only uncovered, to dry
+      const isOver = from.next === blocks.length && (blocks.length > 0 || s > 0);
+      if (isOver || open(from) < floor) continue;
       for (const stay of stays({ piece, at: from, session, suitable }, floor))
         for (const leaves of leavings(piece, from, stay)) {
           const dry = dryBy(piece, stay, leaves);
+          const idle = stay.covered === 'at-once' && leaves === from.cover;
           const worth = worthOf(piece, from, stay, leaves, dry, s);
           const moistures = dryOn(members, stay, leaves, until);
           const place = { next: stay.next, cover: leaves, moistures, value: from.value + worth };
           const visit = visitOf(piece, session, stay, leaves);
-          reached.push({ place, arc: { from: from.name, session: s, worth, tens: stay.tens, visit, dry } });
+          reached.push({
+            place,
+            arc: { from: from.name, session: s, worth, tens: stay.tens, visit, dry, idle },
+          });
         }
     }
     reached.sort((a, b) => b.place.value - a.place.value);

@@ -37,7 +37,12 @@ describe('the best of a piece over some sessions', () => {
     fc.assert(
       fc.property(anyPiece, fc.double({ min: 0, max: 2, noNaN: true }), (of, atLeast) => {
         const ways = [...everyWay(of, sessions, 0.5).values()].filter((worth) => worth >= atLeast);
-        const found = itinerariesWithin(exactly(of, sessions, 0.5), { least: 0.5 }, atLeast);
+        const found = itinerariesWithin(
+          exactly(of, sessions, 0.5),
+          { least: 0.5 },
+          atLeast,
+          Number.POSITIVE_INFINITY,
+        );
         const sorted = (worths: number[]) => worths.sort((a, b) => a - b).map((worth) => worth.toFixed(9));
         expect(sorted(found.map(({ value }) => value))).toEqual(sorted(ways));
       }),

@@ -74,6 +74,8 @@ export interface Search {
   told?: readonly (Instant | null)[];
   /** The least chance that each task is done where it is meant to be, whatever can be done later. */
   sure?: number;
+  /** The beginning of a session that nobody comes to. */
+  away?: Instant;
   /** The least chance, where its last task is done, that it is dry by when it is wanted. */
   dry?: number;
 }

@@ -30,7 +30,7 @@ const meant = meantOf({ at: NOW }, week);
 
 describe('what a plan means for a piece', () => {
   it('is its covers and its next task', () => {
-    expect(meant.next).toEqual({ name: 'Coat 1', at: NOW + 21 * HOUR, chance: 0.9 });
+    expect(meant.next).toMatchObject({ name: 'Coat 1', at: NOW + 21 * HOUR, chance: 0.9, leaves: null });
     expect(coverMeantAt(meant, NOW + 5 * HOUR, 'open')).toBe('tight');
     expect(coverMeantAt(meant, NOW + 22 * HOUR, 'tight')).toBe('open');
     expect(coverMeantAt(meant, NOW - HOUR, 'draped')).toBe('draped');
@@ -47,7 +47,12 @@ describe('what a plan means for a piece', () => {
   });
 
   it('is nothing for what only dries, and told where no session is found', () => {
-    expect(meantOf({ at: NOW }, undefined)).toEqual({ at: NOW, covers: [], next: null, unplanned: null });
+    expect(meantOf({ at: NOW }, undefined)).toMatchObject({
+      at: NOW,
+      covers: [],
+      next: null,
+      unplanned: null,
+    });
     expect(isWithoutSession(meant)).toBe(false);
     const without = { ...week, tasks: [], unplanned: { key: 'a/coat/1', name: 'Coat 1' } };
     expect(isWithoutSession(meantOf({ at: NOW }, without))).toBe(true);

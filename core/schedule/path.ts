@@ -123,24 +123,18 @@ function netOf(graph: Graph, { prices, spare, ...search }: Search): Float64Array
 }
 
 /** Which arcs were found open last, by what was asked: it is asked again and again at other prices. */
-type Asked = Pick<Search, 'least' | 'told' | 'sure' | 'dry'>;
+type Asked = Pick<Search, 'least' | 'told' | 'sure' | 'away' | 'dry'>;
 const asked = new WeakMap<Graph, { of: Asked; open: Uint8Array }>();
 
 /** Whether each arc may be gone: its tasks likely enough, each in the session that was told, and dry in time at its end. */
 function openArcs(graph: Graph, of: Asked): Uint8Array {
-  const { least, told, sure = 0, dry = 0 } = of;
+  const { least, told, sure = 0, away, dry = 0 } = of;
   const last = asked.get(graph);
-  if (
-    last &&
-    last.of.least === least &&
-    last.of.told === told &&
-    last.of.sure === of.sure &&
-    last.of.dry === of.dry
-  )
-    return last.open;
-  const open = Uint8Array.from(graph.arcs, ({ visit: { blocks, session }, dry: then }) =>
+  if (last && sameAsked(last.of, of)) return last.open;
+  const open = Uint8Array.from(graph.arcs, ({ visit: { blocks, session }, dry: then, idle }) =>
     Number(
       (then ?? 1) >= dry &&
+        (idle || session.from !== away) &&
         blocks.every(
           ({ block, chance, tooWet }) =>
             chance >= sure &&
@@ -153,14 +147,18 @@ function openArcs(graph: Graph, of: Asked): Uint8Array {
   return open;
 }
 
+const sameAsked = (a: Asked, b: Asked): boolean =>
+  (['least', 'told', 'sure', 'away', 'dry'] as const).every((key) => a[key] === b[key]);
+
 /** So many are followed at most. */
 const MOST = 100_000;
 
 /**
  * All that are worth so much, hands paid: the best of each way in which they take up hands.
  * @param atLeast hands paid
+ * @param most where there are more, those that are worth most
  */
-export function itinerariesWithin(graph: Graph, search: Search, atLeast: number): Itinerary[] {
+export function itinerariesWithin(graph: Graph, search: Search, atLeast: number, most: number): Itinerary[] {
   interface Way {
     value: number;
     arc: Arc | null;
@@ -191,7 +189,8 @@ export function itinerariesWithin(graph: Graph, search: Search, atLeast: number)
       if (value < atLeast || value <= (found.get(way.hands)?.value ?? Number.NEGATIVE_INFINITY)) continue;
       found.set(way.hands, { way, value, end: graph.ends[place]! });
     }
-  return [...found.values()].map(({ way, end }) => {
+  const best = [...found.values()].sort((a, b) => b.value - a.value).slice(0, most);
+  return best.map(({ way, end }) => {
     const path: Arc[] = [];
     for (let at: Way | null = way; at?.arc; at = at.before) path.unshift(at.arc);
     const worth = path.reduce((sum, arc) => sum + arc.worth, end);

@@ -71,7 +71,7 @@ export function rememberedPlannings(pieces: number): Plannings {
     const piece = foldPiece(facts.pieceId, facts.entries);
     if (!piece || slots.length === 0) return null;
     const work = workAhead({ ...given, piece, facts }, now);
-    if (work.blocks.length === 0) return null;
+    if (work.blocks.length === 0 && (given.due === null || piece.fired !== 'raw')) return null;
     const believed = stateOf(piece, facts, unmade ? now : planAt(piece, now), living);
     const ahead: PieceAhead = { ...given, facts, piece, believed };
     const graph = graphOf(scheduledOver(ahead, work, slots, tablesOf), slots, { floor: FLOOR });

@@ -51,19 +51,24 @@ export type Chosen = Pick<Choice, 'shares' | 'value'>;
 
 /** Itineraries found so far, and the programs that choose among them. */
 export interface Pool {
-  columns: readonly (Column & { p: number; itinerary: Itinerary })[];
+  columns: readonly (Column & { p: number; itinerary: Itinerary; told: boolean })[];
   /** To choose one of each piece, so that hands suffice; of so many that are left, with the hands that are left. */
   program: (rest?: { left: readonly number[]; counts: readonly number[] }) => Program;
   /** @returns whether it is new */
-  add: (p: number, itinerary: Itinerary) => boolean;
+  add: (p: number, itinerary: Itinerary, told?: boolean) => boolean;
   /** The best with whole numbers; null where none was found. */
   whole: (solver: Solver, effort: WholeEffort) => Chosen | null;
+  /** A pool of those that are worth most of each piece, hands paid, and of what was told and chosen. */
+  best: (most: number, prices: readonly number[], chosen: Chosen) => Pool;
   /** What is chosen by some amounts. */
   chosen: (amounts: readonly number[] | null) => Chosen | null;
 }
 
-export function createPool(pieces: readonly Among[], tens: readonly number[]): Pool {
-  const columns: Pool['columns'][number][] = [];
+export function createPool(
+  pieces: readonly Among[],
+  tens: readonly number[],
+  columns: Pool['columns'][number][] = [],
+): Pool {
   const known = new Set<string>();
   const program: Pool['program'] = (
     { left, counts } = { left: tens, counts: pieces.map(({ count }) => count) },
@@ -82,13 +87,26 @@ export function createPool(pieces: readonly Among[], tens: readonly number[]): P
     columns,
     program,
     chosen,
-    add: (p, itinerary) => {
+    add: (p, itinerary, told = false) => {
       const counts: Column['counts'] = [...handsOf(pieces[p]!, itinerary), [tens.length + p, 1]];
       const key = `${itinerary.value.toFixed(9)} ${JSON.stringify(counts)}`;
       if (known.has(key)) return false;
       known.add(key);
-      columns.push({ worth: itinerary.value, counts, p, itinerary });
+      columns.push({ worth: itinerary.value, counts, p, itinerary, told });
       return true;
+    },
+    best: (most, prices, { shares }) => {
+      const net = ({ p, itinerary }: Pick<Share, 'p' | 'itinerary'>) =>
+        handsOf(pieces[p]!, itinerary).reduce(
+          (value, [hands, taken]) => value - taken * prices[hands]!,
+          itinerary.value,
+        );
+      const chosen = new Set(shares.map(({ itinerary }) => itinerary));
+      const kept = pieces.flatMap((_, p) => {
+        const of = columns.filter((column) => column.p === p).sort((a, b) => net(b) - net(a));
+        return of.filter(({ itinerary, told }, i) => i < most || told || chosen.has(itinerary));
+      });
+      return createPool(pieces, tens, kept);
     },
     whole: (solver, effort) => chosen(solver.whole(program(), effort)),
   };

@@ -118,7 +118,7 @@ function tryOut(
   const left = handsBeside(given, plan, visits);
   const among = [{ ...planning, asked }];
   const shares = fewer
-    ? choose(among, left, solver, { give: 0, seconds: 0 }).shares
+    ? choose(among, left, solver, { give: 0, nodes: 0 }).shares
     : chooseQuickly(among, left);
   const whole = shares.filter(
     ({ itinerary: { visits } }) =>

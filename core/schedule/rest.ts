@@ -1,3 +1,4 @@
+import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { Itinerary } from './itinerary.ts';
 import { bestItinerary } from './path.ts';
@@ -32,14 +33,23 @@ const spareFor = (of: Among, own: Itinerary, left: readonly number[]): number[] 
  * @returns null where it may not, or nothing is meant
  */
 export function mayWait(of: Among, own: Itinerary, left: readonly number[]): Instant | null {
-  const done = ({ visits }: Itinerary) => visits.reduce((sum, { blocks }) => sum + blocks.length, 0);
   const first = own.visits.findIndex(({ blocks }) => blocks.length > 0);
   const spare = spareFor(of, own, left);
   let until: Instant | null = null;
   for (const { from, to } of first < 0 ? [] : of.slots.slice(first + 1)) {
     const later = bestItinerary(of.graph, { least: of.least, spare, told: [from] });
-    if (done(later) < done(own)) break;
+    if (doneIn(later) < doneIn(own)) break;
     until = to;
   }
   return until;
+}
+
+const doneIn = ({ visits }: Itinerary): number => visits.reduce((sum, { blocks }) => sum + blocks.length, 0);
+
+/** Whether less can be done of a piece if nobody comes to a session that it was to be worked on or covered in. */
+export function isLostWithout(of: Among, own: Itinerary, left: readonly number[], session: Spell): boolean {
+  const meets = of.slots.find(({ from, to }) => from <= session.from && to >= session.to);
+  if (!meets) return false;
+  const then = bestItinerary(of.graph, { least: of.least, spare: spareFor(of, own, left), away: meets.from });
+  return doneIn(then) < doneIn(own);
 }

@@ -1,19 +1,35 @@
 import type { Cover } from '../drying/face.ts';
 import type { Spell } from '../time/hours.ts';
+import type { Instant } from '../units/quantity.ts';
 import type { PieceWeek, Task, WeekPlan } from './weekPlan.ts';
 
 /** What is meant for one session, in the order of hands. */
 export interface Sheet {
   session: Spell;
-  tasks: { pieceId: string; task: Task }[];
+  tasks: SheetTask[];
   /** Covers to change, by cover: as hands come, or once they are done. */
   covers: { coming: boolean; cover: Cover; pieceIds: string[] }[];
   handsMs: number;
 }
 
+export interface SheetTask {
+  pieceId: string;
+  task: Task;
+  /** So many that are not made yet; left out of a piece that is. */
+  unmade?: number;
+  /** Until when it may wait, null where it may not; left out of what comes after another task of its piece. */
+  mayWait?: Instant | null;
+}
+
 /** Each session in which something is meant; before the first of them the moment of the plan, where covers are changed at once. */
 export function sheetsOf({ at, sessions, pieces }: WeekPlan): Sheet[] {
-  const all = pieces.flatMap(({ pieceId, tasks }) => tasks.map((task) => ({ pieceId, task })));
+  const all = pieces.flatMap(({ pieceId, tasks, unmade, mayWait }) =>
+    tasks.map((task, i): SheetTask => ({
+      ...{ pieceId, task },
+      ...(unmade !== undefined && { unmade }),
+      ...(i === 0 && { mayWait }),
+    })),
+  );
   const moment = sessions[0] && sessions[0].from > at ? [{ from: at, to: at }] : [];
   const spells = [...moment, ...sessions, ...all.map(({ task }) => task.session)];
   const distinct = [...new Map(spells.map((of) => [of.to, of])).values()].sort((a, b) => a.from - b.from);

@@ -13,8 +13,8 @@ export interface Program {
 
 /** How hard whole amounts are looked for. */
 export interface WholeEffort {
-  /** No longer than this. */
-  seconds: number;
+  /** In no more nodes of a tree than this: the same on every machine. */
+  nodes: number;
   /** What is so near the best, as a share of it, will do. */
   near: number;
 }

@@ -13,7 +13,9 @@ const MOVED_SOON = 5;
 /** What it costs that some that are alike go a way of their own. */
 const BATCH = 2;
 /** Near enough, as a share. */
-const NEAR = 0.005;
+const NEAR = 0.02;
+/** Peace is not looked for longer than this, in nodes of a tree. */
+const NODES = 20;
 
 /** The choice of at least such a value for which hands come least often, covers are changed least and least is moved; null where none is found. */
 export function steadied(
@@ -21,26 +23,38 @@ export function steadied(
   pieces: readonly Among[],
   atLeast: number,
   solver: Solver,
-  seconds: number,
+  nodes: number,
 ): Chosen | null {
-  const { rows, columns } = pool.program();
+  const { rows } = pool.program();
   const value = rows.length;
-  /** What is paid for once, whoever makes use of it: a row each, in which those who do count. */
-  const paid: Column[] = [];
-  const rowFor = (cost: number, most: number): number => {
-    const row = value + 1 + paid.length;
-    paid.push({ worth: -cost, counts: [[row, -most]] });
-    return row;
+  let rowCount = value + 1;
+  /** What is paid for once, whoever makes use of it: in a row for each piece that may, so that a part of it is seen as such. */
+  const payer = (cost: number) => {
+    const column: Column = { worth: -cost, counts: [] };
+    const rowOfPiece = new Map<number, number>();
+    return {
+      column,
+      rowFor: (p: number): number => {
+        const row = rowOfPiece.get(p) ?? rowCount++;
+        if (!rowOfPiece.has(p)) column.counts.push([row, -pieces[p]!.count]);
+        rowOfPiece.set(p, row);
+        return row;
+      },
+    };
   };
-  // somebody comes for some pieces, or for none
-  const all = pieces.reduce((sum, { count }) => sum + count, 0);
-  const comes = new Map<Instant, number>();
-  const rowOf = (session: Instant) => {
-    const row = comes.get(session) ?? rowFor(COMES, all);
-    comes.set(session, row);
-    return row;
+  const comes = new Map<Instant, ReturnType<typeof payer>>();
+  const comingTo = (session: Instant) => {
+    const known = comes.get(session) ?? payer(COMES);
+    comes.set(session, known);
+    return known;
   };
-  const costing = pool.columns.map(({ p, itinerary }, c): Column => {
+  const batches: ReturnType<typeof payer>[] = [];
+  const batch = (p: number): number => {
+    const own = payer(BATCH);
+    batches.push(own);
+    return own.rowFor(p);
+  };
+  const costing = pool.columns.map(({ p, itinerary, counts }): Column => {
     const { graph, count } = pieces[p]!;
     const visited = visitedIn(graph.piece.cover, itinerary);
     const changes = visited.reduce((sum, of) => sum + of.changes, 0);
@@ -48,23 +62,24 @@ export function steadied(
     return {
       worth: -(CHANGES * changes + WAITS * waits + movedBy(pieces[p]!, itinerary)),
       counts: [
-        ...columns[c]!.counts,
+        ...counts,
         [value, itinerary.value],
-        ...visited.map(({ from }): [number, number] => [rowOf(from), 1]),
-        ...(count > 1 ? [[rowFor(BATCH, count), 1] as [number, number]] : []),
+        ...visited.map(({ from }): [number, number] => [comingTo(from).rowFor(p), 1]),
+        ...(count > 1 ? [[batch(p), 1] as [number, number]] : []),
       ],
     };
   });
+  const paid = [...comes.values(), ...batches].map(({ column }) => column);
   const amounts = solver.whole(
     {
       columns: [...costing, ...paid],
       rows: [
         ...rows,
         { least: atLeast, most: Number.POSITIVE_INFINITY },
-        ...paid.map(() => ({ least: Number.NEGATIVE_INFINITY, most: 0 })),
+        ...Array.from({ length: rowCount - value - 1 }, () => ({ least: Number.NEGATIVE_INFINITY, most: 0 })),
       ],
     },
-    { seconds, near: NEAR },
+    { nodes: Math.min(nodes, NODES), near: NEAR },
   );
   return pool.chosen(amounts);
 }

@@ -1,4 +1,4 @@
-import type { Hours } from '../time/hours.ts';
+import type { Hours, Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 import { isReached } from './bars.ts';
 import { choose } from './choose.ts';
@@ -6,7 +6,7 @@ import { livedThrough, looksOf } from './living.ts';
 import { inOrder } from './minutes.ts';
 import type { Lived, PieceGiven, Planning, PlanningOf } from './planning.ts';
 import { tensIn, type Among, type Share, type Told } from './pool.ts';
-import { handsLeft, mayWait } from './rest.ts';
+import { handsLeft, isLostWithout, mayWait } from './rest.ts';
 import { fromNowOn, sessionsAhead } from './sessions.ts';
 import type { Solver } from './solver.ts';
 import type { WeekPlan } from './weekPlan.ts';
@@ -49,8 +49,8 @@ export function planWeek(
     const planning = planningOf(given, visits, now);
     if (planning) all.push(planning);
   }
-  if (all.length === 0) return { at: now, sessions, pieces: [], value: 0, bound: 0 };
-  let among = all.map((of): Among => ({ ...of, told: toldsOf(of, before) }));
+  if (all.length === 0) return { at: now, sessions, pieces: [], nobody: null, value: 0, bound: 0 };
+  let among = all.map((of): Among & Planning => ({ ...of, told: toldsOf(of, before) }));
   for (let tries = 1; ; tries++) {
     const share = READY + ((1 - READY) * (tries - 1)) / TRIES;
     let ended = false;
@@ -85,6 +85,7 @@ export function planWeek(
             mayWait: mayWait(among[p]!, itinerary, left),
           };
         }),
+        nobody: withoutAnybody(among, shares, left, sessions),
         value: chosen.value,
         bound: chosen.bound,
       };
@@ -95,6 +96,25 @@ export function planWeek(
       if (row >= 0) tens[row] = Math.max(0, tens[row]! - 1);
     }
   }
+}
+
+/** What is lost if nobody comes to the first session that anything is meant for. */
+function withoutAnybody(
+  pieces: readonly (Among & Planning)[],
+  shares: readonly Share[],
+  left: readonly number[],
+  sessions: readonly Spell[],
+): WeekPlan['nobody'] {
+  const worked = shares.flatMap(({ itinerary: { visits } }) =>
+    visits.flatMap(({ blocks, session }) => (blocks.length > 0 ? [session.to] : [])),
+  );
+  const session = sessions.find(({ to }) => worked.includes(to));
+  if (!session) return null;
+  const lost = shares.filter(({ p, itinerary }) => {
+    const of = pieces[p]!;
+    return !of.unmade && !of.ownHands && isLostWithout(of, itinerary, left, session);
+  });
+  return { session, lost: lost.map(({ p }) => pieces[p]!.piece.id) };
 }
 
 /** Of the work so much is done once pieces are ready to be planned. */
@@ -123,9 +143,9 @@ const toldsOf = ({ piece, blocks, slots }: Planning, before: WeekPlan | null): T
     );
 
 /** Asks more of each task that fell when it was lived through. @returns the same pieces where none did */
-function askedMore(among: Among[], shares: readonly Share[], lived: readonly Lived[]): Among[] {
+function askedMore<A extends Among>(among: A[], shares: readonly Share[], lived: readonly Lived[]): A[] {
   let any = false;
-  const asked = among.map((of, p): Among => {
+  const asked = among.map((of, p): A => {
     const least = shares.reduce((least, share, i) => {
       if (share.p !== p) return least;
       const done = share.itinerary.visits.flatMap(({ blocks }) => blocks);

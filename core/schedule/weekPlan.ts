@@ -50,6 +50,8 @@ export interface WeekPlan {
   /** When hands are there: long sessions in parts. */
   sessions: Spell[];
   pieces: PieceWeek[];
+  /** What is lost if nobody comes to the first session that anything is meant for: pieces, of which less can be done then. */
+  nobody: { session: Spell; lost: string[] } | null;
   /** What it is worth, and what no plan can be worth more than. */
   value: number;
   bound: number;

@@ -110,7 +110,7 @@ function apiRoutes({
   api.use(actsFirst());
   api.use(
     viewRoutes({ store, plans, weeks, shelf, clock, answers }),
-    calendarRoutes({ store, plans, weeks, feed }),
+    calendarRoutes({ store, plans, weeks, feed, clock, jobs: chores }),
     slipRoutes(answers),
     labelRoutes(chores),
     formatRoutes(store, shelf, files, clock),

@@ -37,6 +37,7 @@ const plan: WeekPlan = {
       ],
     },
   ],
+  nobody: null,
   value: 1,
   bound: 1,
 };

@@ -61,8 +61,8 @@ function linesOf(
   return [
     ...cover(true),
     ...tasks.map(
-      ({ pieceId, task }) =>
-        `${clockTime(task.at)} ${taskWords(task)}: ${nameOf(pieceId)} (${chanceWords(task.chance)})`,
+      ({ pieceId, task, unmade }) =>
+        `${clockTime(task.at)} ${taskWords(task)}: ${unmade === undefined ? '' : `${unmade} × `}${nameOf(pieceId)} (${chanceWords(task.chance)})`,
     ),
     ...cover(false),
   ];

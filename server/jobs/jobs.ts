@@ -7,6 +7,7 @@ import type { Result } from '../../core/units/problem.ts';
 import { readArchive, type ArchiveHead, type ArchiveTask } from './archive.ts';
 import { readClimate, type ClimateFile } from './climate.ts';
 import { labelSheet, type LabelTask } from './labels.ts';
+import { runSheetPdf, type RunSheetTask } from './runSheet.ts';
 
 /** Heavy reading and drawing of files, done off the server's thread. */
 export interface Jobs {
@@ -15,6 +16,8 @@ export interface Jobs {
   archive: (path: string, take: (acts: AnyRecordedAct[]) => Promise<void>) => Promise<Result<ArchiveHead>>;
   /** Labels to print, as PDF. */
   labels: (task: LabelTask) => Promise<Uint8Array>;
+  /** A plan to print, as PDF. */
+  runSheet: (task: RunSheetTask) => Promise<Uint8Array>;
   close: () => Promise<void>;
 }
 
@@ -53,6 +56,7 @@ export function createJobs(path: string): Jobs {
       }
     },
     labels: (task) => pool.run(task, { name: 'labelSheet' }) as Promise<Uint8Array>,
+    runSheet: (task) => pool.run(task, { name: 'runSheetPdf' }) as Promise<Uint8Array>,
     close: () => pool.close({ force: true }),
   };
 }
@@ -61,5 +65,6 @@ export const jobsHere = (): Jobs => ({
   climate: (path, answers) => Promise.resolve(readClimate({ path, answers })),
   archive: (path, take) => readArchive(path, take),
   labels: labelSheet,
+  runSheet: runSheetPdf,
   close: () => Promise.resolve(),
 });

@@ -1,25 +1,12 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import qrcode from 'qrcode';
 import type { Label, LabelsRequest } from '../../api/index.ts';
+import { MM, papers, startPdf } from './pdf.ts';
 
-/** Points to a millimetre. */
-const MM = 72 / 25.4;
-const sheets = {
-  A4: { width: 210, height: 297 },
-  Letter: { width: 215.9, height: 279.4 },
-};
 const WIDE = 90;
 const HIGH = 50;
 const GAP = 5;
 const INSET = 4;
 const QR_MM = 24;
-
-const fonts = dirname(
-  createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json'),
-);
-const font = (weight: number) =>
-  join(fonts, 'files', `atkinson-hyperlegible-next-latin-${weight}-normal.woff`);
 
 export interface LabelTask {
   asked: LabelsRequest;
@@ -29,20 +16,9 @@ export interface LabelTask {
 
 /** A sheet of labels, two in a row, with hairlines to cut along, as PDF. */
 export async function labelSheet({ asked, origin }: LabelTask): Promise<Uint8Array> {
-  // no start of the program waits for it
-  const { default: PDFDocument } = await import('pdfkit');
   const { paper, labels } = asked;
-  const sheet = sheets[paper];
-  const doc = new PDFDocument({
-    size: [sheet.width * MM, sheet.height * MM],
-    margin: 0,
-    autoFirstPage: false,
-  });
-  doc.registerFont('plain', font(400));
-  doc.registerFont('bold', font(700));
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const done = new Promise<Uint8Array>((resolve) => doc.on('end', () => resolve(Buffer.concat(chunks))));
+  const sheet = papers[paper];
+  const { doc, end } = await startPdf(paper);
   const left = (sheet.width - 2 * WIDE - GAP) / 2;
   const rows = Math.floor((sheet.height - 20) / (HIGH + GAP));
   for (const [i, label] of labels.entries()) {
@@ -52,8 +28,7 @@ export async function labelSheet({ asked, origin }: LabelTask): Promise<Uint8Arr
     const y = 10 + Math.floor(place / 2) * (HIGH + GAP);
     paintLabel(doc, label, x * MM, y * MM, origin);
   }
-  doc.end();
-  return done;
+  return end();
 }
 
 function paintLabel(doc: PDFKit.PDFDocument, label: Label, x: number, y: number, origin: string): void {

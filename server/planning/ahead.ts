@@ -1,12 +1,16 @@
-import { firstWanted, groupsOf, hasHoursOfItsOwn, leftToMake } from '../../core/log/group.ts';
-import { foldPiece, type PieceState } from '../../core/log/piece.ts';
+import type { KilnDayRow, ToMakeRow } from '../../api/index.ts';
+import { groupsOf, hasHoursOfItsOwn } from '../../core/log/group.ts';
+import { wantedBy } from '../../core/log/wanted.ts';
+import { isAwaited, kilnsOf, loadsOf } from '../../core/log/kilnLoad.ts';
+import type { Ledger } from '../../core/log/ledger.ts';
+import type { PieceState } from '../../core/log/piece.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
 import type { Moved } from '../../core/plan/moved.ts';
-import { entryOfMade, type Unmade } from '../../core/schedule/ahead.ts';
 import type { PieceGiven } from '../../core/schedule/planning.ts';
-import type { Instant } from '../../core/units/quantity.ts';
+import { SECOND, type Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store/store.ts';
 import type { PlanInputs } from './planInputs.ts';
+import { groupsToMake, toMakeRow, type GroupToMake } from './toMake.ts';
 
 /** The pieces that hands are still to come to. */
 export interface Ahead {
@@ -15,12 +19,9 @@ export interface Ahead {
   /** The mark of what was logged of each. */
   logMarks: Record<string, string>;
   inputs: () => Promise<PieceGiven[]>;
-}
-
-/** A piece, or some that are still to be made alike, as if one were made now; by the name of their group. */
-interface Asked {
-  piece: PieceState;
-  unmade?: Unmade;
+  /** What is still to be made. */
+  toMake: ToMakeRow[];
+  kilnDays: KilnDayRow[];
 }
 
 export function aheadOf(
@@ -37,30 +38,44 @@ export function aheadOf(
 ): Ahead {
   const { store, cases, priorOf, movedOf, inputs } = of;
   const groups = groupsOf(store.ledger);
-  const asked: Asked[] = [
+  const wished = groupsToMake(store, cases.pieces(), now);
+  const asked: (Pick<GroupToMake, 'piece'> & Partial<GroupToMake>)[] = [
     ...pieces.map((piece) => ({ piece })),
-    ...groups.flatMap((group): Asked[] => {
-      const { id, set } = group;
-      const count = leftToMake(group, cases.pieces());
-      if (count === 0 || !set.toMake) return [];
-      const { count: _all, takesS, ...made } = set.toMake;
-      const piece = foldPiece(id, [entryOfMade(id, made, now)])!;
-      return [{ piece: { ...piece, groups: [id] }, unmade: { made, count, handsMs: takesS * 1000 } }];
-    }),
+    ...wished,
   ];
-  const dueOf = ({ piece }: Asked) => firstWanted(groups, piece.groups);
+  const dueOf = (piece: PieceState) => wantedBy(store.ledger, piece);
   const logMarks = Object.fromEntries(asked.map(({ piece }) => [piece.id, cases.logMark(piece)]));
-  const others = asked.map((one) => [priorOf(one.piece), movedOf(one.piece), dueOf(one), one.unmade?.count]);
+  const others = asked.map(({ piece, unmade }) => [
+    priorOf(piece),
+    movedOf(piece),
+    dueOf(piece),
+    unmade?.count,
+  ]);
   return {
     mark: JSON.stringify([logMarks, others, store.studio().studio]),
     logMarks,
+    toMake: wished.map((one) => toMakeRow(one, store, cases)),
+    kilnDays: kilnDaysOf(store.ledger),
     inputs: async () =>
       (await inputs(asked.map(({ piece }) => piece))).flatMap((facts): PieceGiven[] => {
         const one = asked.find(({ piece }) => piece.id === facts.pieceId);
         if (!one) return [];
         const { piece, unmade } = one;
         const ownHands = hasHoursOfItsOwn(groups, piece.groups);
-        return [{ facts, due: dueOf(one), ownHands, ...(unmade && { unmade }) }];
+        return [{ facts, due: dueOf(piece), ownHands, ...(unmade && { unmade }) }];
       }),
   };
 }
+
+/** Loads that are planned for a day. */
+const kilnDaysOf = (ledger: Ledger): KilnDayRow[] =>
+  loadsOf(ledger)
+    .filter(isAwaited)
+    .map(({ id, set }) => {
+      const kiln = kilnsOf(ledger).find((of) => of.id === set.kilnId);
+      const from = Date.parse(set.fireAt!);
+      return {
+        ...{ id, name: kiln?.set.name ?? 'Kiln', pieces: set.pieces },
+        ...{ from, to: from + (kiln?.set.holdsS ?? 0) * SECOND },
+      };
+    });

@@ -28,6 +28,8 @@ export interface PlanInputs {
   finished: () => PieceState[];
   /** As it is seen. */
   look: (piece: PieceState) => Appearance;
+  /** Slip of the tubs that a piece is planned from, as it stands now. */
+  slipFor: (piece: PieceState) => PlanInput['tubs'];
   /** Who logged that it was made. */
   makerOf: (piece: PieceState) => string;
   /** All that a plan of a piece rests on, or why it cannot be planned. */
@@ -100,9 +102,13 @@ export function createPlanInputs(store: Store, sensors: Pick<Sensors, 'recent'> 
     };
   };
 
+  const slipFor = (asked: PieceState): PlanInput['tubs'] =>
+    Object.assign({}, ...tubsNamed(asked).map(slipIn)) as PlanInput['tubs'];
+
   return {
     piece,
     pieces,
+    slipFor,
     unfinished: () => bothKinds().unfinished,
     finished: () => bothKinds().finished,
     look: (asked) => {
@@ -157,7 +163,7 @@ export function createPlanInputs(store: Store, sensors: Pick<Sensors, 'recent'> 
         body: settingAt(clay, asked.madeAt),
         rooms: inCase,
         studio: hoursFor(studio, groups, asked.groups),
-        tubs: Object.assign({}, ...tubsNamed(asked).map(slipIn)) as PlanInput['tubs'],
+        tubs: slipFor(asked),
         learned,
         ...(!asked.finished && { paces: pacesOf([...likeOf(asked), asked]) }),
         ...(guarded && { guarded: true }),

@@ -10,7 +10,8 @@ import type {
   PiecesQuery,
 } from '../../api/index.ts';
 import type { PieceState } from '../../core/log/piece.ts';
-import { firstWanted, groupsOf } from '../../core/log/group.ts';
+import { groupsOf } from '../../core/log/group.ts';
+import { wantedBy } from '../../core/log/wanted.ts';
 import { tallyOf } from '../../core/piece/tally.ts';
 import type { Appearance } from '../../core/piece/appearance.ts';
 import type { PlanInput } from '../../core/piece/planInput.ts';
@@ -47,7 +48,7 @@ export interface Plans {
   layersOf: (ids: readonly string[]) => LayersAnswer['pieces'];
   /** What the plan of the coming days means for a piece. */
   meantOf: (pieceId: string) => PieceMeant | null;
-  /** When the first of its groups is wanted by; null where none is. */
+  /** When it is wanted dry; null where nobody asks. */
   wantedOf: (pieceId: string) => Instant | null;
   /** When the sensor of its room last spoke; null where its room has none, or it is finished. */
   sensorOf: (pieceId: string) => { lastAt: Instant | null } | null;
@@ -303,7 +304,7 @@ export function createPlans({
       const piece = cases.piece(id);
       return piece ? meantOf(piece) : null;
     },
-    wantedOf: (id) => firstWanted(groupsOf(store.ledger), cases.piece(id)?.groups ?? []),
+    wantedOf: (id) => wantedBy(store.ledger, cases.piece(id) ?? { id, groups: [] }),
     sensorOf: (id) => {
       const piece = cases.piece(id);
       return piece && !piece.finished ? (sensors?.heardFrom(piece.roomId) ?? null) : null;

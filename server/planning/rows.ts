@@ -38,7 +38,7 @@ const makerName = (store: Store, id: string): string =>
   store.studio().makers.find((maker) => maker.id === id)?.set.name ?? '';
 
 /** The clay of a piece as it was set when the piece was made. */
-function bodyOf(piece: PieceState, store: Store) {
+export function bodyOf(piece: PieceState, store: Store) {
   const clay = store.studio().clays.find(({ id }) => id === piece.made.clayId);
   return clay ? settingAt(clay, piece.madeAt) : defaultBody;
 }

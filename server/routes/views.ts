@@ -14,6 +14,8 @@ import type {
 import type { Clock } from '../time/clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 import type { Plans } from '../planning/plans.ts';
+import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
+import type { PieceState } from '../../core/log/piece.ts';
 import type { Weeks } from '../schedule/weeks.ts';
 import type { Shelf } from '../planning/tubShelf.ts';
 import { entriesOf, type StudioSet } from '../../core/log/entry.ts';
@@ -129,6 +131,13 @@ function studioViews(router: Router, { store, plans, clock, answers }: Sources):
   router.get('/techniques', (_request, response) => void response.json(answers.techniques()));
 }
 
+/** What is lost if nobody comes, by name. */
+const nobodyOf = (nobody: WeekPlan['nobody'], pieces: readonly PieceState[]): TodayAnswer['nobody'] =>
+  nobody && {
+    session: nobody.session,
+    lost: nobody.lost.flatMap((id) => pieces.find((piece) => piece.id === id)?.made.name ?? []),
+  };
+
 function todayViews(router: Router, from: Sources): void {
   const { store, plans, weeks, shelf, clock, answered } = from;
   const todayAnswer = async (): Promise<TodayAnswer> => {
@@ -142,6 +151,7 @@ function todayViews(router: Router, from: Sources): void {
       groups: groupsOf(store.ledger).filter(({ closed }) => !closed),
       guides: guidesOf(store.ledger),
       ...dayOf(store.studio().studio, now),
+      nobody: nobodyOf(weeks.nobody(), plans.all()),
     };
   };
   router.get('/today', (_request, response) => answered(response, 'today', todayAnswer));

@@ -1,6 +1,9 @@
 import highsLoader, { type Highs, type ModelData } from 'highs';
 import type { Program, Solver } from '../../core/schedule/solver.ts';
 
+/** A program that is not solved by then will not be: it blocks the thread. */
+const LONGEST_S = 5;
+
 /** Programs solved by HiGHS; it blocks the thread it is on. */
 export async function createSolver(): Promise<Solver> {
   const highs = await highsLoader();
@@ -15,12 +18,13 @@ export async function createSolver(): Promise<Solver> {
         const { rowDual, colValue } = model.getSolution();
         return { worth: model.getObjectiveValue(), prices: [...rowDual], amounts: [...colValue] };
       }),
-    whole: (program, { seconds, near }) =>
+    whole: (program, { nodes, near }) =>
       highs.withModel(
         { ...modelOf(highs, program), integrality: new Int32Array(program.columns.length).fill(1) },
         (model) => {
           model.options.set('output_flag', false);
-          model.options.set('time_limit', seconds);
+          model.options.set('mip_max_nodes', nodes);
+          model.options.set('time_limit', LONGEST_S);
           model.options.set('mip_rel_gap', near);
           model.run();
           const amounts = [...model.getSolution().colValue];

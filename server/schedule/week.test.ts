@@ -76,6 +76,25 @@ describe('the week of three cruets over evenings', () => {
     expect(week.pieces[0]!.covers.some(({ cover }) => cover !== 'open')).toBe(true);
   });
 
+  it('says whose tasks cannot wait, and who is lost if nobody comes', () => {
+    const { nobody, sessions } = week;
+    const first = Math.min(...week.pieces.flatMap(({ tasks }) => tasks.map(({ session }) => session.to)));
+    expect(nobody!.session.to).toBe(first);
+    const closed = sessions.find(({ to }) => to === first)!;
+    const day = new Date(closed.from).toISOString().slice(0, 10);
+    const without = planWeek(pieces, { ...evenings, days: { [day]: [] } }, NOW, {
+      solver,
+      planningOf: rememberedPlannings(3).planningOf,
+    })!;
+    const steps = (of: WeekPlan, id: string) =>
+      of.pieces.find(({ pieceId }) => pieceId === id)!.tasks.flatMap((task) => task.steps).length;
+    for (const { pieceId, mayWait, tasks } of week.pieces) {
+      // who can wait is not lost, who is lost has fewer steps done than before
+      if (nobody!.lost.includes(pieceId)) expect(steps(without, pieceId)).toBeLessThan(steps(week, pieceId));
+      if (mayWait !== null) expect(mayWait).toBeGreaterThan(tasks[0]!.session.to);
+    }
+  });
+
   it('stays as it was told while nothing is logged', () => {
     const again = plan(pieces, { before: week, now: NOW + 5 * MINUTE })!;
     expect(sessionsOf(again)).toEqual(sessionsOf(week));
@@ -125,6 +144,16 @@ describe('a wanted date', () => {
     // wrapped at last it would be wet for weeks
     expect(piece!.covers.at(-1)?.cover ?? 'tight').not.toBe('tight');
     expect(piece!.due!.by).toBe(by);
+    expect(piece!.due!.chance).toBeGreaterThan(0.8);
+  });
+
+  it('has a piece uncovered of which nothing is left to do but to dry', () => {
+    const bare: PieceGiven = { ...order(1), due: NOW + 6 * DAY };
+    const { unmade, ...rest } = bare;
+    const made = { ...unmade!.made, layers: [], cover: 'tight' as const };
+    const facts = asMadeAt({ ...rest.facts, pieceId: 'bare' }, { ...unmade!, made }, MADE);
+    const [piece] = plan([{ ...rest, facts }])!.pieces;
+    expect(piece).toMatchObject({ tasks: [], unplanned: null, covers: [{ at: NOW, cover: 'open' }] });
     expect(piece!.due!.chance).toBeGreaterThan(0.8);
   });
 

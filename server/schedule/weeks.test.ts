@@ -16,6 +16,7 @@ const planAt = (now: number): WeekPlan => ({
       covers: [{ at: now + HOUR, cover: 'tight' }],
     },
   ],
+  nobody: null,
   value: 1,
   bound: 1,
 });
@@ -37,7 +38,13 @@ function studio(
     possible: () => Promise.resolve(null),
   };
   const weeks = createWeeks({
-    ahead: (): Ahead => ({ mark, logMarks: { p: mark }, inputs: () => Promise.resolve([]) }),
+    ahead: (): Ahead => ({
+      mark,
+      logMarks: { p: mark },
+      inputs: () => Promise.resolve([]),
+      toMake: [],
+      kilnDays: [],
+    }),
     hours: () => ({ zone: 'Etc/UTC', hours: [] }),
     clock: { now: () => now, workshopTime: false, save: () => {} },
     scheduler,
@@ -59,7 +66,7 @@ describe('the plan of the coming days', () => {
   it('is made when it is asked for, once, and holds until something is logged or its session is over', async () => {
     const { weeks, asked, at, logged, settled } = studio();
     expect(weeks.answer()).toEqual({
-      ...{ plan: null, current: false, working: 0, trouble: null, changed: null },
+      ...{ plan: null, current: false, working: 0, trouble: null, changed: null, toMake: [], kilnDays: [] },
       done: { told: 0, inSession: 0, otherwise: 0, leftOut: 0, open: 0 },
     });
     weeks.answer();

@@ -32,6 +32,8 @@ export interface Weeks {
    * where nothing is planned of it.
    */
   possible: (id: string) => Promise<Possible | null>;
+  /** What is lost by the last plan if nobody comes, while that session is to come. */
+  nobody: () => WeekPlan['nobody'];
   /** Makes it anew where it must be, once nothing was asked for a while. */
   keepUp: () => void;
   /** Gives up what is being made. */
@@ -130,14 +132,12 @@ export function createWeeks({
       const of = ahead(now);
       const current = isCurrent(of, now);
       return {
-        plan: last?.plan ?? null,
-        current,
-        working: making?.share ?? null,
-        trouble: failed && failed.mark === of.mark ? failed.message : null,
-        changed: last?.changed ?? null,
-        done: plannedAgainstDone(last ? toldBy(last.told, last.plan, now) : [], now, stands),
+        ...toldAt(last, now, stands),
+        ...{ current, working: making?.share ?? null, toMake: of.toMake, kilnDays: of.kilnDays },
+        trouble: failed?.mark === of.mark ? failed.message : tooManyWords(Object.keys(of.logMarks).length),
       };
     },
+    nobody: () => nobodyBy(last, clock.now()),
     possible: (id) => (last ? asked.possible(id, last.plan, clock.now()) : Promise.resolve(null)),
     meantOf: (pieceId, logMark, cover) => last && meantBy(last, { pieceId, logMark, cover }, clock.now()),
     keepUp: () => {
@@ -191,3 +191,24 @@ function meantBy(
   const asMeant = meant.covers.some(({ at }) => at <= now) && cover === coverMeantAt(meant, now, cover);
   return known === logMark || asMeant ? meant : null;
 }
+
+/** What a plan tells at a moment. */
+const toldAt = (
+  of: KeptWeek | null,
+  now: Instant,
+  stands: WeekParts['stands'],
+): Pick<WeekAnswer, 'plan' | 'changed' | 'done'> => ({
+  plan: of?.plan ?? null,
+  changed: of?.changed ?? null,
+  done: plannedAgainstDone(of ? toldBy(of.told, of.plan, now) : [], now, stands),
+});
+
+const nobodyBy = (of: KeptWeek | null, now: Instant): WeekPlan['nobody'] => {
+  const nobody = of?.plan.nobody ?? null;
+  return nobody && nobody.session.to > now ? nobody : null;
+};
+
+const tooManyWords = (pieces: number): string | null =>
+  pieces > MOST_PIECES
+    ? `Of ${pieces} pieces the ${MOST_PIECES} made last are planned: log those as finished that are done with.`
+    : null;

@@ -19,6 +19,8 @@ export interface TypedGroup {
   dueAt: Instant | null;
   /** Its lessons as they are written; empty where it has the studio's hours. */
   hours: string;
+  /** What is still to be made for it; left as it is. */
+  toMake?: GroupSet['toMake'];
 }
 
 export const freshGroup = (): TypedGroup => ({
@@ -29,12 +31,13 @@ export const freshGroup = (): TypedGroup => ({
   hours: '',
 });
 
-export const typedGroup = ({ name, kind, guarded, dueAt, hours }: GroupSet): TypedGroup => ({
+export const typedGroup = ({ name, kind, guarded, dueAt, hours, toMake }: GroupSet): TypedGroup => ({
   name,
   kind,
   guarded: guarded === true,
   dueAt: dueAt === null ? null : Date.parse(dueAt),
   hours: weekText(hours ?? []),
+  ...(toMake && { toMake }),
 });
 
 /** What is wrong with a group as it is typed, by its field. */
@@ -44,7 +47,7 @@ export function wrongWithGroup(typed: TypedGroup): Record<string, string> {
   return wrongFields(bodies['group.set'], groupFrom(typed));
 }
 
-export function groupFrom({ name, kind, guarded, dueAt, hours }: TypedGroup): GroupSet {
+export function groupFrom({ name, kind, guarded, dueAt, hours, toMake }: TypedGroup): GroupSet {
   const lessons = kind === 'class' ? readWeek(hours) : null;
   return {
     name: name.trim(),
@@ -52,6 +55,7 @@ export function groupFrom({ name, kind, guarded, dueAt, hours }: TypedGroup): Gr
     ...(guarded && { guarded: true }),
     ...(lessons && lessons.length > 0 && { hours: lessons }),
     dueAt: dueAt === null ? null : new Date(dueAt).toISOString(),
+    ...(toMake && { toMake }),
   };
 }
 

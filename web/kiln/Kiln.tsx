@@ -2,18 +2,19 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
-import { cones } from '../../core/firing/cone.ts';
-import { fillOf, firingAsked, usualCone, type Firing } from '../../core/firing/kilnSpace.ts';
+import { fillOf, firingAsked, usualCone } from '../../core/firing/kilnSpace.ts';
 import type { KilnState } from '../../core/log/kilnLoad.ts';
 import { useNow } from '../asking/clock.ts';
 import { Columns } from '../ui/Columns.tsx';
-import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
+import { NumberField, typedNumber } from '../ui/fields.tsx';
 import { LogDialog } from '../saving/LogDialog.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Empty, Section, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
 import { asNow } from '../ui/asNow.ts';
+import { FiringFields, firings } from './FiringFields.tsx';
+import { KilnDay } from './KilnDay.tsx';
 import { Load } from './Load.tsx';
 import { PieceLine } from './PieceLine.tsx';
 import { TickedLine, toggled } from './TickedLine.tsx';
@@ -23,7 +24,7 @@ import { newKiln } from '../../core/defaults/studio.ts';
 /** What is gathered for the kiln, what is in it, and what comes out. */
 export function Kiln() {
   const { data, error } = usePollWhile(to('/api/kiln'), rowsWorking);
-  const [open, setOpen] = useState<'kiln' | 'gather' | null>(null);
+  const [open, setOpen] = useState<'kiln' | 'gather' | 'day' | null>(null);
   const now = useNow(60_000);
   if (!data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Fetching the kilns …</Typography>;
@@ -48,6 +49,7 @@ export function Kiln() {
     );
   const held = new Set(loads.flatMap(({ set, unloadedAt }) => (unloadedAt === null ? set.pieces : [])));
   const waiting = rows.filter((row) => firingAsked(row.asks) !== null && !held.has(row.id));
+  const raw = rows.filter(({ id, look }) => look.fired === 'raw' && !held.has(id));
   const notYet = rows.filter(
     (row) => row.handedAt !== null && firingAsked(row.asks) === null && !held.has(row.id) && row.kiln,
   );
@@ -59,6 +61,14 @@ export function Kiln() {
         </Typography>
         <Button variant="outlined" onClick={() => setOpen('kiln')} sx={{ displayPrint: 'none' }}>
           Set up a kiln
+        </Button>
+        <Button
+          variant="outlined"
+          disabled={raw.length === 0}
+          onClick={() => setOpen('day')}
+          sx={{ displayPrint: 'none' }}
+        >
+          Plan a kiln day
         </Button>
         <Button
           variant="contained"
@@ -86,6 +96,7 @@ export function Kiln() {
         </Section>
       )}
       {open === 'kiln' && <NewKiln onClose={() => setOpen(null)} />}
+      {open === 'day' && <KilnDay kilns={kilns} rows={raw} onClose={() => setOpen(null)} />}
       {open === 'gather' && <Gather kilns={kilns} waiting={waiting} onClose={() => setOpen(null)} />}
     </>
   );
@@ -137,11 +148,6 @@ function NewKiln({ onClose }: { onClose: () => void }) {
     </LogDialog>
   );
 }
-
-const firings: { to: Firing; name: string }[] = [
-  { to: 'bisque', name: 'Bisque' },
-  { to: 'glazed', name: 'Glaze firing' },
-];
 
 /** Chooses what goes into the next load, and says what of it is not dry, and how full the kiln is. */
 function Gather({
@@ -213,47 +219,5 @@ function Gather({
         />
       ))}
     </LogDialog>
-  );
-}
-
-/** Which kiln, which firing, to which cone. */
-function FiringFields({
-  kilns,
-  kinds,
-  chosen: { kilnId, to, cone },
-  onKiln,
-  onFiring,
-  onCone,
-}: {
-  kilns: KilnState[];
-  kinds: typeof firings;
-  chosen: { kilnId: string; to: Firing; cone: string };
-  onKiln: (id: string) => void;
-  onFiring: (to: Firing) => void;
-  onCone: (cone: string) => void;
-}) {
-  return (
-    <Columns>
-      <ChoiceField
-        label="Kiln"
-        value={kilnId}
-        onChoose={onKiln}
-        options={kilns.map(({ id, set }) => ({ value: id, label: set.name }))}
-      />
-      {kinds.length > 1 && (
-        <ChoiceField
-          label="What firing"
-          value={to}
-          onChoose={onFiring}
-          options={kinds.map(({ to: value, name: label }) => ({ value, label }))}
-        />
-      )}
-      <ChoiceField
-        label="To cone"
-        value={cone}
-        onChoose={onCone}
-        options={cones.map((of) => ({ value: of, label: of }))}
-      />
-    </Columns>
   );
 }

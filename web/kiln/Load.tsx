@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Box, Button, Typography } from '@mui/material';
 import type { KilnRow } from '../../api/routes.ts';
 import { fillOf, firingAsked } from '../../core/firing/kilnSpace.ts';
+import { LOOK_FIRST } from '../../core/schedule/weekPlan.ts';
 import { isInKiln, type KilnState, type LoadState } from '../../core/log/kilnLoad.ts';
 import { SECOND } from '../../core/units/quantity.ts';
 import { useNow } from '../asking/clock.ts';
@@ -32,6 +33,8 @@ export function Load({
   const { set, loadedAt, unloadedAt } = load;
   const pieces = set.pieces.flatMap((id) => rows.find((row) => row.id === id) ?? []);
   const name = kiln?.set.name ?? 'Kiln';
+  const fireAt = set.fireAt !== undefined && loadedAt === null ? Date.parse(set.fireAt) : null;
+  const awaited = fireAt !== null && fireAt > now;
   const wet = pieces.filter((row) => row.kiln && !row.kiln.dry);
   const first = pieces.filter((row) => loadedAt === null && firingAsked(row.asks) !== set.to);
   if (unloadedAt !== null)
@@ -57,7 +60,9 @@ export function Load({
         <Typography variant="h2" sx={{ fontSize: '1.8rem' }}>
           {isInKiln(load)
             ? `${name}: ${pieces.length} in it, cone ${set.cone}`
-            : `For ${name}: ${pieces.length} gathered, cone ${set.cone}`}
+            : fireAt !== null
+              ? `Kiln day, ${whenNear(fireAt, now, zone)}: ${pieces.length} for ${name}, cone ${set.cone}`
+              : `For ${name}: ${pieces.length} gathered, cone ${set.cone}`}
         </Typography>
         <LoadActs load={load} name={name} pieces={pieces} onUnload={() => setUnloading(true)} />
       </Box>
@@ -68,13 +73,14 @@ export function Load({
             ? ` It holds the kiln until about ${whenNear(until, now, zone)}.`
             : ` It should have cooled since ${whenNear(until, now, zone)}: unload it.`)}
       </Box>
-      {loadedAt === null && wet.length > 0 && (
+      {awaited && <ByThen pieces={pieces} />}
+      {loadedAt === null && !awaited && wet.length > 0 && (
         <Trouble>
           Not dry: {wet.map((row) => row.name).join(', ')}. Leave {wet.length === 1 ? 'it' : 'them'} for the
           next, or hold the kiln under 100 °C, vents open, until they are.
         </Trouble>
       )}
-      {first.length > 0 && (
+      {!awaited && first.length > 0 && (
         <Trouble>
           Something else comes first:{' '}
           {first.map((row) => `${row.name} (${row.asks?.name.toLowerCase() ?? 'no step left'})`).join(', ')}.
@@ -88,6 +94,34 @@ export function Load({
       {unloading && <Unload load={load} pieces={pieces} name={name} onClose={() => setUnloading(false)} />}
     </Box>
   );
+}
+
+/** What of a load will be dry by its day, as the plan of the coming days has it, and what to leave out. */
+function ByThen({ pieces }: { pieces: KilnRow[] }) {
+  const known = pieces.map((row) => ({ row, why: whyNot(row) }));
+  const not = known.filter(({ why }) => why !== null);
+  return (
+    <>
+      <Box sx={{ fontWeight: 700 }}>
+        {pieces.length - not.length} of {pieces.length} ready and dry by then.
+      </Box>
+      {not.length > 0 && (
+        <Trouble>
+          Leave out, or give more time: {not.map(({ row, why }) => `${row.name} (${why})`).join(', ')}. What
+          is only not dry can wait in the kiln under 100 °C, vents open.
+        </Trouble>
+      )}
+    </>
+  );
+}
+
+/** Why a piece is not ready for the kiln by its day, as it is planned; null where it is. */
+function whyNot({ kiln, asks, meant, working }: KilnRow): string | null {
+  const comesFirst = asks !== null && firingAsked(asks) === null;
+  if (comesFirst && meant?.unplanned) return `no session fits for “${meant.unplanned}”`;
+  if (kiln?.dry && !comesFirst) return null;
+  if (!meant?.due) return working || !meant ? 'still being worked out' : null;
+  return meant.due.chance < LOOK_FIRST ? `${Math.round(100 * meant.due.chance)} % dry by then` : null;
 }
 
 /** What can be done with a load: loaded, given up, unloaded. */

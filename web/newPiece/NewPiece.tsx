@@ -6,7 +6,7 @@ import { Button, TextField, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { PiecesAnswer } from '../../api/routes.ts';
 import { isHardlyMeant } from '../../core/form/formProblem.ts';
-import type { PieceMade } from '../../core/log/entry.ts';
+import type { PieceMade, ToMake } from '../../core/log/entry.ts';
 import { foldPiece, type PieceState } from '../../core/log/piece.ts';
 import { namedFor, numbered } from '../../core/piece/numbered.ts';
 import { formatQuantity, MINUTE, type UnitChoice } from '../../core/units/quantity.ts';
@@ -38,6 +38,7 @@ export function NewPiece() {
   // it may begin with a technique of the studio's own
   const [asked] = useSearchParams();
   const like = asked.get('like');
+  const pieces = useAnswer(to('/api/pieces'));
   const before = useAnswer(like ? to('/api/pieces/:id', { id: like }) : null, { revalidateOnFocus: false });
   if (like && !before.data)
     return before.error ? (
@@ -45,21 +46,50 @@ export function NewPiece() {
     ) : (
       <Typography>Fetching it …</Typography>
     );
-  const model = like && before.data?.given ? foldPiece(like, before.data.given.entries) : null;
+  const wished = asked.get('for');
+  const group = pieces.data?.groups.find(({ id }) => id === wished);
+  if (wished && !pieces.data) return <Typography>Fetching what is to be made …</Typography>;
+  const model = group?.set.toMake
+    ? wishedFor(group.id, group.set.toMake, asked.get('count'))
+    : like && before.data?.given
+      ? modelOf(foldPiece(like, before.data.given.entries))
+      : null;
   return (data || error) && (forms.data || forms.error) ? <Making model={model} /> : null;
 }
 
+/** What a piece is made after: one that was made before, or a wish. */
+interface Model {
+  draft: string;
+  of: Pick<PieceState, 'made' | 'groups' | 'layers'>;
+  /** How many at once, where that is said. */
+  count?: string;
+  /** The piece whose record it is made by. */
+  like?: string;
+}
+
+const modelOf = (of: PieceState | null): Model | null =>
+  of && { draft: `new piece like ${of.id}`, of, like: of.id };
+
+const wishedFor = (
+  groupId: string,
+  { count: _all, takesS: _long, ...made }: ToMake,
+  count: string | null,
+): Model => ({
+  draft: `made for ${groupId} ${count ?? ''}`,
+  of: { made, layers: made.layers, groups: [groupId] },
+  ...(count && { count }),
+});
+
 /** A piece as it is typed: like another, or like the last of its kind. */
-function useTypedNew(model: PieceState | null, technique: string | undefined) {
+function useTypedNew(model: Model | null, technique: string | undefined) {
   const all = useTechniques();
   const units = useUnits();
   const [typed, setTyped, forget] = useDraft<TypedNew>(
-    model
-      ? `new piece like ${model.id}`
-      : technique === undefined
-        ? 'new piece of layers'
-        : `new piece with ${technique}`,
-    () => (model ? likeThat(model, units) : likeLast(units, all, { technique })),
+    model ? model.draft : technique === undefined ? 'new piece of layers' : `new piece with ${technique}`,
+    () =>
+      model
+        ? { ...likeThat(model.of, units), ...(model.count && { count: model.count }) }
+        : likeLast(units, all, { technique }),
   );
   // another form begins as the last of that form did, with what was typed of this piece
   const set = (more: Partial<TypedNew>) =>
@@ -87,7 +117,7 @@ function useTypedNew(model: PieceState | null, technique: string | undefined) {
   return { typed, set, forget };
 }
 
-function Making({ model }: { model: PieceState | null }) {
+function Making({ model }: { model: Model | null }) {
   const log = useLog();
   const navigate = useNavigate();
   const pieceFrom = usePieceFrom();
@@ -110,7 +140,7 @@ function Making({ model }: { model: PieceState | null }) {
       ...pieceFrom(typed),
       ...(people.length > 0 && { name: people[0]! }),
       layers: layersFrom(typed.layers),
-      ...(model && { like: model.id }),
+      ...(model?.like !== undefined && { like: model.like }),
     };
     const count = people.length || (typedNumber(typed.count) ?? 1);
     const found = {

@@ -165,8 +165,8 @@ interface PieceFieldsProps {
   wrong: Record<string, string>;
 }
 
-/** What a piece is, where it stands, and when it was made. */
-export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
+/** What a piece is, where it stands, and when it was made, where it is. */
+export function PieceFields({ typed, set, wrong, unmade = false }: PieceFieldsProps & { unmade?: boolean }) {
   const units = useUnits();
   const begun = usePieceFrom()(typed);
   const { name, kind, lengths } = typed;
@@ -204,7 +204,7 @@ export function PieceFields({ typed, set, wrong }: PieceFieldsProps) {
           wrong={wrong}
         />
       )}
-      <WhenMade typed={typed} set={set} />
+      {!unmade && <WhenMade typed={typed} set={set} />}
       <WhereItStands typed={typed} set={set} wrong={wrong} begun={begun} />
     </Box>
   );

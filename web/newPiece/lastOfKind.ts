@@ -83,7 +83,10 @@ export function likeLast(
 }
 
 /** A new piece as one that was made before, but for when. */
-export const likeThat = (piece: PieceState, units: UnitChoice): TypedNew => ({
+export const likeThat = (
+  piece: Pick<PieceState, 'made' | 'groups' | 'layers'>,
+  units: UnitChoice,
+): TypedNew => ({
   ...asTyped(piece.made, 0, units),
   name: unnumbered(piece.made.name),
   stage: null,

@@ -3,10 +3,11 @@ import { Box, Button, TextField } from '@mui/material';
 import { to } from '../../api/answers.ts';
 import { ask, wordsFor } from '../asking/server.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
+import { lastPaper } from '../ui/paper.ts';
 import { Fold } from '../ui/Fold.tsx';
 import { Trouble } from '../ui/parts.tsx';
 
-/** The plan in a calendar: once as a file, or under an address that a calendar follows until it is withdrawn. */
+/** The plan to print, and in a calendar: once as a file, or under an address that a calendar follows until it is withdrawn. */
 export function InCalendar() {
   const { data, mutate } = useAnswer(to('/api/feed'));
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -20,13 +21,21 @@ export function InCalendar() {
   };
   const path = data?.path ?? null;
   return (
-    <Fold name="In your calendar" level="h2">
+    <Fold name="On paper, and in your calendar" level="h2">
       <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 720, pb: 2 }}>
         <Box>
-          Each session is an entry with its tasks and covers. A file holds the plan as it is now; a calendar
-          that follows an address has it as it will be.
+          Each session stands with its tasks and covers, on a sheet to tick off or as an entry of your
+          calendar. A file holds the plan as it is now; a calendar that follows an address has it as it will
+          be.
         </Box>
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+          <Button
+            variant="outlined"
+            href={`/api/week/run-sheet?paper=${lastPaper()}`}
+            download="run-sheet.pdf"
+          >
+            Print a run sheet (PDF)
+          </Button>
           <Button variant="outlined" href="/api/week/calendar" download="plan.ics">
             Take it as a file
           </Button>

@@ -3,16 +3,19 @@ import { Box, Button, Typography } from '@mui/material';
 import { sheetsOf } from '../../core/schedule/sheets.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { to } from '../../api/answers.ts';
-import type { WeekAnswer } from '../../api/routes.ts';
+import type { KilnDayRow, WeekAnswer } from '../../api/routes.ts';
 import { isBeingMade, usePollWhile } from '../asking/pollWhile.ts';
 import { wordsFor } from '../asking/server.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
 import { Fold } from '../ui/Fold.tsx';
 import { useHere } from '../ui/here.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
-import { faded, hairline, reachable } from '../ui/theme.ts';
+import { faded, reachable } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
-import { plannedPieces, type Planned } from './week.ts';
+import { Changed } from './Changed.tsx';
+import { NotAsWanted } from './NotAsWanted.tsx';
+import { ToMake } from './ToMake.tsx';
+import { namesOf, plannedPieces } from './week.ts';
 import { Head, SheetTable, sheetName } from './SheetTable.tsx';
 import { InCalendar } from './InCalendar.tsx';
 import { WeekPicture } from './WeekPicture.tsx';
@@ -26,14 +29,18 @@ export function Plan() {
   if (!week.data || !pieces.data)
     return error ? <Trouble>{wordsFor(error)}</Trouble> : <Typography>Working out the plan …</Typography>;
   const { plan } = week.data;
-  if (pieces.data.rows.length === 0) return <NoPieces />;
-  const planned = plan ? plannedPieces(plan, pieces.data.rows) : [];
+  if (pieces.data.rows.length + week.data.toMake.length === 0) return <NoPieces />;
+  const { rows } = pieces.data;
+  const { toMake } = week.data;
+  const planned = plan ? plannedPieces(plan, rows, toMake) : [];
+  const shown = new Set(planned.flatMap(({ pieceIds }) => pieceIds));
   const sheets = plan
-    ? sheetsOf({ ...plan, pieces: planned.map(({ week }) => week) }).filter(
+    ? sheetsOf({ ...plan, pieces: plan.pieces.filter(({ pieceId }) => shown.has(pieceId)) }).filter(
         ({ session }) => session.to > now || session.to === plan.at,
       )
     : [];
-  const nameOf = (pieceId: string) => planned.find(({ row }) => row.id === pieceId)?.row.name ?? '';
+  const nameOf = namesOf(rows, toMake);
+  const beside = { groups: pieces.data.groups, current: week.data.current, now, zone };
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
@@ -44,6 +51,9 @@ export function Plan() {
             Other hours? Change a day
           </Box>
         </Box>
+        <Button variant="outlined" component={RouterLink} to="/plan/new" sx={{ displayPrint: 'none' }}>
+          Pieces to make
+        </Button>
       </Box>
       {week.data.trouble && <Trouble>{week.data.trouble}</Trouble>}
       {plan && plan.sessions.length === 0 && (
@@ -51,16 +61,20 @@ export function Plan() {
           Nobody is in the studio in the next two weeks: set working hours, or a day, in the Studio.
         </Trouble>
       )}
+      <Changed change={week.data.changed} plan={plan} nameOf={nameOf} now={now} zone={zone} />
       {sheets[0] && <Head sheet={sheets[0]} nameOf={nameOf} now={now} zone={zone} />}
       {plan && planned.length > 0 && (
         <WeekPicture
           plan={plan}
           planned={planned.filter(({ week }) => week.tasks.length > 0)}
+          kilnDays={week.data.kilnDays}
           now={now}
           zone={zone}
         />
       )}
-      <Without planned={planned} />
+      <KilnDays days={week.data.kilnDays} now={now} zone={zone} />
+      {plan && <ToMake rows={toMake} {...beside} plan={plan} />}
+      {plan && <NotAsWanted rows={rows} {...beside} plan={plan} />}
       {sheets.length > 0 && (
         <Typography variant="h2" sx={{ mt: 2 }}>
           Session by session
@@ -68,9 +82,16 @@ export function Plan() {
       )}
       {sheets.map((sheet, i) => (
         <Fold key={sheet.session.to} name={sheetName(sheet, now, zone)} open={i === 0}>
-          <SheetTable sheet={sheet} nameOf={nameOf} zone={zone} />
+          <SheetTable
+            sheet={sheet}
+            nameOf={nameOf}
+            lost={plan?.nobody?.session.to === sheet.session.to ? plan.nobody.lost : null}
+            now={now}
+            zone={zone}
+          />
         </Fold>
       ))}
+      <Done done={week.data.done} />
       {plan && <InCalendar />}
     </>
   );
@@ -102,29 +123,30 @@ function State({ answer, now, zone }: { answer: WeekAnswer; now: Instant; zone: 
   );
 }
 
-/** Pieces with something to do that no session is found for. */
-function Without({ planned }: { planned: readonly Planned[] }) {
-  const none = planned.filter(({ week }) => week.tasks.length === 0 && week.unplanned);
-  if (none.length === 0) return null;
-  return (
-    <Box
-      component="section"
-      aria-label="No session fits"
-      sx={{ borderTop: `1px solid ${hairline}`, mt: 2, pt: 1 }}
-    >
-      <Typography variant="h3" component="h2">
-        No session fits
-      </Typography>
-      <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-        {none.map(({ row, week }) => (
-          <li key={row.id}>
-            <Box component={RouterLink} to={`/pieces/${row.id}`} sx={reachable}>
-              {row.name}
-            </Box>
-            : {week.unplanned!.name}
-          </li>
-        ))}
+/** The days of the kiln, in words. */
+const KilnDays = ({ days, now, zone }: { days: readonly KilnDayRow[]; now: Instant; zone: string }) =>
+  days.map(({ id, name, from, pieces }) => (
+    <Box key={id} sx={{ pt: 0.5 }}>
+      <Box component={RouterLink} to="/kiln" sx={reachable}>
+        Kiln day
       </Box>
+      : {name}, {whenNear(from, now, zone)}, {pieces.length === 1 ? 'one piece' : `${pieces.length} pieces`}.
+    </Box>
+  ));
+
+/** What became of what was planned, in one line; nothing while no session that was planned is over. */
+function Done({ done: { told, inSession, otherwise, leftOut, open } }: Pick<WeekAnswer, 'done'>) {
+  if (told === 0) return null;
+  const parts = [
+    `${inSession} done in their session`,
+    ...(otherwise > 0 ? [`${otherwise} at another time`] : []),
+    ...(leftOut > 0 ? [`${leftOut} left out or lost`] : []),
+    ...(open > 0 ? [`${open} still to do`] : []),
+  ];
+  return (
+    <Box sx={{ mt: 2 }}>
+      <b>Planned against done:</b> of {told === 1 ? 'one step' : `${told} steps`} planned for sessions that
+      are over, {parts.join(', ')}.
     </Box>
   );
 }

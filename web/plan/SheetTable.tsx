@@ -3,6 +3,7 @@ import { Box } from '@mui/material';
 import { coverNamed } from '../../core/drying/face.ts';
 import { chanceWords, coverWhen, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
 import type { Instant } from '../../core/units/quantity.ts';
+import { nobodyWords } from '../ui/answer.ts';
 import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/theme.ts';
 import { clockTime, shortDate, span, whenNear } from '../ui/times.ts';
 import { LOOK_FIRST } from '../../core/schedule/weekPlan.ts';
@@ -59,7 +60,18 @@ export const sheetName = ({ session, tasks, handsMs }: Sheet, now: Instant, zone
 };
 
 /** A session in words: what is done in it, in order, and how its pieces are left. */
-export function SheetTable({ sheet: { tasks, covers }, nameOf, zone }: SheetProps) {
+export function SheetTable({
+  sheet,
+  nameOf,
+  lost,
+  now,
+  zone,
+}: SheetProps & {
+  now: Instant;
+  /** Pieces that are lost if nobody comes; null where that is not known of this session. */
+  lost: readonly string[] | null;
+}) {
+  const { tasks, covers } = sheet;
   return (
     <Box sx={{ pb: 1.5 }}>
       <Covers of={covers.filter(({ coming }) => coming)} nameOf={nameOf} />
@@ -72,16 +84,25 @@ export function SheetTable({ sheet: { tasks, covers }, nameOf, zone }: SheetProp
               <th>Piece</th>
               <th>Hands</th>
               <th>Comes out</th>
+              <th>May wait</th>
             </tr>
           </thead>
           <tbody>
-            {tasks.map(({ pieceId, task }) => (
+            {tasks.map(({ pieceId, task, unmade, mayWait }) => (
               <tr key={`${pieceId} ${task.at}`}>
                 <td>{clockTime(task.at, zone)}</td>
                 <td>{taskWords(task)}</td>
                 <td>
-                  <Box component={RouterLink} to={`/pieces/${pieceId}`} sx={reachable}>
-                    {nameOf(pieceId)}
+                  <Box
+                    component={RouterLink}
+                    to={
+                      unmade === undefined
+                        ? `/pieces/${pieceId}`
+                        : `/pieces/new?for=${pieceId}&count=${unmade}`
+                    }
+                    sx={reachable}
+                  >
+                    {unmade === undefined ? nameOf(pieceId) : `${unmade} × ${nameOf(pieceId)}`}
                   </Box>
                 </td>
                 <td>{span(task.handsMs)}</td>
@@ -89,15 +110,25 @@ export function SheetTable({ sheet: { tasks, covers }, nameOf, zone }: SheetProp
                   {chanceWords(task.chance)}
                   {task.chance < LOOK_FIRST && ', look first'}
                 </Box>
+                <td>{mayWait !== undefined && waitWords(mayWait, now, zone)}</td>
               </tr>
             ))}
           </tbody>
         </Box>
       )}
       <Covers of={covers.filter(({ coming }) => !coming)} nameOf={nameOf} />
+      {lost && (
+        <Box sx={{ py: 0.5 }}>
+          {nobodyWords({ session: sheet.session, lost: lost.map(nameOf) }, { now, zone })}
+        </Box>
+      )}
     </Box>
   );
 }
+
+/** Until when the first task of a piece may wait. */
+const waitWords = (mayWait: Instant | null, now: Instant, zone: string): string =>
+  mayWait === null ? 'no' : `until ${whenNear(mayWait, now, zone)}`;
 
 const table = {
   borderCollapse: 'collapse',

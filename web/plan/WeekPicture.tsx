@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
+import type { KilnDayRow } from '../../api/routes.ts';
 import type { Cover } from '../../core/drying/face.ts';
 import { LOOK_FIRST, LOOK_STEP, type WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Spell } from '../../core/time/hours.ts';
@@ -9,7 +10,7 @@ import { wetAt } from '../../core/plan/moistureForecast.ts';
 import { clayRamp, rampColour } from '../draw/clayRamp.ts';
 import { hatching } from '../draw/cover.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { board, copperGreen, faded, hairline, ink, night, ochre } from '../ui/theme.ts';
+import { board, copperGreen, faded, hairline, ink, ironRed, night, ochre } from '../ui/theme.ts';
 import { dayOfMonth, shortDate, weekday } from '../ui/times.ts';
 import type { Planned } from './week.ts';
 
@@ -19,6 +20,8 @@ const WALL = { y: 26, height: 16 };
 const COVER = { y: 42, height: 9 };
 /** So many days are shown at least. */
 const SHORTEST = 3 * DAY;
+/** With more days than this a tablet has no room for their weekdays. */
+const CROWDED = 8;
 const NAMES = { xs: '100%', sm: 190 };
 
 /** The days of a plan side by side. */
@@ -49,11 +52,13 @@ function daysOf({ at, pieces }: WeekPlan, now: Instant, zone: string): Days {
 export function WeekPicture({
   plan,
   planned,
+  kilnDays,
   now,
   zone,
 }: {
   plan: WeekPlan;
   planned: readonly Planned[];
+  kilnDays: readonly KilnDayRow[];
   now: Instant;
   zone: string;
 }) {
@@ -62,13 +67,13 @@ export function WeekPicture({
     <Box>
       <Box sx={{ display: 'flex' }} aria-hidden>
         <Box sx={{ width: { xs: 0, sm: NAMES.sm }, flex: 'none' }} />
-        <Ruler days={days} zone={zone} />
+        <Ruler days={days} kilnDays={kilnDays} zone={zone} />
       </Box>
       <Box component="ol" aria-label="Pieces" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {planned.map((of) => (
           <Box
             component="li"
-            key={of.row.id}
+            key={of.key}
             sx={{
               display: 'flex',
               flexWrap: { xs: 'wrap', sm: 'nowrap' },
@@ -87,17 +92,36 @@ export function WeekPicture({
   );
 }
 
-function Ruler({ days: { starts, x, now }, zone }: { days: Days; zone: string }) {
+function Ruler({
+  days: { starts, x, now, to },
+  kilnDays,
+  zone,
+}: {
+  days: Days;
+  kilnDays: readonly KilnDayRow[];
+  zone: string;
+}) {
   const at = (t: Instant) => ({
     position: 'absolute',
     left: `${(100 * x(t)) / WIDTH}%`,
     whiteSpace: 'nowrap',
   });
   return (
-    <Box sx={{ position: 'relative', flex: 1, height: 26, fontSize: '0.9rem', overflow: 'hidden' }}>
+    <Box
+      sx={{
+        position: 'relative',
+        flex: 1,
+        height: kilnDays.length > 0 ? 48 : 26,
+        fontSize: '0.9rem',
+        overflow: 'hidden',
+      }}
+    >
       {starts.map((t) => (
         <Box key={t} component="span" sx={{ ...at(t), pl: 0.5, borderLeft: `1px solid ${hairline}` }}>
-          <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+          <Box
+            component="span"
+            sx={{ display: { xs: 'none', sm: starts.length > CROWDED ? 'none' : 'inline', lg: 'inline' } }}
+          >
             {weekday(t, zone)}{' '}
           </Box>
           {dayOfMonth(t, zone)}
@@ -106,15 +130,34 @@ function Ruler({ days: { starts, x, now }, zone }: { days: Days; zone: string })
       <Box component="span" sx={{ ...at(now), background: ink, color: board, px: 0.5 }}>
         now
       </Box>
+      {kilnDays
+        .filter(({ from }) => from < to)
+        .map((of) => (
+          <Box
+            key={of.id}
+            component="span"
+            sx={{
+              ...at(of.from),
+              top: 26,
+              width: `${(100 * (x(of.to) - x(of.from))) / WIDTH}%`,
+              background: ironRed,
+              color: board,
+              px: 0.5,
+              overflow: 'hidden',
+            }}
+          >
+            {of.name}
+          </Box>
+        ))}
     </Box>
   );
 }
 
-function Name({ of: { row }, now }: { of: Planned; now: Instant }) {
+function Name({ of, now }: { of: Planned; now: Instant }) {
   return (
     <Box
       component={RouterLink}
-      to={`/pieces/${row.id}`}
+      to={of.to}
       sx={{
         width: NAMES,
         flex: 'none',
@@ -128,21 +171,17 @@ function Name({ of: { row }, now }: { of: Planned; now: Instant }) {
         pr: 1,
       }}
     >
-      <PiecePicture
-        look={row.look}
-        clay={row.clay}
-        wet={row.wet && wetAt(row.wet, now)}
-        height={46}
-        width={46}
-      />
-      {row.name}
+      <PiecePicture look={of.look} clay={of.clay} wet={of.wet && wetAt(of.wet, now)} height={46} width={46} />
+      {of.name}
     </Box>
   );
 }
 
-function Strip({ of: { row, week }, plan, days }: { of: Planned; plan: WeekPlan; days: Days }) {
+function Strip({ of: { clay, cover, week }, plan, days }: { of: Planned; plan: WeekPlan; days: Days }) {
   const { x, now, from, to } = days;
-  const ramp = useMemo(() => clayRamp(row.clay.dryColour, row.clay.wetColour), [row.clay]);
+  const ramp = useMemo(() => clayRamp(clay.dryColour, clay.wetColour), [clay]);
+  // what is to be made begins when it is
+  const begins = week.unmade === undefined ? plan.at : (week.tasks[0]?.session.to ?? to);
   const box = (of: Spell) => ({ x: x(of.from), width: Math.max(0, x(of.to) - x(of.from)) });
   return (
     <Box
@@ -158,13 +197,16 @@ function Strip({ of: { row, week }, plan, days }: { of: Planned; plan: WeekPlan;
       {week.looks.slice(0, -1).map((look, i) => (
         <rect
           key={i}
-          {...box({ from: plan.at + i * LOOK_STEP, to: plan.at + (i + 1) * LOOK_STEP })}
+          {...box({
+            from: Math.max(begins, plan.at + i * LOOK_STEP),
+            to: Math.max(begins, plan.at + (i + 1) * LOOK_STEP),
+          })}
           {...WALL}
           shapeRendering="crispEdges"
           fill={rampColour(ramp, look)}
         />
       ))}
-      {coveredSpells(row.cover, week.covers, plan.at, to).map((spell) => (
+      {coveredSpells(cover, week.covers, begins, to).map((spell) => (
         <Hatch key={spell.from} {...box(spell)} cover={spell.cover} />
       ))}
       {week.tasks.map((task) => (

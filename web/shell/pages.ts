@@ -16,6 +16,7 @@ export const pages: Page[] = [
   { path: 'guide/:id', view: async () => (await import('../guide/Guide.tsx')).Guide, alone: true },
   { path: '', view: async () => (await import('../today/Today.tsx')).Today },
   { path: 'plan', view: async () => (await import('../plan/Plan.tsx')).Plan },
+  { path: 'plan/new', view: async () => (await import('../newPiece/NewWish.tsx')).NewWish },
   { path: 'kiln', view: async () => (await import('../kiln/Kiln.tsx')).Kiln },
   { path: 'hand-in/:code?', view: async () => (await import('../kiln/HandIn.tsx')).HandIn },
   { path: 'tonight', view: async () => (await import('../today/Tonight.tsx')).Tonight },

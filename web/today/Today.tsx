@@ -6,6 +6,7 @@ import { isPast, type Due } from '../../core/plan/standing.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { useHere } from '../ui/here.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
+import { nobodyWords } from '../ui/answer.ts';
 import { wordsFor } from '../asking/server.ts';
 import { faded, hairline } from '../ui/theme.ts';
 import { clockTime } from '../ui/times.ts';
@@ -90,6 +91,9 @@ export function Today() {
           ]}
         </Part>
       ))}
+      {data.nobody && data.nobody.lost.length > 0 && (
+        <Box sx={{ mt: 1 }}>{nobodyWords(data.nobody, { now, zone })}</Box>
+      )}
       <LastLogged now={now} zone={zone} />
       {unknown.length > 0 && <Unknown rows={unknown} now={now} zone={zone} />}
     </>

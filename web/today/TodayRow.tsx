@@ -3,11 +3,13 @@ import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import type { TodayPiece } from '../../api/routes.ts';
 import { wetAt } from '../../core/plan/moistureForecast.ts';
+import { coverNamed } from '../../core/drying/face.ts';
+import { MINUTE } from '../../core/units/quantity.ts';
 import { standingOf } from '../../core/plan/standing.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { movedWords, type Here } from '../ui/answer.ts';
 import { faded, hairline, reachable, slab, tones } from '../ui/theme.ts';
-import { whenNear } from '../ui/times.ts';
+import { dayTime, whenNear } from '../ui/times.ts';
 import { LogNext } from '../acting/LogNext.tsx';
 import type { Day } from './day.ts';
 import { DayStrip, ROW } from './DayStrip.tsx';
@@ -113,7 +115,8 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
   const { to, name } = named(of);
   const { colour } = tones[answer.tone];
   const moved = movedWords(piece.moved, here);
-  const minute = answer.unsent ? 'logged here, not yet sent' : minuteOf(piece, here);
+  const minute = answer.unsent ? 'logged here, not yet sent' : minuteOf(of, piece, here);
+  const leaves = of.planned?.when === 'this-session' ? piece.meant?.next?.leaves : null;
   return (
     <Box
       component="li"
@@ -154,6 +157,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
           <Box component={RouterLink} to={to} sx={{ ...reachable, display: 'inline', color: 'inherit' }}>
             {name}
           </Box>
+          {leaves && `, then ${coverNamed(leaves).verb.toLowerCase()}`}
         </Box>
       </Box>
       <Box sx={notOnPhone}>
@@ -184,7 +188,11 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
 }
 
 /** When it is to be done by, or comes, in a word or two beside the act. */
-function minuteOf({ next }: TodayPiece, { now, zone }: Here): string {
+function minuteOf({ planned, answer }: Placed, { next }: TodayPiece, { now, zone }: Here): string {
+  if (planned?.when === 'later' && (answer.due === 'now' || answer.due === 'late'))
+    return `can wait: ${dayTime(planned.at, now, zone)}`;
+  if (planned?.when === 'this-session' && planned.at > now + MINUTE && answer.due === 'now')
+    return `about ${whenNear(planned.at, now, zone)}`;
   const { asks, at, closes } = standingOf(next, now);
   switch (asks) {
     case 'nothing':

@@ -70,6 +70,7 @@ function todayOf(pieces: TodayPiece[], more: Partial<TodayAnswer> = {}) {
     guides: [],
     sessions: [],
     nights: [],
+    nobody: null,
     ...more,
   });
   show(<Today />);

@@ -2,18 +2,16 @@ import { useState } from 'react';
 import { Box, Button } from '@mui/material';
 import type { Label, LabelsRequest } from '../../api/routes.ts';
 import { download } from '../asking/download.ts';
+import { lastPaper, papers, rememberPaper } from '../ui/paper.ts';
 import { Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
-
-const PAPER = 'kosmema-paper';
-const papers: LabelsRequest['paper'][] = ['A4', 'Letter'];
 
 /** Prints labels as a PDF sheet, on the paper this device used last. */
 export function Labels({ name, labels, file }: { name: string; labels: Label[]; file: string }) {
   const [wrong, setWrong] = useState<string | null>(null);
-  const [paper, setPaper] = useState(() => localStorage.getItem(PAPER) ?? 'A4');
+  const [paper, setPaper] = useState(lastPaper);
   const print = async (on: LabelsRequest['paper']) => {
-    localStorage.setItem(PAPER, on);
+    rememberPaper(on);
     setPaper(on);
     setWrong(null);
     try {

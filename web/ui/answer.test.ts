@@ -124,8 +124,13 @@ describe('the answer in words', () => {
         { at: now - HOUR, cover: 'tight' },
         { at: now + 22 * HOUR, cover: 'open' },
       ],
-      next: { name: 'Coat 1', at: now + 22 * HOUR, chance: 0.9 },
+      next: {
+        ...{ key: 'a/coat/1', name: 'Coat 1', at: now + 22 * HOUR, chance: 0.9, leaves: null },
+        session: { from: now + 22 * HOUR, to: now + 24 * HOUR },
+      },
       unplanned: null,
+      due: null,
+      mayWait: null,
     };
     expect(coverWords(meant, 'open', here)).toBe(
       'Cover tightly now, then uncover tomorrow 08:20. Next: coat 1, tomorrow 08:20.',

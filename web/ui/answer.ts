@@ -17,6 +17,7 @@ import {
 } from '../../core/plan/standing.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { DAY, HOUR, MINUTE, type Instant } from '../../core/units/quantity.ts';
+import type { Spell } from '../../core/time/hours.ts';
 import { dayOf, span, whenNear } from './times.ts';
 import type { Tone } from './theme.ts';
 
@@ -215,8 +216,8 @@ export function between(edge: EdgeSpread | undefined, now: Instant, zone: string
     : `${lead}between ${whenNear(early, now, zone)} and ${to}`;
 }
 
-const atTime = (when: string): string => (/^\d/.test(when) ? `at ${when}` : when);
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+export const atTime = (when: string): string => (/^\d/.test(when) ? `at ${when}` : when);
+export const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** How a window moved though nothing was logged of the piece, and why, in one line; null where it did not. */
 export function movedWords(moved: Moved | null, { now, zone }: Here): string | null {
@@ -292,6 +293,20 @@ export function nextWords(meant: PieceMeant, { now, zone }: Pick<Here, 'now' | '
   if (meant.next)
     return `Next: ${lower(meant.next.name)}, ${meant.next.at <= now + MINUTE ? 'now' : whenNear(roughly(meant.next.at), now, zone)}`;
   return isWithoutSession(meant) ? withoutWords(meant) : '';
+}
+
+/** What happens if nobody comes to a session. */
+export function nobodyWords(
+  { session, lost }: { session: Spell; lost: readonly string[] },
+  { now, zone }: Pick<Here, 'now' | 'zone'>,
+): string {
+  const when =
+    session.from <= now
+      ? 'If nobody comes back before the next session'
+      : `If nobody comes ${atTime(whenNear(session.from, now, zone))}`;
+  return lost.length === 0
+    ? `${when}: all of it can wait.`
+    : `${when}, ${lost.join(', ')} will be too dry for ${lost.length === 1 ? 'its next step' : 'their next steps'}.`;
 }
 
 const withoutWords = ({ unplanned }: PieceMeant): string => `No session fits: ${lower(unplanned!)}`;

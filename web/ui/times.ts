@@ -27,6 +27,12 @@ export function whenNear(at: Instant, now: Instant, zone: string): string {
     : `${shortDate(at, zone)} ${clockTime(at, zone)}`;
 }
 
+/** A moment as short as can be: the time today, else with its weekday. */
+export const dayTime = (at: Instant, now: Instant, zone: string): string =>
+  dayKey(at, zone) === dayKey(now, zone)
+    ? clockTime(at, zone)
+    : `${weekday(at, zone)} ${clockTime(at, zone)}`;
+
 /** The day of a moment to come: tomorrow, a weekday, or a date. */
 export function dayOf(at: Instant, now: Instant, zone: string): string {
   if (dayKey(at, zone) === dayKey(now + DAY, zone)) return 'Tomorrow';

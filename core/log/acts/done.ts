@@ -58,7 +58,7 @@ export const doneBody = ({ body, tubId, stage }: DoneMeant, { refs, zone }: Done
 /** Slip that a step takes on one piece, m³; nothing where it takes none, or where its slip is not known. */
 export function takenM3(
   { body: { effects, slip } }: Pick<DoneMeant, 'body'>,
-  { areaM2, refs }: DoneOn,
+  { areaM2, refs }: Pick<DoneOn, 'areaM2' | 'refs'>,
 ): number {
   const laid = effects.find((effect) => useOf(effect) !== undefined && rowOf(effect).takesM3);
   return laid && slip ? slipTaken(laid, slip, passOf(refs), areaM2) : 0;

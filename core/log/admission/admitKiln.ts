@@ -3,6 +3,7 @@ import { problem, type Problem } from '../../units/problem.ts';
 import type { Admission, Rules } from './rules.ts';
 import { entriesOf, type EntryOf } from '../entry.ts';
 import { entriesAbout } from '../ledger.ts';
+import { instantOf } from '../../time/moment.ts';
 import { exists, subjectNamed } from './presence.ts';
 import { isInKiln, kilnsOf, loadsOf, type LoadState } from '../kilnLoad.ts';
 
@@ -12,7 +13,7 @@ const loadNamed = ({ ledger }: Admission, id: string): LoadState =>
 export const kilnRules: Pick<Rules, 'kiln.set' | 'load.set' | 'load.loaded' | 'load.unloaded'> = {
   'kiln.set': () => null,
   'load.set': (entry, admission) =>
-    unknownPiece(entry, admission) ?? coneUnknown(entry) ?? heldElsewhere(entry, admission),
+    unknownPiece(entry, admission) ?? coneUnknown(entry) ?? dayOver(entry) ?? heldElsewhere(entry, admission),
   'load.loaded': ({ subject }, admission) => {
     if (isTwice(admission, subject, 'load.loaded'))
       return problem(
@@ -62,6 +63,12 @@ function unknownPiece({ body }: EntryOf<'load.set'>, { ledger }: Admission): Pro
 
 const coneUnknown = ({ body }: EntryOf<'load.set'>): Problem | null =>
   isCone(body.cone) ? null : { ...noSuchCone, field: 'body.cone' };
+
+/** A kiln day is one to come. */
+const dayOver = (entry: EntryOf<'load.set'>): Problem | null =>
+  !entry.body.over && entry.body.fireAt !== undefined && Date.parse(entry.body.fireAt) <= instantOf(entry)
+    ? problem('kiln-day-over', 'body.fireAt', 'That moment is over: choose a day to come.')
+    : null;
 
 /** A piece is in one load at a time. */
 function heldElsewhere({ subject, body }: EntryOf<'load.set'>, admission: Admission): Problem | null {
