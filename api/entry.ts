@@ -108,6 +108,11 @@ const clayBody = z
 const spell = {
   fromMinute: minute,
   toMinute: z.int().min(0).max(LATEST, 'Working time ends on the next day at the latest.'),
+  people: z
+    .int('How many people are there is a whole number.')
+    .min(1, 'At least one person is there, or it is no working time.')
+    .max(20, 'At most twenty people: more are a class, with hands of its own.')
+    .optional(),
 };
 const endsWithinADay = ({ fromMinute, toMinute }: DaySpell) =>
   toMinute > fromMinute && toMinute <= fromMinute + 1440;

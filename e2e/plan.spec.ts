@@ -51,6 +51,8 @@ test('the coming days by keyboard: what each session is for; a day is closed, an
   await expect(page.getByRole('heading', { name: 'Session by session' })).toBeVisible();
   await expect(sheets(page).filter({ hasText: 'Thu 12 Mar' })).toHaveCount(0, LONG);
   await expect(page.getByText('a new plan is being worked out')).toHaveCount(0, LONG);
+  // what moved, and why, in a line
+  await expect(page.getByText(/Moved at .*, as hours, air or dates changed: /)).toBeVisible();
   const after = await page.locator('summary').allInnerTexts();
   expect(after.length).toBeGreaterThan(4);
   expect(after).not.toEqual(before);
@@ -88,7 +90,9 @@ test.describe('on a phone', () => {
     await page.goto(`${workshop.address}/plan`);
     await expect(page.getByRole('heading', { name: 'Session by session' })).toBeVisible(LONG);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-    await page.getByText('In your calendar').tap();
+    await page.getByText('On paper, and in your calendar').tap();
+    const printed = await page.request.get(`${workshop.address}/api/week/run-sheet`);
+    expect((await printed.body()).subarray(0, 5).toString()).toBe('%PDF-');
     await page.getByRole('button', { name: 'Make an address to follow' }).tap();
     const field = page.getByRole('textbox', { name: 'Address to follow' });
     await expect(field).toHaveValue(/\/feed\/[\w-]+\.ics$/);

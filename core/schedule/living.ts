@@ -45,7 +45,7 @@ function liveThrough(planning: Planning, { visits }: Itinerary): Lived {
       const chance = lived ? Math.min(1, ...stepsOf(blocks[block]!).map((key) => lived.chances[key]!)) : 1;
       return {
         steps: steps.map(({ key, step }) => ({ key, name: step.name })),
-        session: { from: session.from, to: session.to },
+        session: { from: session.from, to: session.to, ...(session.people && { people: session.people }) },
         ...{ at, handsMs, lengthMs, chance },
       };
     }),

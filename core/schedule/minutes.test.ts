@@ -22,6 +22,17 @@ describe('the order of hands', () => {
     expect(late).toEqual([]);
   });
 
+  it('is shared out where two are there', () => {
+    const two = (of: Task): Task => ({ ...of, session: { ...session, people: 2 } });
+    const { tasks, late } = inOrder(
+      [[two(task(0, 40))], [two(task(0, 30))], [two(task(5, 20))]],
+      [false, false, false],
+    );
+    // the third begins as the second pair of hands is free
+    expect(begins(tasks)).toEqual([[0], [0], [30]]);
+    expect(late).toEqual([]);
+  });
+
   it('uses the waits inside a task for another', () => {
     // three coats of 5 minutes over 30: hands are free between them
     const { tasks } = inOrder([[task(0, 15, 30)], [task(0, 10)]], [false, false]);

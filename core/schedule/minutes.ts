@@ -14,16 +14,20 @@ export function inOrder(
   tasks: readonly (readonly Task[])[],
   ownHands: readonly boolean[],
 ): { tasks: Task[][]; late: Spell[] } {
-  const free = new Map<Instant, Instant>();
+  /** When each pair of hands is free, by session. */
+  const free = new Map<Instant, Instant[]>();
   const late: Spell[] = [];
   const ordered = tasks.map((of) => [...of]);
   const all = tasks.flatMap((of, p) => of.map((task, t) => ({ task, p, t })));
   all.sort((a, b) => a.task.at - b.task.at);
   for (const { task, p, t } of all) {
     if (ownHands[p]) continue;
-    const { to } = task.session;
-    const at = Math.max(task.at, free.get(to) ?? task.session.from);
-    free.set(to, at + task.handsMs);
+    const { from, to, people = 1 } = task.session;
+    const hands = free.get(to) ?? Array.from({ length: people }, () => from);
+    free.set(to, hands);
+    const first = hands.indexOf(Math.min(...hands));
+    const at = Math.max(task.at, hands[first]!);
+    hands[first] = at + task.handsMs;
     ordered[p]![t] = { ...task, at };
     if (at + task.lengthMs > to + STAYS && !late.some((session) => session.to === to))
       late.push(task.session);

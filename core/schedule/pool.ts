@@ -128,7 +128,7 @@ const COUNTED_ON = 0.9;
 
 /** Tens of minutes of hands that there are in each of some sessions. */
 export const tensIn = (sessions: readonly Spell[]): number[] =>
-  sessions.map(({ from, to }) => Math.floor((COUNTED_ON * (to - from)) / (10 * MINUTE)));
+  sessions.map(({ from, to, people = 1 }) => Math.floor((COUNTED_ON * people * (to - from)) / (10 * MINUTE)));
 
 /** Tens of minutes of hands that an itinerary takes, by their place. */
 export const handsOf = ({ slots }: Among, { visits }: Itinerary): [hands: number, tens: number][] =>

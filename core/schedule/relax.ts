@@ -181,7 +181,11 @@ function* sessionsMore(
   }
 }
 
-const ofDay = ({ fromMinute, toMinute }: DaySpell): DaySpell => ({ fromMinute, toMinute });
+const ofDay = ({ fromMinute, toMinute, people }: DaySpell): DaySpell => ({
+  fromMinute,
+  toMinute,
+  ...(people !== undefined && { people }),
+});
 
 const areApart = (a: DaySpell, b: DaySpell): boolean =>
   a.toMinute <= b.fromMinute || b.toMinute <= a.fromMinute;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR, MINUTE } from '../units/quantity.ts';
+import { tensIn } from './pool.ts';
 import { sessionsAhead } from './sessions.ts';
 
 /** A Monday noon. */
@@ -25,6 +26,16 @@ describe('sessions ahead', () => {
     const [now, next] = sessionsAhead(weekdays(8 * 60, 17 * 60), NOON);
     expect(now).toEqual({ from: NOON, to: at('09T12:30') });
     expect(next).toEqual({ from: at('09T12:30'), to: at('09T17:00') });
+  });
+
+  it('say how many are there, in each part', () => {
+    const { hours, zone } = weekdays(8 * 60, 17 * 60);
+    const two = sessionsAhead({ zone, hours: hours.map((of) => ({ ...of, people: 2 })) }, NOON);
+    expect(two.slice(0, 3).map(({ people }) => people)).toEqual([2, 2, 2]);
+    // twice the hands
+    expect(
+      tensIn(two.slice(1, 2))[0]! / tensIn(sessionsAhead({ zone, hours }, NOON).slice(1, 2))[0]!,
+    ).toBeCloseTo(2, 1);
   });
 
   it('are none for what is left of one once nothing fits into it', () => {

@@ -17,17 +17,19 @@ export const fromNowOn = (sessions: readonly Spell[], now: Instant): Spell[] =>
 
 /** When hands are there from a moment on, long spells in even parts: covers are changed between them. Ascending. */
 export function sessionsAhead(hours: Hours, now: Instant): Spell[] {
-  const parts = workingTime(hours, now, now + FAR).flatMap(({ from, to }) => {
+  const parts = workingTime(hours, now, now + FAR).flatMap(({ from, to, ...rest }) => {
     const count = Math.ceil((to - from) / LOOK_EVERY);
     const long = (to - from) / count;
     return Array.from({ length: count }, (_, i): Spell => ({
       from: Math.round(from + i * long),
       to: Math.round(from + (i + 1) * long),
+      ...rest,
     }));
   });
   return parts
-    .flatMap(({ from, to }) =>
-      to - Math.max(from, now) >= SHORTEST ? [{ from: Math.max(from, now), to }] : [],
-    )
+    .flatMap((spell) => {
+      const from = Math.max(spell.from, now);
+      return spell.to - from >= SHORTEST ? [{ ...spell, from }] : [];
+    })
     .slice(0, MOST_PARTS);
 }

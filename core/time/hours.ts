@@ -6,10 +6,12 @@ export interface WorkingSpell {
   weekday: number;
   fromMinute: number;
   toMinute: number;
+  /** How many people are there; one where nobody says. */
+  people?: number | undefined;
 }
 
 /** A spell of one day, minutes since its midnight in the studio's zone; it may end on the next day. */
-export type DaySpell = Pick<WorkingSpell, 'fromMinute' | 'toMinute'>;
+export type DaySpell = Pick<WorkingSpell, 'fromMinute' | 'toMinute' | 'people'>;
 
 /** Days that differ from the usual week, by date (`2026-03-12`): when somebody is there then; at no time where it is empty. */
 export type Days = Readonly<Record<string, readonly DaySpell[]>>;
@@ -32,6 +34,8 @@ export interface Nights {
 export interface Spell {
   from: Instant;
   to: Instant;
+  /** How many people are there, where hands are asked for; one where nobody says. */
+  people?: number;
 }
 
 /**
@@ -42,17 +46,18 @@ export function workingTime(studio: Hours, from: Instant, to: Instant): Spell[] 
   const spells: Spell[] = [];
   let day = DateTime.fromMillis(from, { zone: studio.zone }).startOf('day').minus({ days: 1 });
   while (day.toMillis() <= to) {
-    for (const { fromMinute, toMinute } of spellsOn(studio, day)) {
+    for (const { fromMinute, toMinute, people } of spellsOn(studio, day)) {
       const start = atMinute(day, fromMinute);
       const end = atMinute(day, toMinute);
-      if (end > from && start < to && end > start) spells.push({ from: start, to: end });
+      if (end > from && start < to && end > start)
+        spells.push({ from: start, to: end, ...(people !== undefined && { people }) });
     }
     day = day.plus({ days: 1 });
   }
   spells.sort((a, b) => a.from - b.from);
-  return spells.flatMap(({ from: start, to: end }, i) => {
-    const until = Math.min(end, spells[i + 1]?.from ?? end);
-    return until > start ? [{ from: start, to: until }] : [];
+  return spells.flatMap((spell, i) => {
+    const until = Math.min(spell.to, spells[i + 1]?.from ?? spell.to);
+    return until > spell.from ? [{ ...spell, to: until }] : [];
   });
 }
 

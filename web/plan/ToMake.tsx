@@ -63,7 +63,17 @@ function Wish({
   const next = making[0] && making.filter(({ session }) => session.to === making[0]!.session.to);
   const nextCount = next?.reduce((sum, { count }) => sum + count, 0);
   return (
-    <Box sx={{ display: 'flex', gap: 2, py: 1, alignItems: 'flex-start' }}>
+    <Box
+      component="section"
+      aria-label={row.groupName}
+      sx={{
+        display: 'flex',
+        gap: 2,
+        py: 1,
+        alignItems: 'flex-start',
+        flexWrap: { xs: 'wrap', sm: 'nowrap' },
+      }}
+    >
       <Box sx={{ flex: 'none' }}>
         <PiecePicture look={row.look} clay={row.clay} wet={FRESH} height={72} width={72} />
       </Box>

@@ -122,7 +122,7 @@ function DayDialog({ studio, date, onDate, onClose }: DayDialogProps) {
     if (how === 'nobody') return [];
     if (read === null || read.length === 0)
       return 'Write hours like 9:00–12:30 or 7pm–10pm, or say that nobody comes.';
-    return read.map(({ fromMinute, toMinute }) => ({ fromMinute, toMinute }));
+    return read.map(({ weekday: _any, ...spell }) => spell);
   };
 
   return (

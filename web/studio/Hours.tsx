@@ -7,6 +7,7 @@ import { overlapping } from '../../core/time/hours.ts';
 import { Form } from '../ui/Form.tsx';
 import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
+import { faded } from '../ui/theme.ts';
 import { Section, Trouble } from '../ui/parts.tsx';
 import { wrongFields } from '../ui/shape.ts';
 import { minuteText, readMinute, readSpells, spellsText, weekdays } from '../ui/typedHours.ts';
@@ -76,6 +77,9 @@ export function Hours({ studio }: { studio: StudioSet }) {
             value={night[1]}
             onChange={(event) => setNight([night[0]!, event.target.value])}
           />
+        </Box>
+        <Box sx={{ color: faded }}>
+          Like 9:00–12:30, 14:00–18:00. Where two people work at the same time: 9:00–12:30 ×2.
         </Box>
         {wrong && <Trouble>{wrong}</Trouble>}
         <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>

@@ -7,6 +7,14 @@ const asText = (text: string) => {
 };
 
 describe('working hours as people write them', () => {
+  it('say how many people are there, where that is more than one', () => {
+    const [first, second] = readSpells('9:00–12:30 x2, 14-18 (3)', 1)!;
+    expect(first).toEqual({ weekday: 1, fromMinute: 540, toMinute: 750, people: 2 });
+    expect(second).toEqual({ weekday: 1, fromMinute: 840, toMinute: 1080, people: 3 });
+    expect(spellsText([first!, second!])).toBe('09:00–12:30 ×2, 14:00–18:00 ×3');
+    expect(readSpells('9–12 ×1', 1)).toEqual([{ weekday: 1, fromMinute: 540, toMinute: 720 }]);
+  });
+
   it.each([
     ['9:00–12:30, 19:00-1:00', '09:00–12:30, 19:00–01:00'],
     ['7pm-10pm', '19:00–22:00'],

@@ -35,19 +35,33 @@ function readTime(text: string): Time | null {
 /** Minutes of a time of day; null where it is none. */
 export const readMinute = (text: string): number | null => readTime(text)?.minute ?? null;
 
-/** A day's spells as text, like `9:00–12:30, 14:00–18:00`; empty is a day off. */
+/** A day's spells as text, like `9:00–12:30, 14:00–18:00 ×2` where two are there; empty is a day off. */
 export const spellsText = (spells: readonly DaySpell[]): string =>
-  spells.map((s) => `${minuteText(s.fromMinute)}–${minuteText(s.toMinute)}`).join(', ');
+  spells
+    .map(({ fromMinute, toMinute, people = 1 }) => {
+      const times = `${minuteText(fromMinute)}–${minuteText(toMinute)}`;
+      return people > 1 ? `${times} ×${people}` : times;
+    })
+    .join(', ');
+
+/** How many people are there, at the end of a spell: ×2, x2, * 2, or (2). */
+const PEOPLE = /\s*(?:[×x*]\s*(\d{1,2})|\((\d{1,2})\))\s*$/i;
 
 /** The spells of a day, from texts like `9:00–12:30, 7-10pm`; null where one cannot be read. */
 export function readSpells(text: string, weekday: number): WorkingSpell[] | null {
   if (text.trim() === '') return [];
   const spells = text.split(/[,;]|\band\b/i).map((part) => {
-    const [from, to, ...rest] = part.split(/[–—-]|\bto\b|\buntil\b/i).map(readTime);
+    const said = PEOPLE.exec(part);
+    const people = said ? Number(said[1] ?? said[2]) : 1;
+    const [from, to, ...rest] = part
+      .replace(PEOPLE, '')
+      .split(/[–—-]|\bto\b|\buntil\b/i)
+      .map(readTime);
     if (rest.length > 0 || !from || !to) return null;
     const fromMinute = firstOf(from, to);
     // what ends before it begins ends after midnight
-    return { weekday, fromMinute, toMinute: to.minute <= fromMinute ? to.minute + DAY : to.minute };
+    const toMinute = to.minute <= fromMinute ? to.minute + DAY : to.minute;
+    return { weekday, fromMinute, toMinute, ...(people !== 1 && { people }) };
   });
   return spells.includes(null) ? null : (spells as WorkingSpell[]);
 }

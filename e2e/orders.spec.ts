@@ -1,0 +1,90 @@
+import { randomUUID } from 'node:crypto';
+import { expect, expectNoAxeFindings, test } from './studio.ts';
+
+const LONG = { timeout: 120_000 };
+test.setTimeout(300_000);
+
+test('an order that comes too soon is mended by the offered change; twelve of another are wished, planned and begun', async ({
+  page,
+  workshop,
+}) => {
+  await page.goto(`${workshop.address}/plan`);
+  const early = page.getByRole('region', { name: 'House numbers for the harbour row' });
+  await expect(early).toContainText('None of 5 in time', LONG);
+  await early.getByRole('button', { name: /^Want it by/ }).click(LONG);
+  await expect(early).toContainText('All in time', LONG);
+  await expectNoAxeFindings(page);
+
+  await page.getByRole('link', { name: 'Pieces to make' }).click();
+  await page.getByRole('button', { name: 'Mug', exact: true }).click();
+  await page.getByLabel('Name or mark').fill('Quay light');
+  await page.getByLabel('How many').fill('12');
+  await page.getByLabel('Making one takes (min)').fill('0');
+  await page.getByLabel('Name of the order').fill('Twelve for the quay');
+  await page.getByRole('button', { name: 'They are wanted on a day' }).click();
+  await expect(page.getByRole('group', { name: 'Dry for the kiln by' })).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Plan them' }).click();
+  await expect(page.getByText('Making one must be between a minute and ten hours')).toBeVisible();
+  await page.getByLabel('Making one takes (min)').fill('10');
+  await page.getByRole('button', { name: 'Plan them' }).click();
+
+  const twelve = page.getByRole('region', { name: 'Twelve for the quay' });
+  await expect(twelve).toContainText('12 × Quay light');
+  await expect(twelve).toContainText(/Make \d+/, LONG);
+  await expect(twelve).toContainText('of slip that has no tub yet');
+  // its making stands among the tasks of a session
+  await expect(page.getByRole('list', { name: 'Pieces' })).toContainText('Quay light, to be made');
+  await twelve.getByRole('link', { name: 'Log as made: Quay light' }).click();
+  await expect(page.getByLabel('Name or mark')).toHaveValue('Quay light');
+  await page.getByLabel('How many alike').fill('2');
+  await page.getByRole('button', { name: 'Log them as made' }).click();
+  await expect(page.getByRole('link', { name: /^Quay light 2/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(twelve).toContainText('10 × Quay light, 2 made already');
+});
+
+test('a class of thirty in two lessons: each lesson has its sheet, and pupils’ hands are not ours', async ({
+  page,
+  studio,
+}) => {
+  studio.setClock('2026-03-09T09:00:00Z');
+  const lesson = (weekday: number) => ({ weekday, fromMinute: 18 * 60, toMinute: 20 * 60 + 30 });
+  const cup = {
+    ...{ name: 'Cup', clayId: 'clay-default', roomId: 'room-default', cover: 'tight', stand: 'board' },
+    form: { kind: 'cylinder', diameterM: 0.08, heightM: 0.09, wallM: 0.006, mouth: 'open' },
+    ...{ attachmentM: null, stage: null, count: 30, takesS: 3600 },
+    layers: [
+      {
+        ...{ id: 'first', technique: 'sgraffito', rev: '2', schools: {}, face: 'outside' },
+        ...{ zones: [{ id: 'whole', name: 'All over', kind: 'whole' }], upon: null, also: [], stock: [] },
+      },
+    ],
+  };
+  const body = { name: 'Evening class', kind: 'class', hours: [lesson(2), lesson(4)], toMake: cup };
+  const at = '2026-03-09T08:59:00.000Z';
+  const logged = await page.request.post(`${studio.address}/api/acts`, {
+    data: {
+      ...{ id: randomUUID(), makerId: 'maker-default', deviceAt: at },
+      entries: [
+        {
+          ...{ id: randomUUID(), kind: 'group.set', v: 1, subject: 'class', at, place: null, face: null },
+          body: { ...body, dueAt: '2026-03-24T12:00:00.000Z' },
+        },
+      ],
+    },
+  });
+  expect(logged.status(), await logged.text()).toBe(201);
+  await page.goto(`${studio.address}/plan`);
+  const wish = page.getByRole('region', { name: 'Evening class' });
+  await expect(wish).toContainText('30 × Cup', LONG);
+  await expect(wish).toContainText('All in time', LONG);
+  await expect(wish).toContainText('Make 30 tomorrow 18:00');
+  const sheets = page.locator('summary');
+  await expect(sheets.nth(0)).toContainText('Tue 10 Mar, 18:00–20:30');
+  // what the second lesson is for
+  const next = sheets.filter({ hasText: /Thu 12 Mar, 18:00–20:30/ });
+  await next.click();
+  await expect(page.getByRole('row').filter({ hasText: '30 × Cup' }).first()).toBeVisible();
+  await expectNoAxeFindings(page);
+});
