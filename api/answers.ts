@@ -26,6 +26,7 @@ import type {
   TodayAnswer,
   TubAnswer,
   WeekAnswer,
+  WhatIfAnswer,
 } from './routes.ts';
 import type { FormatPreview, FormatTaken } from './formats.ts';
 
@@ -65,6 +66,7 @@ export interface Replies {
   '/api/import': ImportAnswer;
   '/api/photos': FileAnswer;
   '/api/readings/preview': ReadingsPreview;
+  '/api/week/what-if': WhatIfAnswer;
 }
 
 export type Address = keyof Answers;

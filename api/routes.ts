@@ -140,6 +140,15 @@ export interface ToMakeRow {
   clay: { wetColour: string; dryColour: string };
 }
 
+/** POST /api/week/what-if, of a day as `studio.day` has it: what becomes of the plan then; null where there is none. */
+export interface WhatIfAnswer {
+  whatIf: {
+    change: PlanChange;
+    /** Pieces that less is planned of then. */
+    less: string[];
+  } | null;
+}
+
 /** GET /api/week/possible/:id: whether a piece, or pieces to be made for a group, can be done as is asked; null where nothing is planned of it. */
 export interface PossibleAnswer {
   possible: Possible | null;

@@ -18,6 +18,8 @@ export interface Ahead {
   mark: string;
   /** The mark of what was logged of each. */
   logMarks: Record<string, string>;
+  /** The last entry about each. */
+  lastEntries: Record<string, string>;
   inputs: () => Promise<PieceGiven[]>;
   /** What is still to be made. */
   toMake: ToMakeRow[];
@@ -54,6 +56,9 @@ export function aheadOf(
   return {
     mark: JSON.stringify([logMarks, others, store.studio().studio]),
     logMarks,
+    lastEntries: Object.fromEntries(
+      pieces.map(({ id }) => [id, store.entriesAbout('piece', id).at(-1)?.id ?? '']),
+    ),
     toMake: wished.map((one) => toMakeRow(one, store, cases)),
     kilnDays: kilnDaysOf(store.ledger),
     inputs: async () =>

@@ -1,7 +1,8 @@
-import { Router, type Response } from 'express';
+import { json, Router, type Response } from 'express';
 import { DateTime } from 'luxon';
 import { z } from 'zod';
-import type { FeedAnswer } from '../../api/index.ts';
+import { bodies } from '../../api/entry.ts';
+import type { FeedAnswer, WhatIfAnswer } from '../../api/index.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Clock } from '../time/clock.ts';
 import type { Jobs } from '../jobs/jobs.ts';
@@ -51,6 +52,12 @@ export function calendarRoutes(from: Sources): Router {
   const router = Router();
   const answer = (): FeedAnswer => ({ path: feed.token() && `/feed/${feed.token()}.ics` });
   router.get('/week/calendar', (request, response) => send(response, from, request.query));
+  router.post('/week/what-if', json({ limit: '8kb' }), async (request, response) => {
+    const parsed = bodies['studio.day'].safeParse(request.body);
+    if (!parsed.success) return sendSchemaProblem(response, parsed.error);
+    const answer: WhatIfAnswer = { whatIf: await from.weeks.whatIf(parsed.data) };
+    response.json(answer);
+  });
   router.get('/week/run-sheet', async (request, response) => {
     const parsed = paper.safeParse(request.query);
     if (!parsed.success) return sendSchemaProblem(response, parsed.error);

@@ -1,3 +1,5 @@
+import type { EntryBodies } from '../../core/log/entry.ts';
+import { changeOf, type PlanChange } from '../../core/schedule/changed.ts';
 import type { Possible } from '../../core/schedule/relax.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
@@ -5,9 +7,17 @@ import type { Instant } from '../../core/units/quantity.ts';
 import type { Ahead } from '../planning/ahead.ts';
 import type { Scheduler } from './scheduler.ts';
 
-/** What is asked of single pieces beside a plan; each is worked out once. */
+/** What becomes of a plan if a day is otherwise. */
+export interface WhatIf {
+  change: PlanChange;
+  /** Pieces that less is planned of then. */
+  less: string[];
+}
+
+/** What is asked beside a plan; each is worked out once, and nothing of it is kept. */
 export interface Asked {
   possible: (id: string, plan: WeekPlan, now: Instant) => Promise<Possible | null>;
+  whatIf: (day: EntryBodies['studio.day'], plan: WeekPlan, now: Instant) => Promise<WhatIf | null>;
   /** Forgets what was asked beside another plan. */
   forget: () => void;
 }
@@ -21,20 +31,45 @@ export function createAsked({
   hours: () => Hours;
   scheduler: Scheduler;
 }): Asked {
-  const known = new Map<string, Promise<Possible | null>>();
-  const workOut = async (id: string, plan: WeekPlan, now: Instant): Promise<Possible | null> => {
-    if (!plan.pieces.some(({ pieceId }) => pieceId === id)) return null;
-    const pieces = await ahead(now).inputs();
-    return scheduler.possible({ pieces, pieceId: id, plan, hours: hours(), now });
+  const known = new Map<string, Promise<unknown>>();
+  const once = <T>(name: string, workOut: () => Promise<T>): Promise<T> => {
+    const found = (known.get(name) as Promise<T> | undefined) ?? workOut();
+    known.set(name, found);
+    // what failed is asked again
+    found.catch(() => known.delete(name));
+    return found;
   };
   return {
-    possible: (id, plan, now) => {
-      const found = known.get(id) ?? workOut(id, plan, now);
-      known.set(id, found);
-      // what failed is asked again
-      found.catch(() => known.delete(id));
-      return found;
-    },
+    possible: (id, plan, now) =>
+      once(id, async () => {
+        if (!plan.pieces.some(({ pieceId }) => pieceId === id)) return null;
+        const pieces = await ahead(now).inputs();
+        return scheduler.possible({ pieces, pieceId: id, plan, hours: hours(), now });
+      }),
+    whatIf: (day, plan, now) =>
+      once(JSON.stringify(day), async () => {
+        const pieces = await ahead(now).inputs();
+        const then = await scheduler.week({ pieces, hours: withDay(hours(), day), now, before: plan });
+        return then && { change: changeOf(plan, then, []), less: lessIn(plan, then) };
+      }),
     forget: () => known.clear(),
   };
+}
+
+/** Hours with one day otherwise, or as every week. */
+function withDay(hours: Hours, { date, spells }: EntryBodies['studio.day']): Hours {
+  const { [date]: _before, ...others } = hours.days ?? {};
+  return { ...hours, days: spells === null ? others : { ...others, [date]: spells } };
+}
+
+function lessIn(before: WeekPlan, after: WeekPlan): string[] {
+  const steps = ({ pieces }: WeekPlan, id: string) =>
+    pieces
+      .filter(({ pieceId }) => pieceId === id)
+      .reduce(
+        (sum, { tasks, unmade = 1 }) => sum + unmade * tasks.reduce((all, of) => all + of.steps.length, 0),
+        0,
+      );
+  const ids = [...new Set(before.pieces.map(({ pieceId }) => pieceId))];
+  return ids.filter((id) => steps(after, id) < steps(before, id));
 }

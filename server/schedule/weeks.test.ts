@@ -41,6 +41,7 @@ function studio(
     ahead: (): Ahead => ({
       mark,
       logMarks: { p: mark },
+      lastEntries: { p: mark },
       inputs: () => Promise.resolve([]),
       toMake: [],
       kilnDays: [],

@@ -1,5 +1,6 @@
 import type { WeekAnswer } from '../../api/index.ts';
 import type { Cover } from '../../core/drying/face.ts';
+import type { EntryBodies } from '../../core/log/entry.ts';
 import { coverMeantAt, meantOf, type PieceMeant } from '../../core/schedule/meant.ts';
 import {
   changeOf,
@@ -16,7 +17,7 @@ import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { AnswerCache } from '../files/answerCache.ts';
 import type { Ahead } from '../planning/ahead.ts';
 import type { Clock } from '../time/clock.ts';
-import { createAsked } from './asked.ts';
+import { createAsked, type WhatIf } from './asked.ts';
 import type { Scheduler } from './scheduler.ts';
 
 /** A plan of the coming days, made anew whenever it is asked for and rests on what is no more so. */
@@ -32,6 +33,8 @@ export interface Weeks {
    * where nothing is planned of it.
    */
   possible: (id: string) => Promise<Possible | null>;
+  /** What becomes of the last plan if a day is otherwise; null while there is none, or where it was given up. */
+  whatIf: (day: EntryBodies['studio.day']) => Promise<WhatIf | null>;
   /** What is lost by the last plan if nobody comes, while that session is to come. */
   nobody: () => WeekPlan['nobody'];
   /** Makes it anew where it must be, once nothing was asked for a while. */
@@ -45,6 +48,7 @@ export interface KeptWeek {
   plan: WeekPlan;
   mark: string;
   logMarks: Record<string, string>;
+  lastEntries: Record<string, string>;
   /** What it moved, or one before it; null where nothing has moved so far. */
   changed: PlanChange | null;
   /** What was told for sessions that have begun. */
@@ -93,7 +97,11 @@ export function createWeeks({
   let quiet: NodeJS.Timeout | null = null;
   const asked = createAsked({ ahead, hours, scheduler });
 
-  const make = async ({ mark, logMarks, inputs }: Ahead, mine: Making, now: Instant): Promise<void> => {
+  const make = async (
+    { mark, logMarks, lastEntries, inputs }: Ahead,
+    mine: Making,
+    now: Instant,
+  ): Promise<void> => {
     try {
       const pieces = (await inputs()).slice(-MOST_PIECES);
       const plan = await scheduler.week(
@@ -102,7 +110,7 @@ export function createWeeks({
       );
       if (!plan) return;
       failed = null;
-      last = followed(last, { plan, mark, logMarks }, now);
+      last = followed(last, { plan, mark, logMarks, lastEntries }, now);
       asked.forget();
       kept.write(() => [['week', last!]]);
     } catch (error) {
@@ -138,6 +146,7 @@ export function createWeeks({
       };
     },
     nobody: () => nobodyBy(last, clock.now()),
+    whatIf: (day) => (last ? asked.whatIf(day, last.plan, clock.now()) : Promise.resolve(null)),
     possible: (id) => (last ? asked.possible(id, last.plan, clock.now()) : Promise.resolve(null)),
     meantOf: (pieceId, logMark, cover) => last && meantBy(last, { pieceId, logMark, cover }, clock.now()),
     keepUp: () => {
@@ -161,13 +170,11 @@ const holds = ({ at, sessions }: WeekPlan, now: Instant): boolean =>
   now >= at && now < (sessions[0]?.to ?? at + HOLDS);
 
 /** A plan after another: what it moved, and what was told for sessions that have begun. */
-function followed(
-  before: KeptWeek | null,
-  next: Pick<KeptWeek, 'plan' | 'mark' | 'logMarks'>,
-  now: Instant,
-): KeptWeek {
+function followed(before: KeptWeek | null, next: Omit<KeptWeek, 'changed' | 'told'>, now: Instant): KeptWeek {
   if (!before) return { ...next, changed: null, told: [] };
-  const logged = Object.keys(next.logMarks).filter((id) => before.logMarks[id] !== next.logMarks[id]);
+  const logged = Object.keys(next.lastEntries).filter(
+    (id) => before.lastEntries[id] !== next.lastEntries[id],
+  );
   const change = changeOf(before.plan, next.plan, logged);
   return {
     ...next,

@@ -40,7 +40,8 @@ function whyWords({ logged }: PlanChange, nameOf: (pieceId: string) => string): 
   return `, after something was logged of ${names.join(' and ')}`;
 }
 
-function movedWords(
+/** What moves, in words. */
+export function movedWords(
   { moved }: PlanChange,
   nameOf: (pieceId: string) => string,
   now: Instant,

@@ -13,6 +13,7 @@ import { Empty, Trouble } from '../ui/parts.tsx';
 import { faded, reachable } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { Changed } from './Changed.tsx';
+import { IfNobody } from './IfNobody.tsx';
 import { NotAsWanted } from './NotAsWanted.tsx';
 import { ToMake } from './ToMake.tsx';
 import { namesOf, plannedPieces } from './week.ts';
@@ -89,6 +90,9 @@ export function Plan() {
             now={now}
             zone={zone}
           />
+          {sheet.session.from > now && week.data?.current && (
+            <IfNobody session={sheet.session} nameOf={nameOf} now={now} zone={zone} />
+          )}
         </Fold>
       ))}
       <Done done={week.data.done} />

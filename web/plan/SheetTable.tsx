@@ -133,6 +133,8 @@ const waitWords = (mayWait: Instant | null, now: Instant, zone: string): string 
 const table = {
   borderCollapse: 'collapse',
   width: '100%',
+  // on a phone there is no room for hands and waits beside the task
+  '& :is(td, th):nth-of-type(n + 4):not(:nth-of-type(5))': { display: { xs: 'none', sm: 'table-cell' } },
   '& th': { textAlign: 'left', fontWeight: 400, color: faded },
   '& td, & th': { borderBottom: `1px solid ${hairline}`, py: 0.75, pr: 2, verticalAlign: 'top' },
 } as const;

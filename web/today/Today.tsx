@@ -71,7 +71,8 @@ export function Today() {
         </Box>
       )}
       {(others.length > 0 || data.reminders.length > 0) && (
-        <Box sx={{ ...columns, mt: 1 }} aria-hidden>
+        // the name of the first part stands beside it
+        <Box sx={{ ...columns, mt: 1, mb: { sm: '-22px' } }} aria-hidden>
           <Box />
           <Box />
           <Box sx={notOnPhone}>
