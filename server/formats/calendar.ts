@@ -56,7 +56,7 @@ function linesOf(
       .filter((of) => of.coming === coming)
       .map(
         (of) =>
-          `${coverWhen(of)}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join(', ')}`,
+          `${coverWhen(of)}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join('; ')}`,
       );
   return [
     ...cover(true),

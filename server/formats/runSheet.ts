@@ -58,10 +58,10 @@ const coversIn = ({ covers }: Sheet, coming: boolean, nameOf: RunSheetOf['nameOf
     .filter((of) => of.coming === coming)
     .map(
       (of) =>
-        `${coverWhen(of)}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join(', ')}`,
+        `${coverWhen(of)}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join('; ')}`,
     );
 
 const nobodyIn = (lost: readonly string[]): string =>
   lost.length === 0
     ? 'If nobody comes: all of it can wait.'
-    : `If nobody comes: too late for ${lost.join(', ')}.`;
+    : `If nobody comes: too dry then for what comes next: ${lost.join('; ')}.`;

@@ -63,7 +63,7 @@ export function IfNobody({
               ? 'Then no task moves.'
               : `Then: ${movedWords(answer.change, nameOf, now, zone)}.`}{' '}
             {answer.less.length > 0
-              ? `Less can be done of ${answer.less.map(nameOf).join(', ')}.`
+              ? `Less can be done of ${answer.less.map(nameOf).join('; ')}.`
               : 'All else can still be done.'}
           </Box>
           <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>

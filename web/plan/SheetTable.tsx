@@ -145,6 +145,6 @@ const Covers = ({ of, nameOf }: Pick<SheetProps, 'nameOf'> & { of: Sheet['covers
       <Box component="span" sx={{ color: faded }}>
         {coverWhen(group)}:{' '}
       </Box>
-      {coverNamed(group.cover).verb}: {group.pieceIds.map(nameOf).join(', ')}
+      {coverNamed(group.cover).verb}: {group.pieceIds.map(nameOf).join('; ')}
     </Box>
   ));

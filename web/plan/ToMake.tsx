@@ -10,7 +10,7 @@ import { useUnits } from '../asking/maker.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
 import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/theme.ts';
-import { whenNear } from '../ui/times.ts';
+import { span, whenNear } from '../ui/times.ts';
 import { PossibleChanges } from './PossibleChanges.tsx';
 import { takenOfGroup } from './taking.ts';
 
@@ -77,7 +77,14 @@ function Wish({
       <Box sx={{ flex: 'none' }}>
         <PiecePicture look={row.look} clay={row.clay} wet={FRESH} height={72} width={72} />
       </Box>
-      <Box sx={{ flex: 1, minWidth: 0, borderLeft: `8px solid ${isLate ? ochre : copperGreen}`, pl: 1.5 }}>
+      <Box
+        sx={{
+          flex: { xs: '1 1 240px', sm: 1 },
+          minWidth: 0,
+          borderLeft: `8px solid ${isLate ? ochre : copperGreen}`,
+          pl: 1.5,
+        }}
+      >
         <Box sx={{ fontFamily: slab, fontWeight: 650, fontSize: '1.25rem' }}>
           {row.left} × {row.name}
           {row.left < row.count && `, ${row.count - row.left} made already`}
@@ -100,7 +107,9 @@ function Wish({
                   : 'All in time, if each is looked at once on the way.'}
               </Box>
             )}
-            <Box>{makingWords(making, now, zone)}</Box>
+            <Box>
+              {makingWords(making, now, zone)} {handsWords(ways)}
+            </Box>
             <Slip slip={row.slip} />
             {current && row.dueAt !== null && (
               <PossibleChanges
@@ -148,6 +157,16 @@ function makingWords(
     from <= now ? `${count} now` : `${count} ${atTime(whenNear(from, now, zone))}`,
   );
   return `Make ${words.join(', ')}.`;
+}
+
+/** How long hands are at all of it, and over how many sessions. */
+function handsWords(ways: readonly PieceWeek[]): string {
+  const tasks = ways.flatMap((way) => way.tasks);
+  const sessions = new Set(tasks.map(({ session }) => session.to)).size;
+  const hands = span(tasks.reduce((sum, { handsMs }) => sum + handsMs, 0));
+  return sessions === 0
+    ? ''
+    : `In all ${hands} of hands, in ${sessions === 1 ? 'one session' : `${sessions} sessions`}.`;
 }
 
 function Slip({ slip }: Pick<ToMakeRow, 'slip'>) {

@@ -306,7 +306,7 @@ export function nobodyWords(
       : `If nobody comes ${atTime(whenNear(session.from, now, zone))}`;
   return lost.length === 0
     ? `${when}: all of it can wait.`
-    : `${when}, ${lost.join(', ')} will be too dry for ${lost.length === 1 ? 'its next step' : 'their next steps'}.`;
+    : `${when}, these will be too dry for what comes next: ${lost.join('; ')}.`;
 }
 
 const withoutWords = ({ unplanned }: PieceMeant): string => `No session fits: ${lower(unplanned!)}`;
