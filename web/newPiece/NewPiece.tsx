@@ -2,7 +2,7 @@ import { piecesMade } from '../../core/log/acts/made.ts';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { Button, TextField, Typography } from '@mui/material';
+import { TextField, Typography } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import type { PiecesAnswer } from '../../api/routes.ts';
 import { isHardlyMeant } from '../../core/form/formProblem.ts';
@@ -12,21 +12,19 @@ import { namedFor, numbered } from '../../core/piece/numbered.ts';
 import { formatQuantity, MINUTE, type UnitChoice } from '../../core/units/quantity.ts';
 import { useNow } from '../asking/clock.ts';
 import { useDraft } from '../ui/draft.ts';
-import { Form as PieceForm } from '../ui/Form.tsx';
 import { useStudio, useUnits } from '../asking/maker.ts';
 import { useLog } from '../saving/notice.tsx';
 import { stamped } from '../saving/outbox.ts';
 import { Columns } from '../ui/Columns.tsx';
 import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
-import { Trouble, WrongFields } from '../ui/parts.tsx';
+import { Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { wrongFields } from '../ui/shape.ts';
 import { useTechniques } from '../asking/useTechniques.ts';
-import { useComposedOn } from '../layers/useComposedOn.ts';
-import { LayerFields } from '../layers/LayerFields.tsx';
 import { likeLast, likeThat, NEW_GROUP, NO_GROUP, rememberPiece, type TypedNew } from './lastOfKind.ts';
 import { layersFrom, type TypedLayer } from '../layers/typedLayer.ts';
-import { PieceFields, usePieceFrom } from './PieceFields.tsx';
+import { usePieceFrom } from './PieceFields.tsx';
+import { PieceForm } from './PieceForm.tsx';
 import { to } from '../../api/answers.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
 
@@ -128,7 +126,6 @@ function Making({ model }: { model: Model | null }) {
   const { data: pieces } = useAnswer(to('/api/pieces'));
   const groups = pieces?.groups ?? [];
   const names = pieces?.rows.map(({ name }) => name) ?? [];
-  const composedOn = useComposedOn();
   const now = useNow();
   const [wrong, setWrong] = useState<Record<string, string>>({});
   /** The wall that was asked about. */
@@ -176,24 +173,15 @@ function Making({ model }: { model: Model | null }) {
 
   return (
     <PieceForm
-      onSubmit={() => void submit()}
+      title="New piece"
+      verb={isOne(typed) ? 'Log it as made' : 'Log them as made'}
+      typed={typed}
+      set={set}
       wrong={wrong}
-      onEdit={() => setWrong({})}
-      sx={{ maxWidth: 820 }}
+      onWrong={setWrong}
+      onSubmit={submit}
     >
-      <Typography variant="h1">New piece</Typography>
-      <PieceFields typed={typed} set={set} wrong={wrong} />
       <HowMany typed={typed} set={set} wrong={wrong} groups={groups} names={names} />
-      <LayerFields
-        layers={typed.layers}
-        onLayers={(layers) => set({ layers })}
-        piece={composedOn(pieceFrom(typed))}
-        wrong={wrong}
-      />
-      <WrongFields wrong={wrong} />
-      <Button type="submit" variant="contained" size="large" sx={{ mt: 2, display: 'block' }}>
-        {isOne(typed) ? 'Log it as made' : 'Log them as made'}
-      </Button>
     </PieceForm>
   );
 }

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { Box, Button, TextField, Typography } from '@mui/material';
+import { Box, Button, TextField } from '@mui/material';
 import { bodies } from '../../api/entry.ts';
 import { newWish } from '../../core/defaults/studio.ts';
 import type { GroupSet } from '../../core/log/entry.ts';
@@ -12,19 +12,16 @@ import { studioNow } from '../asking/clock.ts';
 import { useUnits, useZone } from '../asking/maker.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
 import { useTechniques } from '../asking/useTechniques.ts';
-import { LayerFields } from '../layers/LayerFields.tsx';
 import { layersFrom } from '../layers/typedLayer.ts';
-import { useComposedOn } from '../layers/useComposedOn.ts';
 import { useLog } from '../saving/notice.tsx';
 import { entry } from '../saving/outbox.ts';
 import { Columns } from '../ui/Columns.tsx';
 import { useDraft } from '../ui/draft.ts';
 import { ChoiceField, NumberField, typedNumber } from '../ui/fields.tsx';
-import { Form } from '../ui/Form.tsx';
-import { WrongFields } from '../ui/parts.tsx';
 import { wrongFields } from '../ui/shape.ts';
 import { likeLast, NEW_GROUP, type TypedNew } from './lastOfKind.ts';
-import { PieceFields, usePieceFrom } from './PieceFields.tsx';
+import { usePieceFrom } from './PieceFields.tsx';
+import { PieceForm } from './PieceForm.tsx';
 
 const WhenField = lazy(async () => ({ default: (await import('../ui/WhenField.tsx')).WhenField }));
 
@@ -38,7 +35,6 @@ export function NewWish() {
   const units = useUnits();
   const all = useTechniques();
   const pieceFrom = usePieceFrom();
-  const composedOn = useComposedOn();
   const { data: pieces } = useAnswer(to('/api/pieces'));
   const groups = pieces?.groups ?? [];
   const [typed, setTyped, forget] = useDraft<TypedWish>('pieces to make', () => ({
@@ -75,23 +71,20 @@ export function NewWish() {
   };
 
   return (
-    <Form onSubmit={() => void submit()} wrong={wrong} onEdit={() => setWrong({})} sx={{ maxWidth: 820 }}>
-      <Typography variant="h1">Pieces to make</Typography>
-      <PieceFields typed={typed} set={set} wrong={wrong} unmade />
+    <PieceForm
+      title="Pieces to make"
+      verb="Plan them"
+      typed={typed}
+      set={set}
+      wrong={wrong}
+      onWrong={setWrong}
+      onSubmit={submit}
+      unmade
+    >
       <Box sx={{ mt: 2 }}>
         <ForWhom typed={typed} set={set} wrong={wrong} groups={groups} />
       </Box>
-      <LayerFields
-        layers={typed.layers}
-        onLayers={(layers) => set({ layers })}
-        piece={composedOn(pieceFrom(typed))}
-        wrong={wrong}
-      />
-      <WrongFields wrong={wrong} />
-      <Button type="submit" variant="contained" size="large" sx={{ mt: 2, display: 'block' }}>
-        Plan them
-      </Button>
-    </Form>
+    </PieceForm>
   );
 }
 

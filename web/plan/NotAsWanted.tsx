@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import type { PieceRow } from '../../api/routes.ts';
 import type { GroupState } from '../../core/log/group.ts';
 import { LOOK_FIRST, type PieceWeek, type WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Instant } from '../../core/units/quantity.ts';
+import { Section } from '../ui/parts.tsx';
 import { hairline, ironRed, reachable } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { PossibleChanges } from './PossibleChanges.tsx';
@@ -28,16 +29,11 @@ export function NotAsWanted({ plan, rows, ...here }: NotAsWantedProps) {
   });
   if (none.length === 0) return null;
   return (
-    <Box
-      component="section"
-      aria-label="Not as wanted"
-      sx={{ borderTop: `1px solid ${hairline}`, mt: 2, pt: 1 }}
-    >
-      <Typography variant="h2">Not as wanted</Typography>
+    <Section title="Not as wanted">
       {none.map(({ row, week }) => (
         <Wanting key={row.id} row={row} week={week} {...here} />
       ))}
-    </Box>
+    </Section>
   );
 }
 

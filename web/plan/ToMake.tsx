@@ -1,5 +1,5 @@
 import { Link as RouterLink } from 'react-router';
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import type { ToMakeRow } from '../../api/routes.ts';
 import { to } from '../../api/answers.ts';
 import type { GroupState } from '../../core/log/group.ts';
@@ -9,10 +9,11 @@ import { atTime } from '../ui/answer.ts';
 import { useUnits } from '../asking/maker.ts';
 import { useAnswer } from '../asking/useAnswer.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/theme.ts';
+import { Section } from '../ui/parts.tsx';
+import { copperGreen, faded, ochre, reachable, slab } from '../ui/theme.ts';
 import { span, whenNear } from '../ui/times.ts';
 import { PossibleChanges } from './PossibleChanges.tsx';
-import { takenOfGroup } from './taking.ts';
+import { takenOfGroup, type OwnChange } from './taking.ts';
 
 interface ToMakeProps {
   rows: readonly ToMakeRow[];
@@ -28,12 +29,7 @@ interface ToMakeProps {
 export function ToMake({ rows, plan, ...here }: ToMakeProps) {
   if (rows.length === 0) return null;
   return (
-    <Box
-      component="section"
-      aria-label="To be made"
-      sx={{ borderTop: `1px solid ${hairline}`, mt: 2, pt: 1 }}
-    >
-      <Typography variant="h2">To be made</Typography>
+    <Section title="To be made">
       {rows.map((row) => (
         <Wish
           key={row.id}
@@ -42,7 +38,7 @@ export function ToMake({ rows, plan, ...here }: ToMakeProps) {
           {...here}
         />
       ))}
-    </Box>
+    </Section>
   );
 }
 
@@ -60,20 +56,9 @@ function Wish({
   const making = ways
     .flatMap(({ tasks, unmade }) => (tasks[0] ? [{ session: tasks[0].session, count: unmade! }] : []))
     .sort((a, b) => a.session.from - b.session.from);
-  const next = making[0] && making.filter(({ session }) => session.to === making[0]!.session.to);
-  const nextCount = next?.reduce((sum, { count }) => sum + count, 0);
+  const take = (change: OwnChange) => (group ? takenOfGroup(group, row.left, change) : null);
   return (
-    <Box
-      component="section"
-      aria-label={row.groupName}
-      sx={{
-        display: 'flex',
-        gap: 2,
-        py: 1,
-        alignItems: 'flex-start',
-        flexWrap: { xs: 'wrap', sm: 'nowrap' },
-      }}
-    >
+    <Box component="section" aria-label={row.groupName} sx={aside}>
       <Box sx={{ flex: 'none' }}>
         <PiecePicture look={row.look} clay={row.clay} wet={FRESH} height={72} width={72} />
       </Box>
@@ -112,13 +97,7 @@ function Wish({
             </Box>
             <Slip slip={row.slip} />
             {current && row.dueAt !== null && (
-              <PossibleChanges
-                id={row.id}
-                name={row.groupName}
-                take={(change) => (group ? takenOfGroup(group, row.left, change) : null)}
-                now={now}
-                zone={zone}
-              />
+              <PossibleChanges id={row.id} name={row.groupName} take={take} now={now} zone={zone} />
             )}
           </>
         )}
@@ -126,7 +105,7 @@ function Wish({
       <Button
         variant="contained"
         component={RouterLink}
-        to={`/pieces/new?for=${row.id}&count=${nextCount ?? row.left}`}
+        to={`/pieces/new?for=${row.id}&count=${nextCount(making) ?? row.left}`}
         aria-label={`Log as made: ${row.name}`}
       >
         Log as made
@@ -135,10 +114,25 @@ function Wish({
   );
 }
 
+const aside = {
+  ...{ display: 'flex', gap: 2, py: 1, alignItems: 'flex-start' },
+  flexWrap: { xs: 'wrap', sm: 'nowrap' },
+} as const;
+
+/** How many are made in the first session in which any are. */
+const nextCount = (making: readonly { session: { to: Instant }; count: number }[]): number | undefined => {
+  const [first] = making;
+  return (
+    first && sumOf(making.filter(({ session }) => session.to === first.session.to).map(({ count }) => count))
+  );
+};
+
+const sumOf = (counts: readonly number[]): number => counts.reduce((sum, count) => sum + count, 0);
+
 /** As it is when it is made. */
 const FRESH = { wall: 1, rim: 1, foot: 1 };
 
-const countOf = (ways: readonly PieceWeek[]): number => ways.reduce((sum, { unmade }) => sum + unmade!, 0);
+const countOf = (ways: readonly PieceWeek[]): number => sumOf(ways.map(({ unmade }) => unmade!));
 
 const isInTime = ({ due, unplanned }: PieceWeek): boolean =>
   unplanned === null && (due === null || due.chance >= LOOK_FIRST);

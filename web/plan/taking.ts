@@ -3,7 +3,8 @@ import type { GroupState } from '../../core/log/group.ts';
 import type { Change } from '../../core/schedule/relax.ts';
 import type { Taken } from './PossibleChanges.tsx';
 
-type OwnChange = Exclude<Change, { kind: 'session' }>;
+/** A change of what is asked of one piece, or of one order. */
+export type OwnChange = Exclude<Change, { kind: 'session' }>;
 
 /** How a change of what is to be made for a group is logged. @param left of it so many are not made yet */
 export function takenOfGroup({ id, set }: GroupState, left: number, change: OwnChange): Taken | null {
