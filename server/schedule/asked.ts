@@ -5,6 +5,7 @@ import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import type { Ahead } from '../planning/ahead.ts';
+import type { Clock } from '../time/clock.ts';
 import type { Scheduler } from './scheduler.ts';
 
 /** What becomes of a plan if a day is otherwise. */
@@ -16,8 +17,13 @@ export interface WhatIf {
 
 /** What is asked beside a plan; each is worked out once, and nothing of it is kept. */
 export interface Asked {
-  possible: (id: string, plan: WeekPlan, now: Instant) => Promise<Possible | null>;
-  whatIf: (day: EntryBodies['studio.day'], plan: WeekPlan, now: Instant) => Promise<WhatIf | null>;
+  /**
+   * Whether a piece, or some that are to be made for a group, can be done as is asked, and what would make it possible; null
+   * where nothing is planned of it.
+   */
+  possible: (id: string) => Promise<Possible | null>;
+  /** What becomes of the plan if a day is otherwise; null while there is none, or where it was given up. */
+  whatIf: (day: EntryBodies['studio.day']) => Promise<WhatIf | null>;
   /** Forgets what was asked beside another plan. */
   forget: () => void;
 }
@@ -25,11 +31,16 @@ export interface Asked {
 export function createAsked({
   ahead,
   hours,
+  clock,
   scheduler,
+  planNow,
 }: {
   ahead: (now: Instant) => Ahead;
   hours: () => Hours;
+  clock: Clock;
   scheduler: Scheduler;
+  /** The plan that all is asked beside; null while there is none. */
+  planNow: () => WeekPlan | null;
 }): Asked {
   const known = new Map<string, Promise<unknown>>();
   const once = <T>(name: string, workOut: () => Promise<T>): Promise<T> => {
@@ -40,14 +51,17 @@ export function createAsked({
     return found;
   };
   return {
-    possible: (id, plan, now) =>
+    possible: (id) =>
       once(id, async () => {
-        if (!plan.pieces.some(({ pieceId }) => pieceId === id)) return null;
+        const [plan, now] = [planNow(), clock.now()];
+        if (!plan?.pieces.some(({ pieceId }) => pieceId === id)) return null;
         const pieces = await ahead(now).inputs();
         return scheduler.possible({ pieces, pieceId: id, plan, hours: hours(), now });
       }),
-    whatIf: (day, plan, now) =>
+    whatIf: (day) =>
       once(JSON.stringify(day), async () => {
+        const [plan, now] = [planNow(), clock.now()];
+        if (!plan) return null;
         const pieces = await ahead(now).inputs();
         const then = await scheduler.week({ pieces, hours: withDay(hours(), day), now, before: plan });
         return then && { change: changeOf(plan, then, []), less: lessIn(plan, then) };

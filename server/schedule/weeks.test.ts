@@ -85,6 +85,32 @@ describe('the plan of the coming days', () => {
     expect(weeks.answer().current).toBe(false);
   });
 
+  it('tells what a new one moved of what somebody was told, and what was logged since', async () => {
+    const tasksIn = (from: number): WeekPlan['pieces'][number]['tasks'] => [
+      {
+        ...{ steps: [{ key: 'coat', name: 'Coat' }], session: { from, to: from + HOUR }, at: from },
+        ...{ handsMs: 0, lengthMs: 0, chance: 1 },
+      },
+    ];
+    let from = NOW + HOUR;
+    const { weeks, at, logged, settled } = studio(({ now }) => {
+      const plan = planAt(now);
+      from += HOUR;
+      return Promise.resolve({ ...plan, pieces: [{ ...plan.pieces[0]!, tasks: tasksIn(from) }] });
+    });
+    weeks.answer();
+    await settled();
+    expect(weeks.answer().changed).toBeNull();
+    at(NOW + 1);
+    logged('second');
+    weeks.answer();
+    await settled();
+    expect(weeks.answer().changed).toMatchObject({
+      logged: ['p'],
+      moved: [{ pieceId: 'p', name: 'Coat', from: { from: NOW + 2 * HOUR }, to: { from: NOW + 3 * HOUR } }],
+    });
+  });
+
   it('gives up what is overtaken by what is logged meanwhile', async () => {
     const ends: (() => void)[] = [];
     const { weeks, asked, signals, logged } = studio(

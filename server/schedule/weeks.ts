@@ -1,6 +1,5 @@
 import type { WeekAnswer } from '../../api/index.ts';
 import type { Cover } from '../../core/drying/face.ts';
-import type { EntryBodies } from '../../core/log/entry.ts';
 import { coverMeantAt, meantOf, type PieceMeant } from '../../core/schedule/meant.ts';
 import {
   changeOf,
@@ -10,31 +9,23 @@ import {
   type StepStands,
   type ToldTask,
 } from '../../core/schedule/changed.ts';
-import type { Possible } from '../../core/schedule/relax.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
 import type { AnswerCache } from '../files/answerCache.ts';
 import type { Ahead } from '../planning/ahead.ts';
 import type { Clock } from '../time/clock.ts';
-import { createAsked, type WhatIf } from './asked.ts';
+import { createAsked, type Asked } from './asked.ts';
 import type { Scheduler } from './scheduler.ts';
 
 /** A plan of the coming days, made anew whenever it is asked for and rests on what is no more so. */
-export interface Weeks {
+export interface Weeks extends Pick<Asked, 'possible' | 'whatIf'> {
   answer: () => WeekAnswer;
   /**
    * What the last plan means for a piece; null where something was logged of it since, other than the very cover that it is
    * meant to have.
    */
   meantOf: (pieceId: string, logMark: string, cover: Cover) => PieceMeant | null;
-  /**
-   * Whether a piece, or some that are to be made for a group, can be done as is asked, and what would make it possible; null
-   * where nothing is planned of it.
-   */
-  possible: (id: string) => Promise<Possible | null>;
-  /** What becomes of the last plan if a day is otherwise; null while there is none, or where it was given up. */
-  whatIf: (day: EntryBodies['studio.day']) => Promise<WhatIf | null>;
   /** What is lost by the last plan if nobody comes, while that session is to come. */
   nobody: () => WeekPlan['nobody'];
   /** Makes it anew where it must be, once nothing was asked for a while. */
@@ -53,6 +44,8 @@ export interface KeptWeek {
   changed: PlanChange | null;
   /** What was told for sessions that have begun. */
   told: ToldTask[];
+  /** Somebody was told of it: what it says is what people know. */
+  seen: boolean;
 }
 
 interface WeekParts {
@@ -81,21 +74,14 @@ interface Making {
   stop: AbortController;
 }
 
-export function createWeeks({
-  ahead,
-  hours,
-  clock,
-  scheduler,
-  kept,
-  stands,
-  byItself = false,
-}: WeekParts): Weeks {
+export function createWeeks(parts: WeekParts): Weeks {
+  const { ahead, hours, clock, scheduler, kept, stands, byItself = false } = parts;
   let last: KeptWeek | null = kept.read()?.['week'] ?? null;
   let making: Making | null = null;
   /** What could not be planned, and why. */
   let failed: { mark: string; message: string } | null = null;
   let quiet: NodeJS.Timeout | null = null;
-  const asked = createAsked({ ahead, hours, scheduler });
+  const asked = createAsked({ ahead, hours, clock, scheduler, planNow: () => last?.plan ?? null });
 
   const make = async (
     { mark, logMarks, lastEntries, inputs }: Ahead,
@@ -134,11 +120,14 @@ export function createWeeks({
     return false;
   };
 
+  const { possible, whatIf } = asked;
   return {
+    ...{ possible, whatIf },
     answer: () => {
       const now = clock.now();
       const of = ahead(now);
       const current = isCurrent(of, now);
+      if (last) last.seen = true;
       return {
         ...toldAt(last, now, stands),
         ...{ current, working: making?.share ?? null, toMake: of.toMake, kilnDays: of.kilnDays },
@@ -146,8 +135,6 @@ export function createWeeks({
       };
     },
     nobody: () => nobodyBy(last, clock.now()),
-    whatIf: (day) => (last ? asked.whatIf(day, last.plan, clock.now()) : Promise.resolve(null)),
-    possible: (id) => (last ? asked.possible(id, last.plan, clock.now()) : Promise.resolve(null)),
     meantOf: (pieceId, logMark, cover) => last && meantBy(last, { pieceId, logMark, cover }, clock.now()),
     keepUp: () => {
       if (!byItself) return;
@@ -170,15 +157,20 @@ const holds = ({ at, sessions }: WeekPlan, now: Instant): boolean =>
   now >= at && now < (sessions[0]?.to ?? at + HOLDS);
 
 /** A plan after another: what it moved, and what was told for sessions that have begun. */
-function followed(before: KeptWeek | null, next: Omit<KeptWeek, 'changed' | 'told'>, now: Instant): KeptWeek {
-  if (!before) return { ...next, changed: null, told: [] };
+function followed(
+  before: KeptWeek | null,
+  next: Omit<KeptWeek, 'changed' | 'told' | 'seen'>,
+  now: Instant,
+): KeptWeek {
+  if (!before) return { ...next, changed: null, told: [], seen: false };
   const logged = Object.keys(next.lastEntries).filter(
     (id) => before.lastEntries[id] !== next.lastEntries[id],
   );
   const change = changeOf(before.plan, next.plan, logged);
   return {
     ...next,
-    changed: change.moved.length > 0 ? change : before.changed,
+    seen: false,
+    changed: before.seen && change.moved.length > 0 ? change : before.changed,
     told: toldBy(before.told, before.plan, now),
   };
 }
