@@ -35,7 +35,9 @@ test('the coming days by keyboard: what each session is for; a day is closed, an
   await expect(morning).toHaveCount(0, LONG);
   await expect(page.getByText('a new plan is being worked out')).toHaveCount(0, LONG);
   // what moved, and why, in a line
-  await expect(page.getByText(/Moved at .*, as hours, orders, days or the air changed: /)).toBeVisible();
+  await expect(
+    page.getByText(/Moved at .*, as hours, orders, the air or what was learned changed: /),
+  ).toBeVisible();
   const after = await page.locator('summary').allInnerTexts();
   expect(after.length).toBeGreaterThan(4);
   expect(after).not.toEqual(before);

@@ -21,6 +21,8 @@ export interface Ahead {
   /** The last entry about each. */
   lastEntries: Record<string, string>;
   inputs: () => Promise<PieceGiven[]>;
+  /** What little finished pieces have to teach is still to come: what is planned before moves at once. */
+  learns: boolean;
   /** What is still to be made. */
   toMake: ToMakeRow[];
   kilnDays: KilnDayRow[];
@@ -36,9 +38,10 @@ export function aheadOf(
     /** How the next window of a piece moved though nothing was logged of it. */
     movedOf: (piece: PieceState) => Moved | null;
     inputs: (pieces: readonly PieceState[]) => Promise<PlanInput[]>;
+    learns: boolean;
   },
 ): Ahead {
-  const { store, cases, priorOf, movedOf, inputs } = of;
+  const { store, cases, priorOf, movedOf, inputs, learns } = of;
   const groups = groupsOf(store.ledger);
   const wished = groupsToMake(store, cases.pieces(), now);
   const asked: (Pick<GroupToMake, 'piece'> & Partial<GroupToMake>)[] = [
@@ -55,6 +58,7 @@ export function aheadOf(
   ]);
   return {
     mark: JSON.stringify([logMarks, others, store.studio().studio]),
+    learns,
     logMarks,
     lastEntries: Object.fromEntries(
       pieces.map(({ id }) => [id, store.entriesAbout('piece', id).at(-1)?.id ?? '']),

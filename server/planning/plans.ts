@@ -176,8 +176,9 @@ export function createPlans({
     now >= kept.answers.at && now < kept.answers.holdsUntil && sameMarks(kept, marksOf(piece));
 
   /** Whether a piece is to be answered for the first time, and what little finished pieces have to teach comes first. */
-  const learnsFirst = (piece: PieceState): boolean => {
-    if (answers.has(piece.id)) return false;
+  const learnsFirst = (piece: PieceState): boolean => !answers.has(piece.id) && isLearning();
+
+  const isLearning = (): boolean => {
     learning.study();
     return learning.pending() > 0 && learning.pending() <= LESSONS;
   };
@@ -270,8 +271,7 @@ export function createPlans({
   return {
     caseOf: async (id, now) => {
       const piece = cases.piece(id);
-      if (!piece) return null;
-      return cases.of(piece, priorOf(piece), now);
+      return piece && cases.of(piece, priorOf(piece), now);
     },
     answersOf: (id) => {
       const piece = cases.piece(id);
@@ -288,7 +288,8 @@ export function createPlans({
     ahead: (now) => {
       const pieces = cases.unfinished().filter((piece) => !isResting(piece, now));
       const movedOf = (piece: PieceState) => knownOf(piece)?.moved ?? null;
-      return aheadOf(pieces, now, { store, cases, priorOf, movedOf, inputs: (of) => inputsOf(of, now) });
+      const inputs = (of: readonly PieceState[]) => inputsOf(of, now);
+      return aheadOf(pieces, now, { store, cases, priorOf, movedOf, inputs, learns: isLearning() });
     },
     today: async (now) => {
       await catchUp(now)();

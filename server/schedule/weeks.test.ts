@@ -45,6 +45,7 @@ function studio(
       inputs: () => Promise.resolve([]),
       toMake: [],
       kilnDays: [],
+      learns: false,
     }),
     hours: () => ({ zone: 'Etc/UTC', hours: [] }),
     clock: { now: () => now, workshopTime: false, save: () => {} },

@@ -113,7 +113,7 @@ export function createWeeks(parts: WeekParts): Weeks {
   /** Begins to make it anew where it must be. @returns whether it need not */
   const isCurrent = (of: Ahead, now: Instant): boolean => {
     if (last && last.mark === of.mark && holds(last.plan, now)) return true;
-    if (making?.mark === of.mark || failed?.mark === of.mark) return false;
+    if (of.learns || making?.mark === of.mark || failed?.mark === of.mark) return false;
     making?.stop.abort();
     making = { mark: of.mark, share: 0, stop: new AbortController() };
     make(of, making, now).catch((error: unknown) => console.error(`Weeks: ${String(error)}`));

@@ -35,7 +35,7 @@ export function Changed({
 /** What was logged that a plan rests on. */
 function whyWords({ logged }: PlanChange, nameOf: (pieceId: string) => string): string {
   const names = logged.map(nameOf).filter((name) => name !== '');
-  if (names.length === 0) return ', as hours, orders, days or the air changed';
+  if (names.length === 0) return ', as hours, orders, the air or what was learned changed';
   if (names.length > NAMED) return `, after something was logged of ${names.length} pieces`;
   return `, after something was logged of ${names.join(' and ')}`;
 }
