@@ -1,4 +1,5 @@
 import type { Graph } from './graph.ts';
+import { doneIn } from './itinerary.ts';
 import { bestItinerary } from './path.ts';
 import { LOOK_FIRST } from './weekPlan.ts';
 
@@ -26,5 +27,4 @@ export const isReached = (graph: Graph, least: readonly number[], block: number)
   doneAlone(graph, least) > block;
 
 /** How many tasks of a piece have a session where it has all hands for itself. */
-const doneAlone = (graph: Graph, least: readonly number[]): number =>
-  bestItinerary(graph, { least }).visits.reduce((sum, { blocks }) => sum + blocks.length, 0);
+const doneAlone = (graph: Graph, least: readonly number[]): number => doneIn(bestItinerary(graph, { least }));

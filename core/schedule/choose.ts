@@ -2,7 +2,7 @@ import { dived } from './dive.ts';
 import type { Itinerary, Search } from './itinerary.ts';
 import { bestItinerary, itinerariesWithin } from './path.ts';
 import { steadied } from './steady.ts';
-import { createPool, handsOf, total, type Among, type Choice, type Pool, type Share } from './pool.ts';
+import { createPool, handsOf, netOf, total, type Among, type Choice, type Pool, type Share } from './pool.ts';
 import type { Solver } from './solver.ts';
 
 /** How a choice is looked for. */
@@ -162,9 +162,6 @@ const asSeenBy = ({ slots }: Among, prices: readonly number[], spare?: readonly 
     spare: slots.map(({ hands }) => (hands === null ? Number.POSITIVE_INFINITY : spare[hands]!)),
   }),
 });
-
-const netOf = (of: Among, itinerary: Itinerary, prices: readonly number[]): number =>
-  handsOf(of, itinerary).reduce((value, [hands, tens]) => value - tens * prices[hands]!, itinerary.value);
 
 /**
  * What to do of each piece, one after the other with what hands the others leave, those first that hands come to first: quickly

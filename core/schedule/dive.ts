@@ -1,6 +1,6 @@
 import type { Search } from './itinerary.ts';
 import { bestItinerary } from './path.ts';
-import { handsOf, sharesOf, total, type Among, type Chosen, type Pool, type Share } from './pool.ts';
+import { handsOf, netOf, sharesOf, total, type Among, type Chosen, type Pool, type Share } from './pool.ts';
 import type { Solver } from './solver.ts';
 
 /** So often what is worth more is looked for at each depth. */
@@ -34,19 +34,9 @@ export function dived(
     );
   while (counts.some((count) => count > 0)) {
     const spare = left.map((hands) => Math.max(0, hands));
+    const free = spare.map(() => 0);
     for (const [p, count] of counts.entries())
-      if (count > 0)
-        pool.add(
-          p,
-          bestItinerary(
-            pieces[p]!.graph,
-            searchOf(
-              p,
-              spare.map(() => 0),
-              spare,
-            ),
-          ),
-        );
+      if (count > 0) pool.add(p, bestItinerary(pieces[p]!.graph, searchOf(p, free, spare)));
     let amounts: readonly number[] = [];
     for (let round = 0; round < ROUNDS; round++) {
       const { prices: going, amounts: chosen } = solver.relaxed(pool.program({ left: spare, counts }));
@@ -55,10 +45,7 @@ export function dived(
       const added = counts.filter((count, p) => {
         if (count === 0) return false;
         const found = bestItinerary(pieces[p]!.graph, searchOf(p, prices, spare));
-        const net = handsOf(pieces[p]!, found).reduce(
-          (value, [hands, taken]) => value - taken * prices[hands]!,
-          found.value,
-        );
+        const net = netOf(pieces[p]!, found, prices);
         return net > going[tens.length + p]! + NOTHING && pool.add(p, found);
       });
       if (added.length === 0) break;

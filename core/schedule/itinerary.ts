@@ -63,6 +63,10 @@ export interface Itinerary {
   hoped: number;
 }
 
+/** How many tasks are done in it. */
+export const doneIn = ({ visits }: Pick<Itinerary, 'visits'>): number =>
+  visits.reduce((sum, { blocks }) => sum + blocks.length, 0);
+
 export interface Search {
   /** The least chance that a task is done or can be done later at which it is put into a session: of all, or of each. */
   least: number | readonly number[];

@@ -57,22 +57,25 @@ const FEWER = 24;
  */
 export function rememberedPlannings(pieces: number): Plannings {
   const stateOf = rememberedStates(pieces);
+  // what is only tried out leaves what is remembered as it is
+  const triedStateOf = rememberedStates(pieces);
   const tablesOf = rememberedTables(pieces);
   const known = new Map<string, { key: string; at: Instant; planning: Planning | null }>();
 
-  const make = (
-    given: PieceGiven,
-    slots: readonly Slot[],
-    now: Instant,
-    living = given.unmade ? FEWER : MEMBERS,
-  ): Planning | null => {
+  const make = (given: PieceGiven, slots: readonly Slot[], now: Instant, trial = false): Planning | null => {
     const { unmade } = given;
     const facts = unmade ? asMadeAt(given.facts, unmade, now) : given.facts;
     const piece = foldPiece(facts.pieceId, facts.entries);
     if (!piece || slots.length === 0) return null;
     const work = workAhead({ ...given, piece, facts }, now);
     if (work.blocks.length === 0 && (given.due === null || piece.fired !== 'raw')) return null;
-    const believed = stateOf(piece, facts, unmade ? now : planAt(piece, now), living);
+    const living = trial || unmade ? FEWER : MEMBERS;
+    const believed = (trial ? triedStateOf : stateOf)(
+      piece,
+      facts,
+      unmade ? now : planAt(piece, now),
+      living,
+    );
     const ahead: PieceAhead = { ...given, facts, piece, believed };
     const graph = graphOf(scheduledOver(ahead, work, slots, tablesOf), slots, { floor: FLOOR });
     return {
@@ -103,6 +106,6 @@ export function rememberedPlannings(pieces: number): Plannings {
   };
   return {
     planningOf,
-    tryOut: (given, sessions, now) => make(given, slotsOf(given, sessions, now), now, FEWER),
+    tryOut: (given, sessions, now) => make(given, slotsOf(given, sessions, now), now, true),
   };
 }

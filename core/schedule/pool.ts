@@ -96,11 +96,7 @@ export function createPool(
       return true;
     },
     best: (most, prices, { shares }) => {
-      const net = ({ p, itinerary }: Pick<Share, 'p' | 'itinerary'>) =>
-        handsOf(pieces[p]!, itinerary).reduce(
-          (value, [hands, taken]) => value - taken * prices[hands]!,
-          itinerary.value,
-        );
+      const net = ({ p, itinerary }: Pick<Share, 'p' | 'itinerary'>) => netOf(pieces[p]!, itinerary, prices);
       const chosen = new Set(shares.map(({ itinerary }) => itinerary));
       const kept = pieces.flatMap((_, p) => {
         const of = columns.filter((column) => column.p === p).sort((a, b) => net(b) - net(a));
@@ -136,3 +132,7 @@ export const handsOf = ({ slots }: Among, { visits }: Itinerary): [hands: number
     const { hands } = slots[s]!;
     return hands === null || tens === 0 ? [] : [[hands, tens]];
   });
+
+/** What an itinerary is worth, hands paid. */
+export const netOf = (of: Among, itinerary: Itinerary, prices: readonly number[]): number =>
+  handsOf(of, itinerary).reduce((value, [hands, tens]) => value - tens * prices[hands]!, itinerary.value);

@@ -6,6 +6,7 @@ import type { Layer } from '../technique/layer.ts';
 import { spellsOn, type DaySpell, type Hours, type Spell } from '../time/hours.ts';
 import { DAY, MINUTE, type Instant } from '../units/quantity.ts';
 import { choose, chooseQuickly } from './choose.ts';
+import { doneIn } from './itinerary.ts';
 import { livedThrough } from './living.ts';
 import type { Lived, PieceGiven, Planning, PlanningOf } from './planning.ts';
 import { tensIn, type Told } from './pool.ts';
@@ -120,10 +121,7 @@ function tryOut(
   const shares = fewer
     ? choose(among, left, solver, { give: 0, nodes: 0 }).shares
     : chooseQuickly(among, left);
-  const whole = shares.filter(
-    ({ itinerary: { visits } }) =>
-      visits.reduce((sum, { blocks }) => sum + blocks.length, 0) === planning.blocks.length,
-  );
+  const whole = shares.filter(({ itinerary }) => doneIn(itinerary) === planning.blocks.length);
   const byTables = whole.reduce((sum, { count }) => sum + count, 0);
   if (!fewer && byTables < planning.count) return { done: byTables, planning, dryAt: null };
   const holding: (Lived & { count: number })[] = [];

@@ -1,6 +1,6 @@
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { Itinerary } from './itinerary.ts';
+import { doneIn, type Itinerary } from './itinerary.ts';
 import { bestItinerary } from './path.ts';
 import { handsOf, type Among, type Share } from './pool.ts';
 
@@ -43,8 +43,6 @@ export function mayWait(of: Among, own: Itinerary, left: readonly number[]): Ins
   }
   return until;
 }
-
-const doneIn = ({ visits }: Itinerary): number => visits.reduce((sum, { blocks }) => sum + blocks.length, 0);
 
 /** Whether less can be done of a piece if nobody comes to a session that it was to be worked on or covered in. */
 export function isLostWithout(of: Among, own: Itinerary, left: readonly number[], session: Spell): boolean {

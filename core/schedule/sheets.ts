@@ -1,4 +1,4 @@
-import type { Cover } from '../drying/face.ts';
+import { coverNamed, type Cover } from '../drying/face.ts';
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { PieceWeek, Task, WeekPlan } from './weekPlan.ts';
@@ -59,6 +59,22 @@ function coversIn({ from, to }: Spell, pieces: readonly PieceWeek[]): Sheet['cov
 /** When the covers of a group are changed, in words. */
 export const coverWhen = ({ coming }: Pick<Sheet['covers'][number], 'coming'>): string =>
   coming ? 'On coming' : 'Once done, or on leaving';
+
+/** Covers of a group, in words. */
+export const coverLine = (group: Sheet['covers'][number], nameOf: (pieceId: string) => string): string =>
+  `${coverWhen(group)}: ${coverNamed(group.cover).verb.toLowerCase()} ${group.pieceIds.map(nameOf).join('; ')}`;
+
+/** What a task is done on, in words. */
+export const pieceWords = (
+  { pieceId, unmade }: Pick<SheetTask, 'pieceId' | 'unmade'>,
+  nameOf: (pieceId: string) => string,
+): string => (unmade === undefined ? nameOf(pieceId) : `${unmade} × ${nameOf(pieceId)}`);
+
+/** What is lost if nobody comes, in words. @param when like “If nobody comes” */
+export const lostWords = (when: string, lost: readonly string[]): string =>
+  lost.length === 0
+    ? `${when}: all of it can wait.`
+    : `${when}, these will be too dry for what comes next: ${lost.join('; ')}.`;
 
 /** How surely a task comes out, in words. */
 export const chanceWords = (chance: number): string => `${Math.round(100 * chance)} %`;

@@ -1,6 +1,12 @@
 import ical, { ICalCalendarMethod, type ICalAlarmData, ICalAlarmType } from 'ical-generator';
-import { coverNamed } from '../../core/drying/face.ts';
-import { chanceWords, coverWhen, sheetsOf, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
+import {
+  chanceWords,
+  coverLine,
+  pieceWords,
+  sheetsOf,
+  taskWords,
+  type Sheet,
+} from '../../core/schedule/sheets.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 
@@ -52,17 +58,12 @@ function linesOf(
   clockTime: CalendarOf['clockTime'],
 ): string[] {
   const cover = (coming: boolean) =>
-    covers
-      .filter((of) => of.coming === coming)
-      .map(
-        (of) =>
-          `${coverWhen(of)}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join('; ')}`,
-      );
+    covers.filter((of) => of.coming === coming).map((of) => coverLine(of, nameOf));
   return [
     ...cover(true),
     ...tasks.map(
-      ({ pieceId, task, unmade }) =>
-        `${clockTime(task.at)} ${taskWords(task)}: ${unmade === undefined ? '' : `${unmade} × `}${nameOf(pieceId)} (${chanceWords(task.chance)})`,
+      ({ task, ...of }) =>
+        `${clockTime(task.at)} ${taskWords(task)}: ${pieceWords(of, nameOf)} (${chanceWords(task.chance)})`,
     ),
     ...cover(false),
   ];

@@ -1,5 +1,12 @@
-import { coverNamed } from '../../core/drying/face.ts';
-import { chanceWords, coverWhen, sheetsOf, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
+import {
+  chanceWords,
+  coverLine,
+  lostWords,
+  pieceWords,
+  sheetsOf,
+  taskWords,
+  type Sheet,
+} from '../../core/schedule/sheets.ts';
 import { LOOK_FIRST, type WeekPlan } from '../../core/schedule/weekPlan.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 
@@ -33,14 +40,17 @@ export function runSheetOf(plan: WeekPlan, now: Instant, { title, nameOf, ...wor
       name: nameOfSession(sheet, words),
       coming: coversIn(sheet, true, nameOf),
       leaving: coversIn(sheet, false, nameOf),
-      tasks: sheet.tasks.map(({ pieceId, task, unmade }) => ({
+      tasks: sheet.tasks.map(({ task, ...of }) => ({
         at: words.clockTime(task.at),
         what: taskWords(task),
-        piece: unmade === undefined ? nameOf(pieceId) : `${unmade} × ${nameOf(pieceId)}`,
+        piece: pieceWords(of, nameOf),
         hands: `${Math.max(1, Math.round(task.handsMs / MINUTE))} min`,
         chance: `${chanceWords(task.chance)}${task.chance < LOOK_FIRST ? ', look first' : ''}`,
       })),
-      nobody: plan.nobody?.session.to === sheet.session.to ? nobodyIn(plan.nobody.lost.map(nameOf)) : null,
+      nobody:
+        plan.nobody?.session.to === sheet.session.to
+          ? lostWords('If nobody comes', plan.nobody.lost.map(nameOf))
+          : null,
     })),
   };
 }
@@ -54,14 +64,4 @@ const nameOfSession = (
     : `${day(from)}, ${clockTime(from)}–${clockTime(to)}: ${handsMs > 0 ? `${Math.round(handsMs / MINUTE)} min of hands` : 'covers only'}`;
 
 const coversIn = ({ covers }: Sheet, coming: boolean, nameOf: RunSheetOf['nameOf']): string[] =>
-  covers
-    .filter((of) => of.coming === coming)
-    .map(
-      (of) =>
-        `${coverWhen(of)}: ${coverNamed(of.cover).verb.toLowerCase()} ${of.pieceIds.map(nameOf).join('; ')}`,
-    );
-
-const nobodyIn = (lost: readonly string[]): string =>
-  lost.length === 0
-    ? 'If nobody comes: all of it can wait.'
-    : `If nobody comes: too dry then for what comes next: ${lost.join('; ')}.`;
+  covers.filter((of) => of.coming === coming).map((of) => coverLine(of, nameOf));

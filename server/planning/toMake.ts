@@ -3,7 +3,7 @@ import { groupsOf, leftToMake, type GroupState } from '../../core/log/group.ts';
 import { foldPiece, stepsLeft, type PieceState } from '../../core/log/piece.ts';
 import { slipNeeded } from '../../core/shelf/slipNeeded.ts';
 import { entryOfMade, type Unmade } from '../../core/schedule/ahead.ts';
-import type { Instant } from '../../core/units/quantity.ts';
+import { SECOND, type Instant } from '../../core/units/quantity.ts';
 import type { Store } from '../store/store.ts';
 import type { PlanInputs } from './planInputs.ts';
 import { bodyOf } from './rows.ts';
@@ -23,7 +23,7 @@ export const groupsToMake = (store: Store, pieces: readonly PieceState[], now: I
     const { count: _all, takesS, ...made } = set.toMake;
     const piece = foldPiece(id, [entryOfMade(id, made, now)])!;
     return [
-      { group, piece: { ...piece, groups: [id] }, unmade: { made, count: left, handsMs: takesS * 1000 } },
+      { group, piece: { ...piece, groups: [id] }, unmade: { made, count: left, handsMs: takesS * SECOND } },
     ];
   });
 

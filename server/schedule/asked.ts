@@ -1,5 +1,6 @@
+import type { WhatIfAnswer } from '../../api/index.ts';
 import type { EntryBodies } from '../../core/log/entry.ts';
-import { changeOf, type PlanChange } from '../../core/schedule/changed.ts';
+import { changeOf } from '../../core/schedule/changed.ts';
 import type { Possible } from '../../core/schedule/relax.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
@@ -7,13 +8,6 @@ import type { Instant } from '../../core/units/quantity.ts';
 import type { Ahead } from '../planning/ahead.ts';
 import type { Clock } from '../time/clock.ts';
 import type { Scheduler } from './scheduler.ts';
-
-/** What becomes of a plan if a day is otherwise. */
-export interface WhatIf {
-  change: PlanChange;
-  /** Pieces that less is planned of then. */
-  less: string[];
-}
 
 /** What is asked beside a plan; each is worked out once, and nothing of it is kept. */
 export interface Asked {
@@ -23,7 +17,7 @@ export interface Asked {
    */
   possible: (id: string) => Promise<Possible | null>;
   /** What becomes of the plan if a day is otherwise; null while there is none, or where it was given up. */
-  whatIf: (day: EntryBodies['studio.day']) => Promise<WhatIf | null>;
+  whatIf: (day: EntryBodies['studio.day']) => Promise<WhatIfAnswer['whatIf']>;
   /** Forgets what was asked beside another plan. */
   forget: () => void;
 }
@@ -63,7 +57,9 @@ export function createAsked({
         const [plan, now] = [planNow(), clock.now()];
         if (!plan) return null;
         const pieces = await ahead(now).inputs();
-        const then = await scheduler.week({ pieces, hours: withDay(hours(), day), now, before: plan });
+        const then = await scheduler.week({
+          ...{ pieces, hours: withDay(hours(), day), now, before: plan, trial: true },
+        });
         return then && { change: changeOf(plan, then, []), less: lessIn(plan, then) };
       }),
     forget: () => known.clear(),

@@ -17,6 +17,8 @@ export interface WeekInput {
   now: Instant;
   /** The plan that people know of. */
   before: WeekPlan | null;
+  /** It is only tried out: what is remembered stays as it is. */
+  trial?: true;
 }
 
 /** How it goes on. */
@@ -45,10 +47,10 @@ export function schedulerHere(): Scheduler {
   const { planningOf, tryOut } = rememberedPlannings(REMEMBERED);
   let solver: Promise<Solver> | null = null;
   return {
-    week: async ({ pieces, hours, now, before }, { onStep, signal } = {}) =>
+    week: async ({ pieces, hours, now, before, trial }, { onStep, signal } = {}) =>
       planWeek(pieces, hours, now, {
         solver: await (solver ??= createSolver()),
-        planningOf,
+        planningOf: trial ? tryOut : planningOf,
         before,
         onStep: (share) => {
           onStep?.(share);

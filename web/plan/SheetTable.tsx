@@ -1,7 +1,7 @@
 import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
 import { coverNamed } from '../../core/drying/face.ts';
-import { chanceWords, coverWhen, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
+import { chanceWords, coverWhen, pieceWords, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { nobodyWords } from '../ui/answer.ts';
 import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/theme.ts';
@@ -102,7 +102,7 @@ export function SheetTable({
                     }
                     sx={reachable}
                   >
-                    {unmade === undefined ? nameOf(pieceId) : `${unmade} × ${nameOf(pieceId)}`}
+                    {pieceWords({ pieceId, ...(unmade !== undefined && { unmade }) }, nameOf)}
                   </Box>
                 </td>
                 <td>{span(task.handsMs)}</td>

@@ -1,5 +1,6 @@
 import { isSign, signNames } from '../../core/coat/sign.ts';
 import { changesFrom, coverMeantAt, isWithoutSession, type PieceMeant } from '../../core/schedule/meant.ts';
+import { lostWords } from '../../core/schedule/sheets.ts';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { remedyFor, type NextStep } from '../../core/plan/next.ts';
 import { inTimeFor, type Follows } from '../../core/plan/follows.ts';
@@ -304,9 +305,7 @@ export function nobodyWords(
     session.from <= now
       ? 'If nobody comes back before the next session'
       : `If nobody comes ${atTime(whenNear(session.from, now, zone))}`;
-  return lost.length === 0
-    ? `${when}: all of it can wait.`
-    : `${when}, these will be too dry for what comes next: ${lost.join('; ')}.`;
+  return lostWords(when, lost);
 }
 
 const withoutWords = ({ unplanned }: PieceMeant): string => `No session fits: ${lower(unplanned!)}`;
