@@ -4,6 +4,14 @@ import { defineConfig } from 'vitest/config';
 /** A busy machine is waited for: nothing here is timed. */
 const patient = { expect: { poll: { timeout: 15_000 } }, testTimeout: 120_000, hookTimeout: 60_000 };
 
+/** Tests that put something else in a module's place: they load theirs for themselves. */
+const ALONE = ['web/**/*.alone.test.{ts,tsx}'];
+const ofWeb = {
+  environment: 'jsdom',
+  setupFiles: ['vitest.properties.ts', 'fake-indexeddb/auto', 'web/testing/setup.ts'],
+  ...patient,
+};
+
 export default defineConfig({
   test: {
     maxWorkers: availableParallelism(),
@@ -22,10 +30,14 @@ export default defineConfig({
         test: {
           name: 'web',
           include: ['web/**/*.test.{ts,tsx}'],
-          environment: 'jsdom',
-          setupFiles: ['vitest.properties.ts', 'fake-indexeddb/auto'],
-          ...patient,
+          exclude: ALONE,
+          ...ofWeb,
+          // loading the modules anew for each file would take as long as the tests
+          isolate: false,
         },
+      },
+      {
+        test: { name: 'alone', include: ALONE, ...ofWeb },
       },
       {
         test: {

@@ -1,11 +1,11 @@
-import { beforeEach, expect } from 'vitest';
+import { expect } from 'vitest';
 import { caseOf, cruetMade, firstKey } from '../../core/piece/piece.test-support.ts';
 import { stepAt } from '../../core/plan/next.ts';
 import { planPiece, type PiecePlan } from '../../core/plan/plan.ts';
 import { NOON, testStudio, type TestStudio } from '../testing/studio.test-support.tsx';
 import { coatedWall } from './coatedWall.ts';
 
-/** A cruet in a studio of its own, anew before each test, and the dialogs that log of it. */
+/** A cruet in a studio of its own, and the dialogs that log of it. */
 
 export const made = cruetMade({ roomId: 'room-default', clayId: 'clay-default' });
 const usual = caseOf([made]);
@@ -27,8 +27,8 @@ export const stepProps = (stepId: string) => ({
 });
 
 export let studio: TestStudio;
-beforeEach(() => {
+/** Before each test: the studio anew, and no dialog closed. */
+export function anew(): void {
   closed.length = 0;
-  sessionStorage.clear();
   studio = testStudio(made);
-});
+}

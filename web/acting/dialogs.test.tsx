@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { metricUnits } from '../../core/units/quantity.ts';
 import { DEFAULT_MAKER } from '../../core/log/studio.ts';
 import {
@@ -20,7 +20,9 @@ import { DoneDialog } from './DoneDialog.tsx';
 import { TrimDialog } from './TrimDialog.tsx';
 import { WeighDialog } from './WeighDialog.tsx';
 
-import { done, onClose, plan, stepProps, studio } from './dialog.test-support.ts';
+import { anew, done, onClose, plan, stepProps, studio } from './dialog.test-support.ts';
+
+beforeEach(anew);
 
 describe('a dialog half filled', () => {
   const mass = () => screen.findByLabelText<HTMLInputElement>(/Mass on the scale/);

@@ -8,7 +8,9 @@ import { stageAt } from '../../core/clay/stage.ts';
 import { entriesOf } from '../../core/log/entry.ts';
 import { DoneDialog } from './DoneDialog.tsx';
 
-import { done, plan, stepProps, studio } from './dialog.test-support.ts';
+import { anew, done, plan, stepProps, studio } from './dialog.test-support.ts';
+
+beforeEach(anew);
 
 describe('a step as it really was', () => {
   const inZones = () => {

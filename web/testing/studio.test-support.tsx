@@ -1,12 +1,12 @@
 import createCache from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
-import { cleanup, configure, fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen, within } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { ThemeProvider } from '@mui/material/styles';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { SWRConfig } from 'swr';
 import { v7 as uuid } from 'uuid';
-import { afterEach, vi } from 'vitest';
+import { vi } from 'vitest';
 import { act as actSchema } from '../../api/entry.ts';
 import { CLOCK_HEADER } from '../../api/routes.ts';
 import { validate } from '../../core/log/admission/admit.ts';
@@ -22,30 +22,6 @@ import { setClock } from '../asking/clock.ts';
 import { Logging } from '../saving/notice.tsx';
 import { ask } from '../asking/server.ts';
 import { theme } from '../ui/theme.ts';
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
-// a busy machine is waited for; the whole page in a failure says less than its words
-configure({
-  asyncUtilTimeout: 15_000,
-  defaultHidden: true,
-  getElementError: (message) => new Error(`${message}\n${document.body.textContent}`),
-});
-
-// names are looked up by asking every element's style of all rules of all sheets, which takes most of a test's time
-window.getComputedStyle = (element) => (element as HTMLElement).style;
-
-// jsdom finds the labels of a field by asking every label of the page for the field it belongs to
-for (const { prototype } of [HTMLInputElement, HTMLTextAreaElement, HTMLSelectElement, HTMLButtonElement])
-  Object.defineProperty(prototype, 'labels', {
-    get(this: HTMLElement) {
-      const named = this.id ? document.querySelectorAll(`label[for="${this.id}"]`) : [];
-      const around = this.closest('label:not([for])');
-      return around ? [...named, around] : [...named];
-    },
-  });
 
 /** The moment at which views are tested: a Tuesday noon. */
 export const NOON: Instant = Date.parse('2026-03-10T12:00:00Z');
