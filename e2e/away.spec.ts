@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { begin, row } from './steps.ts';
+import { haveMade } from './acts.ts';
+import { row } from './steps.ts';
 import { expect, expectNoAxeFindings, test, type Studio } from './studio.ts';
 
 test.setTimeout(300_000);
@@ -59,7 +60,8 @@ test('a week away and back: nothing old stands as current, what is too late says
 });
 
 test('a coat from the right tub, at once; and the next too late', async ({ page, workshop }) => {
-  await begin(page, workshop.address, '^Sgraffito', 'Late cup');
+  const made = { clayId: 'clay-buff', roomId: 'room-loft' };
+  await haveMade(page, workshop, '2026-03-11T09:20:00.000Z', 'Late cup', made);
   // up to the coat, whatever comes before it
   const coat = (n: number) => row(page, new RegExp(`^Coat ${n} of 3`));
   await expect(coat(1)).toBeVisible();

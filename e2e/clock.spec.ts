@@ -1,19 +1,20 @@
 import { spawn } from 'node:child_process';
+import { cylinder, haveMade } from './acts.ts';
 import { otherwise } from './steps.ts';
 import { expect, root, test } from './studio.ts';
 
+const MADE = '2026-03-11T09:20:00.000Z';
+
 test.describe('the moisture clock', () => {
-  test.beforeEach(({ studio }) => studio.setClock('2026-03-11T09:20:00Z'));
+  test.beforeEach(({ studio }) => studio.setClock(MADE));
 
   test('a thin wall coated inside and out is warned of, a strained coat before it is logged', async ({
     page,
     studio,
   }) => {
-    await page.goto(`${studio.address}/pieces/new`);
-    await page.getByLabel('Name or mark').fill('Thin cup');
-    await page.getByLabel('Wall, freshly made (mm)').fill('2.5');
-    await page.getByRole('button', { name: 'Log it as made' }).click();
-    await expect(page.getByRole('heading', { name: 'Thin cup' })).toBeVisible();
+    await haveMade(page, studio, MADE, 'Thin cup', {
+      form: { ...cylinder.form, wallM: 0.0025 },
+    });
     studio.setClock('2026-03-11T10:50:00Z');
     await page.reload();
     const coat = (n: number) => page.getByRole('row', { name: new RegExp(`^Coat ${n} of 3`) });
@@ -45,11 +46,7 @@ test.describe('the moisture clock', () => {
     page,
     studio,
   }) => {
-    await page.goto(`${studio.address}/pieces/new`);
-    await page.getByLabel('Name or mark').fill('Night cruet');
-    await page.getByLabel('Wall, freshly made (mm)').fill('6');
-    await page.getByRole('button', { name: 'Log it as made' }).click();
-    await expect(page.getByRole('heading', { name: 'Night cruet' })).toBeVisible();
+    await haveMade(page, studio, MADE, 'Night cruet');
     studio.setClock('2026-03-11T11:00:00Z');
     await page.reload();
     const spreadOf = async () => {
@@ -138,10 +135,7 @@ test.describe('the moisture clock', () => {
       await page.getByLabel('Broker').fill(url);
       await page.getByRole('button', { name: 'Set it' }).click();
       await expect(page.getByRole('dialog')).toHaveCount(0);
-      await page.goto(`${studio.address}/pieces/new`);
-      await page.getByLabel('Name or mark').fill('Sensed tile');
-      await page.getByRole('button', { name: 'Log it as made' }).click();
-      await expect(page.getByRole('heading', { name: 'Sensed tile' })).toBeVisible();
+      await haveMade(page, studio, MADE, 'Sensed tile');
       await expect(page.getByText(/sensor of this room/)).toHaveCount(0);
       await page.getByRole('button', { name: 'Weigh', exact: true }).click();
       const take = page.getByRole('button', { name: 'Take 512.5 g from the scale' });

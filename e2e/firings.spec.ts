@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { addTechnique, begin, choose, goOn, logStep, otherwise, row } from './steps.ts';
+import { haveMade, layer } from './acts.ts';
+import { addTechnique, choose, goOn, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test, type Studio } from './studio.ts';
 
 const MADE = '2026-03-10T08:00:00Z';
@@ -19,10 +20,8 @@ async function until(page: Page, studio: Studio, last: RegExp): Promise<string[]
 }
 
 test('a tissue transfer, firm: misted, laid once, misted again, peeled', async ({ page, studio }) => {
-  await begin(page, studio.address, '^Tissue transfer', 'Swift tile', async () => {
-    await page.getByRole('button', { name: /^Tile/ }).click();
-    await choose(page, /wall/i, /^Firm/);
-  });
+  const form = { kind: 'tile', lengthM: 0.15, widthM: 0.15, wallM: 0.008 };
+  await haveMade(page, studio, MADE, 'Swift tile', { form, layers: [layer('transfer')] });
   const logged = await until(page, studio, /^Peel/);
   expect(logged.filter((name) => !/^Straighten/.test(name))).toEqual([
     'Mist it evenly',
@@ -35,9 +34,7 @@ test('a tissue transfer, firm: misted, laid once, misted again, peeled', async (
 });
 
 test('a tissue transfer, fresh: laid on a thrown wall and shaped with it', async ({ page, studio }) => {
-  await begin(page, studio.address, '^Tissue transfer', 'Swift bowl', async () => {
-    await choose(page, /wall/i, /^Fresh/);
-  });
+  await haveMade(page, studio, MADE, 'Swift bowl', { layers: [layer('transfer', '1', { wall: 'fresh' })] });
   // at once, on the wall as it was thrown
   await logStep(page, /^Straighten the wall, rib the slurry off/);
   studio.setClock('2026-03-10T08:05:00Z');

@@ -1,17 +1,13 @@
+import { cylinder, haveMade, layer } from './acts.ts';
 import { addTechnique, choose, chooseIn, layerOf, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
-const MADE = '2026-03-10T08:00:00Z';
+const MADE = '2026-03-10T08:00:00.000Z';
 const later = (hours: number) => new Date(Date.parse(MADE) + hours * 3_600_000).toISOString();
 test.beforeEach(({ studio }) => studio.setClock(MADE));
 
 test('inlay is filled until it stands proud, then scraped', async ({ page, studio }) => {
-  await page.goto(`${studio.address}/pieces/new`);
-  await page.getByLabel('Name or mark').fill('Knot tile');
-  await choose(page, 'Technique', 'Inlay');
-  await choose(page, 'How do you bring it level?', /^Scraped at stiff leather-hard/);
-  await page.getByRole('button', { name: 'Log it as made' }).click();
-  await expect(page.getByRole('heading', { name: 'Knot tile' })).toBeVisible();
+  await haveMade(page, studio, MADE, 'Knot tile', { layers: [layer('inlay', '1', { finish: 'leather' })] });
   studio.setClock(later(6.5));
   await page.reload();
   await expect(row(page, /^Cut the lines/)).toContainText('Now');
@@ -43,11 +39,8 @@ test('inlay is filled until it stands proud, then scraped', async ({ page, studi
 });
 
 test('silicate crackle: a skin, a push, a stretch, and the form follows', async ({ page, studio }) => {
-  await page.goto(`${studio.address}/pieces/new`);
-  await page.getByLabel('Name or mark').fill('Dry lake');
-  await page.getByLabel('Wall, freshly made (mm)').fill('9');
-  await choose(page, 'Technique', 'Silicate crackle, thrown');
-  await page.getByRole('button', { name: 'Log it as made' }).click();
+  const form = { ...cylinder.form, wallM: 0.009 };
+  await haveMade(page, studio, MADE, 'Dry lake', { form, layers: [layer('silicate-crackle')] });
   await expect(page.getByText('Colour the band now')).toBeVisible();
   await expect(page.getByText(/wall 9(\.0)? mm/)).toBeVisible();
   await logStep(page, /^Colour the band/);
@@ -73,11 +66,7 @@ test('silicate crackle: a skin, a push, a stretch, and the form follows', async 
 });
 
 test('a wash waits for the bisque, which waits for the kiln', async ({ page, studio }) => {
-  await page.goto(`${studio.address}/pieces/new`);
-  await page.getByLabel('Name or mark').fill('Bark');
-  await choose(page, 'Technique', 'Oxide wash');
-  await page.getByRole('button', { name: 'Log it as made' }).click();
-  await expect(page.getByRole('heading', { name: 'Bark' })).toBeVisible();
+  await haveMade(page, studio, MADE, 'Bark', { layers: [layer('oxide-wash')] });
   const dialog = page.getByRole('dialog');
   await row(page, /^Brush the wash on/)
     .getByRole('button')

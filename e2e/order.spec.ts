@@ -1,4 +1,5 @@
-import { addTechnique, begin, choose, chooseIn, goOn, layerOf, logStep, row } from './steps.ts';
+import { haveMade, layer } from './acts.ts';
+import { addTechnique, choose, chooseIn, goOn, layerOf, logStep, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 /** Techniques in the maker's order: whole pots, zones with tubs, layers moved, a step done again. */
@@ -99,7 +100,7 @@ test('crackle that does not open is redone through the guide: silicate and skin 
   page,
   studio,
 }) => {
-  await begin(page, studio.address, '^Silicate crackle', 'Dry lake');
+  await haveMade(page, studio, MADE, 'Dry lake', { layers: [layer('silicate-crackle')] });
   await logStep(page, /^Colour the band/);
   await page.getByRole('button', { name: /^Seen: the colour is no longer wet/ }).click();
   await logStep(page, /^Brush the silicate on/);
@@ -133,7 +134,7 @@ test('layers are put in another order by keyboard; what that makes impossible is
   page,
   studio,
 }) => {
-  await begin(page, studio.address, '^Poured or dipped', 'Keyed plate');
+  await haveMade(page, studio, MADE, 'Keyed plate', { layers: [layer('poured-ground')] });
   await page.getByRole('link', { name: 'Change layers' }).click();
   await addTechnique(page, 'Bands on a fresh wall');
   const order = page.getByRole('listitem').filter({ hasText: 'Up' });

@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { cylinder, layer, log } from './acts.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
 const LONG = { timeout: 120_000 };
@@ -6,10 +6,10 @@ test.setTimeout(300_000);
 
 test('an order that comes too soon is mended by the offered change; twelve of another are wished, planned and begun', async ({
   page,
-  workshop,
+  fewPieces,
 }) => {
-  await page.goto(`${workshop.address}/plan`);
-  const early = page.getByRole('region', { name: 'House numbers for the harbour row' });
+  await page.goto(`${fewPieces.address}/plan`);
+  const early = page.getByRole('region', { name: 'House numbers for the row' });
   await expect(early).toContainText('None of 5 in time', LONG);
   await early.getByRole('button', { name: /^Want it by/ }).click(LONG);
   await expect(early).toContainText('All in time', LONG);
@@ -51,30 +51,15 @@ test('a class of thirty in two lessons: made in one and trailed in the next, by 
   studio.setClock('2026-03-09T09:00:00Z');
   const lesson = (weekday: number) => ({ weekday, fromMinute: 18 * 60, toMinute: 20 * 60 + 30 });
   const cup = {
-    ...{ name: 'Cup', clayId: 'clay-default', roomId: 'room-default', cover: 'tight', stand: 'board' },
-    form: { kind: 'cylinder', diameterM: 0.08, heightM: 0.09, wallM: 0.006, mouth: 'open' },
-    ...{ attachmentM: null, stage: null, count: 30, takesS: 3600 },
-    layers: [
-      {
-        ...{ id: 'first', technique: 'slip-trailing', rev: '1', schools: {}, face: 'outside' },
-        ...{ zones: [{ id: 'whole', name: 'All over', kind: 'whole' }], upon: null, also: [], stock: [] },
-      },
-    ],
+    ...{ ...cylinder, name: 'Cup', cover: 'tight', layers: [layer('slip-trailing')] },
+    form: { ...cylinder.form, diameterM: 0.08, heightM: 0.09 },
+    ...{ count: 30, takesS: 3600 },
   };
   const body = { name: 'Evening class', kind: 'class', hours: [lesson(2), lesson(4)], toMake: cup };
-  const at = '2026-03-09T08:59:00.000Z';
-  const logged = await page.request.post(`${studio.address}/api/acts`, {
-    data: {
-      ...{ id: randomUUID(), makerId: 'maker-default', deviceAt: at },
-      entries: [
-        {
-          ...{ id: randomUUID(), kind: 'group.set', v: 1, subject: 'class', at, place: null, face: null },
-          body: { ...body, dueAt: '2026-03-24T12:00:00.000Z' },
-        },
-      ],
-    },
+  await log(studio, '2026-03-09T08:59:00.000Z', {
+    ...{ kind: 'group.set', subject: 'class' },
+    body: { ...body, dueAt: '2026-03-24T12:00:00.000Z' },
   });
-  expect(logged.status(), await logged.text()).toBe(201);
   await page.goto(`${studio.address}/plan`);
   const wish = page.getByRole('region', { name: 'Evening class' });
   await expect(wish).toContainText('30 × Cup', LONG);

@@ -7,9 +7,9 @@ const sheets = (page: Page) => page.locator('summary');
 
 test('the coming days by keyboard: what each session is for; a day is closed, and all is planned anew without it', async ({
   page,
-  workshop,
+  fewPieces,
 }) => {
-  await page.goto(workshop.address);
+  await page.goto(fewPieces.address);
   await expect(page.locator('[data-row]').first()).toBeVisible();
   await page.keyboard.press('p');
   await expect(page.getByRole('heading', { name: 'Plan', exact: true })).toBeVisible();
@@ -18,7 +18,7 @@ test('the coming days by keyboard: what each session is for; a day is closed, an
   await expect(sheets(page).filter({ hasText: 'Thu 12 Mar' }).first()).toBeVisible();
   // the table of the session at hand says what the picture shows
   const rows = page.getByRole('table').getByRole('row');
-  expect(await rows.count()).toBeGreaterThan(2);
+  expect(await rows.count()).toBeGreaterThan(1);
   await expect(rows.nth(1)).toContainText(/10:2\d/);
   await expectNoAxeFindings(page);
   // a sheet opens with the keyboard, and is tried out as if nobody came
@@ -48,9 +48,9 @@ test.describe('by touch on a tablet in portrait', () => {
 
   test('covers follow the plan: logged on Tonight, they stay as they are meant, and the plan goes on', async ({
     page,
-    workshop,
+    fewPieces,
   }) => {
-    await page.goto(`${workshop.address}/tonight`);
+    await page.goto(`${fewPieces.address}/tonight`);
     const cover = page.getByRole('region', { name: 'Cover tightly' });
     await expect(cover).toBeVisible(LONG);
     const piece = await cover.getByRole('link').first().innerText();

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
@@ -108,7 +108,7 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
 /** Runs a journey on a copy of a prepared data folder; it fails on any error of the page or breach of its policy. */
 async function withStudio(
   page: Page,
-  template: 'empty' | 'demo',
+  template: 'empty' | 'few' | 'demo',
   use: (studio: Studio) => Promise<void>,
 ): Promise<void> {
   // long tables are looked at whole
@@ -122,17 +122,31 @@ async function withStudio(
     if (/Content Security Policy|Refused to/.test(message.text())) complaints.push(message.text());
   });
   const studio = createStudio();
-  if (template === 'demo') studio.setClock(DEMO_MOMENT);
-  cpSync(join(process.env[TEMPLATES]!, template), studio.data, { recursive: true });
+  if (template !== 'empty') studio.setClock(DEMO_MOMENT);
+  cpSync(await prepared(template), studio.data, { recursive: true });
   await studio.start();
   await use(studio);
   await studio.discard();
   expect(complaints).toEqual([]);
 }
 
-/** A journey with a running studio: `studio` begins empty, `workshop` is the demo workshop at its moment. */
-export const test = base.extend<{ studio: Studio; workshop: Studio }>({
+/** A prepared data folder, once it is there. */
+async function prepared(template: string): Promise<string> {
+  const folder = join(process.env[TEMPLATES]!, template);
+  while (!existsSync(folder)) {
+    if (existsSync(`${folder}.failed`)) throw new Error(readFileSync(`${folder}.failed`, 'utf8'));
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  return folder;
+}
+
+/**
+ * A journey with a running studio: `studio` begins empty, `fewPieces` has what is planned in a second or two, `workshop` is
+ * the demo workshop at its moment.
+ */
+export const test = base.extend<{ studio: Studio; fewPieces: Studio; workshop: Studio }>({
   studio: ({ page }, use) => withStudio(page, 'empty', use),
+  fewPieces: ({ page }, use) => withStudio(page, 'few', use),
   workshop: ({ page }, use) => withStudio(page, 'demo', use),
 });
 

@@ -1,3 +1,4 @@
+import { haveMade, layer } from './acts.ts';
 import { addTechnique, begin, choose, chooseIn, layerOf, logStep, otherwise, row } from './steps.ts';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 
@@ -123,10 +124,9 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test('lace is laid, brushed and lifted at matte; nothing runs off the side', async ({ page, studio }) => {
-    await begin(page, studio.address, '^Lace, paper', 'Lace tile', async () => {
-      await page.getByRole('button', { name: /^Tile/ }).tap();
-      await choose(page, 'When do you lift it?', /^Once matte/);
-    });
+    const form = { kind: 'tile', lengthM: 0.15, widthM: 0.15, wallM: 0.008 };
+    const layers = [layer('stencil', '1', { lift: 'matte' })];
+    await haveMade(page, studio, MADE, 'Lace tile', { form, layers });
     studio.setClock(later(6));
     await page.reload();
     await expect(row(page, /^Lay it and press/)).toContainText('Now');

@@ -1,7 +1,7 @@
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { Member, Scheduled, Visit } from './itinerary.ts';
-import { suits, type Moisture, type Suitability } from './readiness.ts';
+import { suits, type Suitability } from './readiness.ts';
 import { dried, stays, suitabilities, type Standing, type Stay } from './stay.ts';
 import { readingAt, rowAt } from './table.ts';
 
@@ -12,6 +12,8 @@ const LATER = 0.002;
 const LEFT = 0.35;
 /** What is dry by the date it is wanted by is worth as much as a task, what is not so much of it. */
 const LATE = 0.3;
+/** So likely it is promised to be dry by then: a little more than is asked, for what it may lose when it is lived through. */
+const SURELY = 0.85;
 
 /** Two that differ by no more than this in any member go on as one, points. */
 const ALIKE = 2;
@@ -154,13 +156,22 @@ function worthOf(
   const changes = Number(stay.cover !== from.cover) + Number(leaves !== stay.cover);
   const worth = stay.gained - CHANGE * changes;
   if (stay.next < blocks.length) return worth;
-  return worth - LATER * session + (dry === null ? 0 : LATE + (1 - LATE) * dry);
+  return worth - LATER * session + (dry === null ? 0 : inTimeWorth(dry));
 }
 
-const dryBy = ({ members, blocks, due }: Scheduled, stay: Stay, leaves: number): number | null =>
-  due && stay.next === blocks.length
-    ? dryChance(members, leaves, dryOn(members, stay, leaves, due.by), due.dry)
-    : null;
+const inTimeWorth = (dry: number): number => (dry >= SURELY ? 1 : LATE + (1 - LATE) * dry);
+
+/** The chance that it is dry by when it is wanted, where its last task is done; no more so where that is done later. */
+function dryBy({ members, blocks, due }: Scheduled, stay: Stay, leaves: number): number | null {
+  if (!due || stay.next < blocks.length) return null;
+  const { reading, spans } = due.dry;
+  const moistures = dryOn(members, stay, leaves, due.by);
+  return members.reduce((sum, { weight, tables }, m) => {
+    if (stay.freeAt[m]! > due.by) return sum;
+    const value = readingAt(tables[leaves]!, reading, moistures[m]!);
+    return sum + weight * Math.max(...spans.map((span) => suits(value, span)));
+  }, 0);
+}
 
 /** The walls at a later moment, as the piece is left. */
 export const dryOn = (members: readonly Member[], stay: Stay, leaves: number, until: Instant): Float64Array =>
@@ -175,17 +186,6 @@ export const visitOf = ({ covers }: Scheduled, session: Spell, stay: Stay, leave
   covered: stay.covered,
   leavesAt: stay.leavesAt,
 });
-
-const dryChance = (
-  members: readonly Member[],
-  cover: number,
-  moistures: Float64Array,
-  { reading, spans }: Moisture,
-): number =>
-  members.reduce((sum, { weight, tables }, m) => {
-    const value = readingAt(tables[cover]!, reading, moistures[m]!);
-    return sum + weight * Math.max(...spans.map((span) => suits(value, span)));
-  }, 0);
 
 /**
  * Places that stand alike become one, the first of them.

@@ -98,4 +98,19 @@ describe('the best of a piece over some sessions', () => {
     const narrow = best(piece([member(2, 90, [0])], [block(70, 86, 30)]), [evening(0), evening(1)], 0.8);
     expect(narrow.visits[0]!.blocks.length + (narrow.visits[0]!.leaves === 'tight' ? 1 : 0)).toBe(1);
   });
+
+  it('is not dry in time where its last task is done later, however dry it is by then', () => {
+    // 4 points an hour: at 5 on the first evening, bone dry some hours later; wanted dry before the second begins
+    const by = evening(1).from - HOUR;
+    const dry = { reading: 'mean', spans: [{ driest: -20, wettest: 3 }] } as const;
+    const of = {
+      ...piece([member(4, 45, [0])], [block(-20, 3, 30)]),
+      due: { by, dry: { ...dry, spans: [...dry.spans] } },
+    };
+    const late = bestItinerary(exactly(of, [evening(0), evening(1)], 0.5), { least: 0.5 });
+    expect(late.visits.at(-1)!.blocks).toHaveLength(1);
+    expect(late.dry).toBe(0);
+    const inTime = { ...of, due: { ...of.due, by: evening(1).to } };
+    expect(bestItinerary(exactly(inTime, [evening(0), evening(1)], 0.5), { least: 0.5 }).dry).toBe(1);
+  });
 });

@@ -223,6 +223,9 @@ function withLayers(given: PieceGiven, layers: Layer[], now: Instant): PieceGive
   return { ...given, facts: { ...facts, entries: [...facts.entries, routed] } };
 }
 
+/** So many dates are tried from the first on by which it seems to be dry. */
+const MOST_DATES = 3;
+
 /** A later date, at the same time of its day: the first by which it is dry surely enough. */
 function* laterDate(
   given: PieceGiven,
@@ -234,5 +237,9 @@ function* laterDate(
   if (due === null) return;
   const { done, dryAt } = tried({ ...given, due: now + LATER });
   if (done < count || dryAt === null) return;
-  yield { kind: 'date', by: due + Math.max(1, Math.ceil((dryAt - due) / DAY)) * DAY };
+  const first = Math.max(1, Math.ceil((dryAt - due) / DAY));
+  for (let days = first; days < first + MOST_DATES; days++) {
+    const by = due + days * DAY;
+    yield tried({ ...given, due: by }).done === count ? { kind: 'date', by } : null;
+  }
 }
