@@ -1,4 +1,12 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+
+/** Journeys in the demo workshop come last: it is made while the others run. */
+const inWorkshop = readdirSync(`${import.meta.dirname}/e2e`).filter(
+  (name) =>
+    name.endsWith('.spec.ts') &&
+    readFileSync(`${import.meta.dirname}/e2e/${name}`, 'utf8').includes('workshop'),
+);
 
 export default defineConfig({
   testDir: 'e2e',
@@ -8,6 +16,10 @@ export default defineConfig({
   fullyParallel: true,
   timeout: 240_000,
   expect: { timeout: 40_000 },
+  projects: [
+    { name: 'studio', testIgnore: inWorkshop },
+    { name: 'workshop', testMatch: inWorkshop },
+  ],
   reporter: [['line'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

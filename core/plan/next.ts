@@ -10,28 +10,48 @@ import type { PlanResult } from './plan.ts';
 export interface NextStep extends Omit<StepWindow, 'doneAt'> {
   name: string;
   verb: string;
+  /** When the plan of the coming days has it; null where it has not, or none is known. */
+  meantAt: Instant | null;
+}
+
+/** The step that the plan of the coming days has next of a piece, and about when. */
+export interface MeantStep {
+  key: string;
+  at: Instant;
 }
 
 /** What of a step its headline is read from. */
-export type StepHead = Pick<NextStep, 'name' | 'status' | 'opens' | 'closes' | 'wait' | 'windows'>;
+export type StepHead = Pick<
+  NextStep,
+  'name' | 'status' | 'opens' | 'closes' | 'wait' | 'windows' | 'meantAt'
+>;
 
-export const headOf = ({ name, status, opens, closes, wait, windows }: NextStep): StepHead => ({
+export const headOf = ({ name, status, opens, closes, wait, windows, meantAt }: NextStep): StepHead => ({
   name,
   status,
   opens,
   closes,
   wait,
   windows,
+  meantAt,
 });
 
 /** The next step of a plan as it stands at a moment within the plan's hold. */
-export const nextStep = ({ next }: Pick<PlanResult, 'next'>, now: Instant): NextStep | null =>
-  next && stepAt(next, now);
+export const nextStep = (
+  { next }: Pick<PlanResult, 'next'>,
+  now: Instant,
+  meant: MeantStep | null | undefined = null,
+): NextStep | null => next && stepAt(next, now, meant);
 
 /** One step of a plan as plain data, as it stands at a moment within the plan's hold. */
-export function stepAt({ doneAt, ...gate }: StepWindow, now: Instant): NextStep {
+export function stepAt(
+  { doneAt, ...gate }: StepWindow,
+  now: Instant,
+  meant: MeantStep | null | undefined = null,
+): NextStep {
   const { name, verb } = gate.planned.step;
-  return { ...gate, name, verb, status: statusAt(gate, now) };
+  const meantAt = meant?.key === gate.planned.key ? meant.at : null;
+  return { ...gate, name, verb, status: statusAt(gate, now), meantAt };
 }
 
 /** What to do once the window of a step has closed, in words; empty where nothing helps. */

@@ -17,6 +17,8 @@ export type Asks =
   | 'look'
   /** The sign or sight before its step is still to come. */
   | 'wait'
+  /** The plan has it at a time to come, under the covers that are meant until then. */
+  | 'meant'
   /** Its window is still to open. */
   | 'opens'
   /** Its window does not open as it stands. */
@@ -34,7 +36,9 @@ export interface Standing {
 }
 
 /** What a standing is read from: of a next step, or of any gate. */
-export type Stands = Pick<StepWindow, 'status' | 'opens' | 'closes' | 'wait' | 'windows'>;
+export type Stands = Pick<StepWindow, 'status' | 'opens' | 'closes' | 'wait' | 'windows'> & {
+  meantAt?: Instant | null;
+};
 
 /** @param next the step a piece asks for; null where none is left */
 export function standingOf(next: Stands | null, now: Instant): Standing {
@@ -52,6 +56,8 @@ export function standingOf(next: Stands | null, now: Instant): Standing {
       return { ...stands, asks: 'wait', at: Math.max(opens ?? 0, asKnown(wait.to, spread?.opens)), wait };
   }
   if (status === 'now') return { ...stands, asks: 'now' };
+  const { meantAt = null } = next;
+  if (meantAt !== null && meantAt > now) return { ...stands, asks: 'meant', at: meantAt };
   if (opens === null || status === 'never') return { ...stands, asks: 'held' };
   return { ...stands, asks: 'opens', at: opens };
 }
@@ -74,6 +80,7 @@ export function dueOf({ asks, at }: Standing, now: Instant, { evening, to }: Com
     case 'held':
       return 'later';
     case 'wait':
+    case 'meant':
     case 'opens':
       return at! - now < SOON ? 'soon' : at! < evening ? 'today' : at! < to ? 'tonight' : 'later';
   }

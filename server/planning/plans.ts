@@ -18,7 +18,6 @@ import type { PlanInput } from '../../core/piece/planInput.ts';
 import { LONG_PAST } from '../../core/piece/longPast.ts';
 import { dueOf, isPast, standingOf } from '../../core/plan/standing.ts';
 import { comingNight } from '../../core/plan/night.ts';
-import { nextStep } from '../../core/plan/next.ts';
 import { toldOf } from '../../core/plan/told.ts';
 import { ok, refused, type Result } from '../../core/units/problem.ts';
 import type { Instant } from '../../core/units/quantity.ts';
@@ -320,9 +319,8 @@ export function createPlans({
       const all = which === 'finished' ? cases.finished() : cases.unfinished();
       const night = comingNight(store.studio().studio, now);
       const isDue = (piece: PieceState) => {
-        const known = knownOf(piece);
-        if (!known || isPast(known.answers, now)) return false;
-        return dueOf(standingOf(nextStep(known.answers, now), now), now, night) === query.due;
+        const { current, next } = listed(piece, now, night.from);
+        return current && dueOf(standingOf(next, now), now, night) === query.due;
       };
       const found = all.filter(
         (piece) => isAskedFor(piece, query, { store, cases }) && (query.due === undefined || isDue(piece)),

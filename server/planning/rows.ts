@@ -69,7 +69,7 @@ export function plannedOf(
       carried: piece.carried,
     },
     check: answers.check,
-    next: nextStep(answers, now),
+    next: nextStep(answers, now, meant?.next),
     then: answers.gates
       .filter(({ status, planned }) => isOpen(status) && !planned.optional)
       .slice(1, 1 + THEN)
@@ -107,7 +107,7 @@ export function pieceRow(
   const { wetColour, dryColour } = bodyOf(piece, store);
   // what was worked out too long ago tells no more than when that was
   const current = known && !isPast(known.answers, now) ? known : null;
-  const next = current && nextStep(current.answers, now);
+  const next = current && nextStep(current.answers, now, meant?.next);
   const dries = piece.fired === 'raw' && !piece.finished;
   const planned = dries ? meant : null;
   return {

@@ -44,14 +44,17 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
   const [answered, setAnswered] = useState<Record<string, Answered>>({});
   const cases = useMemo(
     () =>
-      (guide?.pieces ?? []).flatMap(({ pieceId, given, look, answers, thicknessM }) => {
+      (guide?.pieces ?? []).flatMap(({ pieceId, given, look, answers, thicknessM, meant }) => {
         if (!given || !look) return [];
         const facts = withWaiting(given, waiting);
         const piece = foldPiece(pieceId, facts.entries);
         if (!piece) return [];
         const own = weighty(facts).length > weighty(given).length;
         return [
-          { pieceId, facts, piece, look, thicknessM, answers: own ? null : answers, own, key: keyOf(facts) },
+          {
+            ...{ pieceId, facts, piece, look, thicknessM, own, key: keyOf(facts) },
+            ...{ answers: own ? null : answers, meant: own ? null : meant },
+          },
         ];
       }),
     [guide, waiting],
@@ -77,7 +80,7 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
   }, [cases, away, due, answered]);
   return useMemo(
     () =>
-      cases.map(({ pieceId, facts, piece, look, thicknessM, answers, key }): LedPiece => {
+      cases.map(({ pieceId, facts, piece, look, thicknessM, answers, meant, key }): LedPiece => {
         const here = answered[pieceId];
         const last = (here?.key === key ? here.answers : null) ?? answers;
         const known = last && !isPast(last, now) ? last : null;
@@ -94,7 +97,7 @@ export function useLed(guide: GuideAnswer | undefined, away: boolean, now: Insta
             meanX: known?.now.meanX ?? facts.body.plasticX,
             carried: piece.carried,
           },
-          next: known && nextStep(known, now),
+          next: known && nextStep(known, now, meant?.next),
           coming: known ? null : stepByLog(piece),
         };
       }),

@@ -59,7 +59,7 @@ export function Piece() {
       <>
         <Title piece={piece} />
         {data.answers && !isPast(data.answers, now) && !piece.finished && (
-          <AnswerBoard answer={answerFor(nextStep(data.answers, now), here, piece.cover)} />
+          <AnswerBoard answer={answerFor(nextStep(data.answers, now, data.meant?.next), here, piece.cover)} />
         )}
         <Typography role="status">The wall is being worked out …</Typography>
       </>
@@ -72,7 +72,7 @@ export function Piece() {
       acts={data.acts}
       look={data.look}
       moved={movedWords(data.moved, here)}
-      meant={data.meant}
+      meant={given === data.given ? data.meant : null}
       wantedAt={data.wantedAt}
       sensor={data.sensor}
       here={here}
@@ -154,7 +154,7 @@ function PieceView({
   here,
 }: PieceViewProps) {
   const { now, zone } = here;
-  const next = plan.piece.finished ? null : nextStep(plan, now);
+  const next = plan.piece.finished ? null : nextStep(plan, now, meant?.next);
   const answer = answerFor(next, here, plan.piece.cover);
   const shownAt = Math.floor(now / MINUTE) * MINUTE;
   const { piece } = plan;
@@ -189,7 +189,7 @@ function PieceView({
       <Parts plan={plan} now={shownAt} zone={zone} />
       {piece.fired === 'raw' && <Places places={plan.places} body={given.body} now={shownAt} />}
       <Section title="Steps">
-        <Steps plan={plan} here={here} />
+        <Steps plan={plan} meant={meant?.next ?? null} here={here} />
       </Section>
       <Photos facts={given} now={shownAt} zone={zone} />
       <WentWrong facts={given} now={shownAt} />

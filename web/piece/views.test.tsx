@@ -107,6 +107,7 @@ describe('the steps in words', () => {
     show(
       <Steps
         plan={plan}
+        meant={null}
         here={{ now: hoursOn(hours), zone, night: comingNight(defaultStudio, hoursOn(hours)) }}
       />,
     );

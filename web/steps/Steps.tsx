@@ -1,7 +1,7 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import type { EdgeSpread } from '../../core/forecast/windows.ts';
 import { outsideArea } from '../../core/form/form.ts';
-import { hazardsOf, stepAt } from '../../core/plan/next.ts';
+import { hazardsOf, stepAt, type MeantStep, type NextStep } from '../../core/plan/next.ts';
 import type { StepWindow, StepStatus } from '../../core/piece/stepWindow.ts';
 import { isOpen } from '../../core/piece/status.ts';
 import type { PieceState } from '../../core/log/piece.ts';
@@ -52,22 +52,21 @@ const SHOWN = 3;
 const firstOpen = (gates: readonly StepWindow[]): number => gates.findIndex(({ status }) => isOpen(status));
 
 /** What a step is at, in a word and its colour; those beyond the next lie ahead. */
-function stateOf(s: StepWindow, reached: boolean, here: Here): { word: string; colour: string } {
-  const step = stepAt(s, here.now);
+function stateOf(step: NextStep, reached: boolean, here: Here): { word: string; colour: string } {
   if (!reached || !isOpen(step.status)) return states[step.status] ?? ahead;
   const { due, word, headline } = headlineOf(step, here);
   return { word: standingOf(step, here.now).wait ? headline : word, colour: dueColours[due] };
 }
 
 /** When a step was done, or is to be. */
-function doneIn(s: StepWindow, reached: boolean, { now, zone }: Here): string {
+function doneIn(s: StepWindow, step: NextStep, reached: boolean, { now, zone }: Here): string {
   if (s.doneAt !== null) return whenNear(s.doneAt, now, zone);
-  const step = stepAt(s, now);
   if (step.status === 'left-out') return '–';
   const { asks, at, wait } = standingOf(step, now);
   if (asks === 'late' || asks === 'held') return '–';
   if (reached && wait) return `once ${waitWords(wait.what)}`;
   if (reached && asks === 'now') return 'now';
+  if (reached && asks === 'meant') return whenNear(at!, now, zone);
   if (s.doAt === null) return 'not in working hours';
   // not before it opens, told as roughly as that is known
   const doAt = Math.max(asKnown(s.doAt, s.windows[0]?.opens), at ?? 0);
@@ -79,6 +78,7 @@ interface StepRowProps {
   /** It is the next one, or before that. */
   reached: boolean;
   plan: PiecePlan;
+  meant: MeantStep | null;
   here: Here;
   history: ReturnType<typeof useHistory>;
   /** Its remedies may put it back. */
@@ -86,11 +86,12 @@ interface StepRowProps {
   onOpen: ReturnType<typeof useDoneDialog>['open'];
 }
 
-function StepRow({ of: s, reached, plan, here, history, redoes, onOpen }: StepRowProps) {
+function StepRow({ of: s, reached, plan, meant, here, history, redoes, onOpen }: StepRowProps) {
   const { now, zone } = here;
   const { piece } = plan;
   const tubName = useTubNames();
-  const state = stateOf(s, reached, here);
+  const step = stepAt(s, now, meant);
+  const state = stateOf(step, reached, here);
   const when = (at: Instant | null, otherwise: string) => (at === null ? otherwise : whenNear(at, now, zone));
   return (
     <TableRow role="row">
@@ -133,7 +134,7 @@ function StepRow({ of: s, reached, plan, here, history, redoes, onOpen }: StepRo
         />
       </TableCell>
       <TableCell role="cell" data-label={s.doneAt === null ? 'Do it' : 'Done'}>
-        {doneIn(s, reached, here)}
+        {doneIn(s, step, reached, here)}
       </TableCell>
       <TableCell role="cell" sx={{ minWidth: 220 }}>
         {isOpen(s.status) && <AsBefore history={history} planned={s.planned} />}
@@ -154,7 +155,7 @@ function StepRow({ of: s, reached, plan, here, history, redoes, onOpen }: StepRo
 }
 
 /** The steps of a piece with their windows, signs and cautions: the strip in words. */
-export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
+export function Steps({ plan, meant, here }: Pick<StepRowProps, 'plan' | 'meant' | 'here'>) {
   const { piece } = plan;
   const history = useHistory(piece.finished ? null : piece.like);
   // any step can be logged out of turn: the wall does not care for the order of a list
@@ -208,8 +209,7 @@ export function Steps({ plan, here }: { plan: PiecePlan; here: Here }) {
                   key={s.planned.key}
                   of={s}
                   reached={i <= first}
-                  plan={plan}
-                  here={here}
+                  {...{ plan, meant, here }}
                   history={history}
                   redoes={s.planned.key === goneBack?.key}
                   onOpen={open}

@@ -25,4 +25,3 @@ for (const { prototype } of [HTMLInputElement, HTMLTextAreaElement, HTMLSelectEl
       return around ? [...named, around] : [...named];
     },
   });
-

@@ -19,5 +19,6 @@ export const openStep = (
   enough: null,
   rescue: null,
   candling: null,
+  meantAt: null,
   ...change,
 });

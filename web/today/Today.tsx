@@ -11,12 +11,13 @@ import { wordsFor } from '../asking/server.ts';
 import { faded, hairline } from '../ui/theme.ts';
 import { clockTime } from '../ui/times.ts';
 import { Cautions } from './Cautions.tsx';
-import { dayAround } from './day.ts';
+import { dayAround, type Day } from './day.ts';
 import { DayRuler, ROW } from './DayStrip.tsx';
 import { Leading } from './Leading.tsx';
 import { useUnsent, withLoggedHere } from './loggedHere.ts';
-import { coverRows, slipRows, touchRow } from './otherRows.tsx';
-import { placed } from './placed.ts';
+import { CoversFirst, useLogCoverAct } from './CoversFirst.tsx';
+import { coverRows, coversMeant, isDueNow, slipRows, touchRow, type CoverAct } from './otherRows.tsx';
+import { placed, type Placed } from './placed.ts';
 import { columns, First, notOnPhone, onlyWide, Row } from './TodayRow.tsx';
 import { LastLogged } from '../saving/LastLogged.tsx';
 import { Unknown } from './Unknown.tsx';
@@ -30,6 +31,7 @@ export function Today() {
   const here = useHere();
   const { now, zone } = here;
   const unsent = useUnsent();
+  const logCovers = useLogCoverAct();
   if (!data) return error ? <Trouble>{wordsFor(error)}</Trouble> : <Waiting />;
   const rows = data.pieces.map((row) => current(row, now));
   const planned = rows.filter((row) => row.state === 'planned');
@@ -39,11 +41,28 @@ export function Today() {
     data,
     here,
   );
-  const [first, ...others] = all;
+  const covers = coversMeant(planned, here);
+  const { first, coversFirst, others } = atHand(
+    all,
+    covers.filter((act) => isDueNow(act, now)),
+  );
   const day = dayAround(now, data);
   const further: Record<string, ReactNode[]> = {
-    Now: [...touchRow(planned, day), ...slipRows(data.reminders, here, day)],
-    Tonight: coverRows(planned, here, day),
+    Now: [
+      ...coverRows(
+        covers.filter((act) => isDueNow(act, now) && !coversFirst.includes(act)),
+        here,
+        day,
+        logCovers,
+      ),
+      ...touchRow(planned, day),
+      ...slipRows(data.reminders, here, day),
+    ],
+    Tonight: coverRows(
+      covers.filter((act) => !isDueNow(act, now)),
+      here,
+      day,
+    ),
   };
   const stale = Math.abs(now - data.at) > STALE_MS;
   return (
@@ -62,26 +81,13 @@ export function Today() {
           <Leading planned={all} guides={data.guides} pieces={data.pieces} />
         </First>
       )}
-      {!first && unknown.some(({ state }) => state === 'working') && <WaitingHead />}
+      {coversFirst.length > 0 && <CoversFirst acts={coversFirst} here={here} onLog={logCovers} />}
+      {!first && coversFirst.length === 0 && unknown.some(({ state }) => state === 'working') && (
+        <WaitingHead />
+      )}
       {first && <Cautions all={all} first={first} />}
-      {data.toLearn > 0 && (
-        <Box role="status" sx={{ color: faded }}>
-          Still learning from {data.toLearn === 1 ? 'a finished piece' : `${data.toLearn} finished pieces`}:
-          {planned.length > 0 ? ' the times below may move.' : ' the first answers come after that.'}
-        </Box>
-      )}
-      {(others.length > 0 || data.reminders.length > 0) && (
-        // the name of the first part stands beside it
-        <Box sx={{ ...columns, mt: 1, mb: { sm: '-22px' } }} aria-hidden>
-          <Box />
-          <Box />
-          <Box sx={notOnPhone}>
-            <DayRuler day={day} zone={zone} />
-          </Box>
-          <Box sx={onlyWide} />
-          <Box />
-        </Box>
-      )}
+      {data.toLearn > 0 && <Learning from={data.toLearn} known={planned.length > 0} />}
+      {(others.length > 0 || data.reminders.length > 0) && <Ruler day={day} zone={zone} />}
       {parts.map(({ name, dues }) => (
         <Part key={name} name={name}>
           {[
@@ -108,6 +114,39 @@ const parts: { name: string; dues: Due[] }[] = [
   { name: 'Tonight', dues: ['tonight'] },
   { name: 'Later', dues: ['later', 'done'] },
 ];
+
+const PRESSING: Due[] = ['now', 'late'];
+
+/** What is at hand: the most pressing step, or where none can be done now, the covers that are due; and the steps after it. */
+function atHand(
+  all: Placed[],
+  coversNow: CoverAct[],
+): { first: Placed | undefined; coversFirst: CoverAct[]; others: Placed[] } {
+  if (coversNow.length > 0 && !all.some(({ answer }) => PRESSING.includes(answer.due)))
+    return { first: undefined, coversFirst: coversNow, others: all };
+  const [first, ...others] = all;
+  return { first, coversFirst: [], others };
+}
+
+const Learning = ({ from, known }: { from: number; known: boolean }) => (
+  <Box role="status" sx={{ color: faded }}>
+    Still learning from {from === 1 ? 'a finished piece' : `${from} finished pieces`}:
+    {known ? ' the times below may move.' : ' the first answers come after that.'}
+  </Box>
+);
+
+/** The hours over all rows; the name of the first part stands beside it. */
+const Ruler = ({ day, zone }: { day: Day; zone: string }) => (
+  <Box sx={{ ...columns, mt: 1, mb: { sm: '-22px' } }} aria-hidden>
+    <Box />
+    <Box />
+    <Box sx={notOnPhone}>
+      <DayRuler day={day} zone={zone} />
+    </Box>
+    <Box sx={onlyWide} />
+    <Box />
+  </Box>
+);
 
 /** As much room as the act at hand takes, before it is known. */
 const WaitingHead = () => (

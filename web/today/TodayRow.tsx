@@ -44,8 +44,14 @@ export function named({ pieces, group }: Placed): { to: string; name: string } {
 }
 
 const clipped = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
+/** On a phone there is room below, and none beside. */
+const clippedUnlessPhone = {
+  overflow: 'hidden',
+  textOverflow: 'ellipsis',
+  whiteSpace: { xs: 'normal', sm: 'nowrap' },
+} as const;
 
-const Picture = ({ piece, here, size }: { piece: TodayPiece; here: Here; size: number }) => (
+export const Picture = ({ piece, here, size }: { piece: TodayPiece; here: Here; size: number }) => (
   <PiecePicture
     look={piece.look}
     clay={piece.ribbon}
@@ -206,6 +212,8 @@ function minuteOf({ planned, answer }: Placed, { next }: TodayPiece, { now, zone
       return closes === null ? 'any time' : `until ${whenNear(closes, now, zone)}`;
     case 'wait':
       return at !== null && at > now ? `about ${whenNear(at, now, zone)}` : 'look';
+    case 'meant':
+      return 'planned';
     case 'opens':
       return closes === null ? 'then any time' : `until ${whenNear(closes, now, zone)}`;
   }
@@ -217,8 +225,7 @@ export function OtherRow({
   what,
   name,
   minute = '',
-  to,
-  target,
+  act,
   about,
   day,
 }: {
@@ -227,8 +234,7 @@ export function OtherRow({
   what: string;
   name: string;
   minute?: string;
-  to: string;
-  target: string;
+  act: { target: string } & ({ to: string } | { onDo: () => void });
   /** What the target is of, for those who do not see the row. */
   about: string;
   day: Day;
@@ -240,7 +246,9 @@ export function OtherRow({
         <Box sx={{ fontFamily: slab, fontWeight: 650, color: mark, fontSize: '1.05rem', lineHeight: 1.2 }}>
           {what}
         </Box>
-        {name}
+        <Box title={name} sx={clippedUnlessPhone}>
+          {name}
+        </Box>
       </Box>
       <Box sx={{ ...notOnPhone, gridColumn: '3', gridRow: 1 }}>
         <DayStrip day={day} piece={null} tone="rest" />
@@ -250,12 +258,11 @@ export function OtherRow({
       </Box>
       <Button
         variant="outlined"
-        component={RouterLink}
-        to={to}
+        {...('to' in act ? { component: RouterLink, to: act.to } : { onClick: act.onDo })}
         aria-label={about}
         sx={{ lineHeight: 1.15, whiteSpace: 'normal', px: 1.25, fontSize: '0.95rem' }}
       >
-        {target}
+        {act.target}
       </Button>
     </Box>
   );

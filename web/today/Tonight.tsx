@@ -5,13 +5,11 @@ import { coverNamed, covers, type Cover } from '../../core/drying/face.ts';
 import { wetAt } from '../../core/plan/moistureForecast.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { PiecePicture } from '../draw/PiecePicture.tsx';
-import { studioNow } from '../asking/clock.ts';
 import { useHere } from '../ui/here.ts';
 import { useZone } from '../asking/maker.ts';
 import { nextWords } from '../ui/answer.ts';
 import { isWithoutSession } from '../../core/schedule/meant.ts';
-import { useLog } from '../saving/notice.tsx';
-import { entry } from '../saving/outbox.ts';
+import { useLogCovers } from '../acting/logCovers.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { isBeingMade, rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
@@ -95,15 +93,9 @@ export function Tonight() {
 }
 
 function Change({ cover, pieces, now }: { cover: Cover; pieces: PieceRow[]; now: Instant }) {
-  const log = useLog();
-  const { name, verb } = coverNamed(cover);
-  const done = (rows: PieceRow[]) => {
-    const at = studioNow();
-    return log(
-      `${manyWords(rows)}: ${name.toLowerCase()}`,
-      rows.map(({ id, stand }) => entry('piece.covered', id, { cover, stand }, { at })),
-    );
-  };
+  const logCovers = useLogCovers();
+  const { verb } = coverNamed(cover);
+  const done = (rows: PieceRow[]) => logCovers(cover, rows);
   return (
     <Box component="section" aria-label={verb} sx={{ borderLeft: `12px solid ${cobalt}`, pl: 2, my: 2 }}>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>

@@ -3,7 +3,7 @@ import type { TodayPiece, Reminder } from '../../api/routes.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { changesFrom } from '../../core/schedule/meant.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
-import type { Here } from '../ui/answer.ts';
+import { lower, type Here } from '../ui/answer.ts';
 import { cobalt } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { manyWords } from '../class/words.ts';
@@ -22,8 +22,7 @@ export function touchRow(pieces: TodayPiece[], day: Day): ReactNode[] {
       mark={cobalt}
       what={`Touch this one next: ${worth.piece.name}`}
       name={worth.words}
-      to={`/pieces/${worth.piece.pieceId}`}
-      target="Check it"
+      act={{ to: `/pieces/${worth.piece.pieceId}`, target: 'Check it' }}
       about={`Go and check ${worth.piece.name}`}
       day={day}
     />,
@@ -40,16 +39,25 @@ export const slipRows = (reminders: Reminder[], { now, zone }: Here, day: Day): 
       name={
         reminder.kind === 'tub' ? attentionWords(reminder.attention, now, zone) : `by now ${reminder.look}`
       }
-      to={reminder.kind === 'tub' ? `/slips/${reminder.id}` : `/slips/batches/${reminder.id}`}
-      target="Open"
+      act={{
+        to: reminder.kind === 'tub' ? `/slips/${reminder.id}` : `/slips/batches/${reminder.id}`,
+        target: 'Open',
+      }}
       about={`Open ${reminder.name}`}
       day={day}
     />
   ));
 
-/** Covers that are meant by the end of the night, those alike together. */
-export function coverRows(pieces: TodayPiece[], { now, zone, night }: Here, day: Day): ReactNode[] {
-  const of = new Map<string, { cover: Cover; at: Instant; pieces: TodayPiece[] }>();
+/** Pieces that are meant to be covered alike, and when. */
+export interface CoverAct {
+  cover: Cover;
+  at: Instant;
+  pieces: TodayPiece[];
+}
+
+/** Covers that are meant by the end of the night, those alike together, soonest first. */
+export function coversMeant(pieces: TodayPiece[], { now, night }: Here): CoverAct[] {
+  const of = new Map<string, CoverAct>();
   for (const piece of pieces) {
     const change = piece.meant && changesFrom(piece.meant, piece.cover, now)[0];
     if (!change || change.at > night.to) continue;
@@ -57,19 +65,34 @@ export function coverRows(pieces: TodayPiece[], { now, zone, night }: Here, day:
     const key = `${change.cover} ${at}`;
     of.set(key, { cover: change.cover, at, pieces: [...(of.get(key)?.pieces ?? []), piece] });
   }
-  return [...of.entries()]
-    .sort(([, a], [, b]) => a.at - b.at)
-    .map(([key, { cover, at, pieces: alike }]) => (
-      <OtherRow
-        key={key}
-        mark={cobalt}
-        what={`${coverNamed(cover).verb}: ${manyWords(alike)}`}
-        name={alike.length === 1 ? '' : alike.map(({ name }) => name).join(', ')}
-        minute={at <= now + MINUTE ? 'now' : whenNear(at, now, zone)}
-        to="/tonight"
-        target="Covers"
-        about={`Covers for the night: ${manyWords(alike)}`}
-        day={day}
-      />
-    ));
+  return [...of.values()].sort((a, b) => a.at - b.at);
 }
+
+/** Whether a cover is to be changed by now. */
+export const isDueNow = ({ at }: CoverAct, now: Instant): boolean => at <= now + MINUTE;
+
+/** @param logs logs one of them; those of later are only gone to */
+export const coverRows = (
+  acts: readonly CoverAct[],
+  { now, zone }: Here,
+  day: Day,
+  logs?: (act: CoverAct) => void,
+): ReactNode[] =>
+  acts.map((act) => (
+    <OtherRow
+      key={`${act.cover} ${act.at}`}
+      mark={cobalt}
+      what={coverActWords(act)}
+      name={act.pieces.length === 1 ? '' : act.pieces.map(({ name }) => name).join(', ')}
+      minute={isDueNow(act, now) ? 'now' : whenNear(act.at, now, zone)}
+      act={logs ? { onDo: () => logs(act), target: coverDone(act) } : { to: '/tonight', target: 'Covers' }}
+      about={logs ? `${coverDone(act)}: ${manyWords(act.pieces)}` : `Covers: ${manyWords(act.pieces)}`}
+      day={day}
+    />
+  ));
+
+/** The verb of its button. */
+export const coverDone = ({ cover }: CoverAct): string => `Log ${lower(coverNamed(cover).name)}`;
+
+export const coverActWords = ({ cover, pieces }: CoverAct): string =>
+  `${coverNamed(cover).verb}: ${manyWords(pieces)}`;

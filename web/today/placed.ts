@@ -35,7 +35,9 @@ export function placed(
     const together = group && next && unsent.length === 0;
     const key = together ? `${group.id} ${due} ${stepKey(next)}` : piece.pieceId;
     const moment =
-      due === 'late' ? 0 : ((due === 'now' ? next?.closes : next?.opens) ?? Number.POSITIVE_INFINITY);
+      due === 'late'
+        ? 0
+        : ((due === 'now' ? next?.closes : (next?.meantAt ?? next?.opens)) ?? Number.POSITIVE_INFINITY);
     const known = of.get(key);
     const planned = plannedOf(piece, sessions, here.now);
     if (!known) of.set(key, { key, pieces: [piece], group, moment, answer, planned });

@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { cleanup, screen, within } from '@testing-library/react';
 import { carriesNothing } from '../../core/log/carried.ts';
 import { describe, expect, it } from 'vitest';
 import type { TodayAnswer, TodayPiece } from '../../api/routes.ts';
@@ -136,6 +136,25 @@ describe('Today', () => {
       body: { what: 'matte', refs: planned.refs },
     });
     await expect.poll(() => screen.getByRole('status').textContent).toMatch(/Logged: p: matte/);
+  });
+
+  it('has covers at hand where no step is, logged with one tap; beside a step they are a row', async () => {
+    const meant = (cover: 'tight' | 'open') => ({
+      ...{ at: NOON - HOUR, covers: [{ at: NOON - HOUR, cover }], next: null, unplanned: null },
+      ...{ due: null, mayWait: null },
+    });
+    const waits = step({ status: 'waiting', opens: NOON + 2 * HOUR, closes: null });
+    const wrapped = piece('p', waits, { meant: meant('tight') });
+    const studio = todayOf([wrapped]);
+    const atHand = await screen.findByRole('region', { name: 'The act at hand' });
+    expect(atHand.textContent).toContain('Cover tightly: p');
+    await press('Log covered tightly: p');
+    await expect.poll(() => studio.logged.flat()).toHaveLength(1);
+    expect(loggedOnly(studio, 'piece.covered').body).toMatchObject({ cover: 'tight', stand: 'board' });
+    cleanup();
+    todayOf([wrapped, piece('Mug', step())]);
+    expect((await screen.findByRole('region', { name: 'The act at hand' })).textContent).toContain('Mug');
+    await screen.findByRole('button', { name: 'Log covered tightly: p' });
   });
 
   it('names the piece that one touch would tell most of, and none where it would tell little', async () => {

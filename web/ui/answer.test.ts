@@ -38,6 +38,19 @@ describe('the answer in words', () => {
       'Carve tomorrow 08:20',
     );
   });
+  it('says when it is planned, and how it would be as it stands; not where that has come, or it can be done by now', () => {
+    const meantAt = now + 22 * HOUR;
+    const soon = step({ status: 'waiting', opens: now + 95 * MINUTE, closes: null, meantAt });
+    expect(answerFor(soon, here)).toMatchObject({
+      due: 'later',
+      headline: 'Carve tomorrow 08:20',
+      detail: 'So it is planned, covered as is meant. As it stands now, it opens in 1 h 35 min.',
+    });
+    const never = step({ status: 'never', opens: null, meantAt });
+    expect(answerFor(never, here).detail).toContain('As it stands now, it does not open.');
+    expect(answerFor(soon, { ...here, now: meantAt }).headline).toBe('Carve now');
+    expect(answerFor(step({ meantAt }), here).headline).toBe('Carve now');
+  });
   it('says no length of time finer than its edge is known', () => {
     const closes = { p10: now + HOUR, p50: now + 4 * HOUR, p90: now + 7 * HOUR };
     const of = (length: number) =>

@@ -94,6 +94,7 @@ const headlines: Record<Asks, (name: string, standing: Standing, here: Here) => 
   look: (_name, { wait }) => `Look: ${waitWords(wait!.what)}?`,
   wait: (_name, { wait }) => `Wait until ${waitWords(wait!.what)}`,
   opens: (name, { at }, { now, zone }) => `${name} ${atTime(whenNear(at!, now, zone))}`,
+  meant: (name, { at }, { now, zone }) => `${name} ${atTime(whenNear(at!, now, zone))}`,
   held: (name) => `${name}: not as it stands`,
 };
 
@@ -167,6 +168,8 @@ function detailOf(next: NextStep, { now, zone }: Here, cover: Cover | null): str
       return closes === null
         ? 'It stays open.'
         : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, next.closes! - now)} left${between(spread?.closes, now, zone, ', could close ')}.`;
+    case 'meant':
+      return `So it is planned, covered as is meant. ${asItStands(next, now, zone)}`;
     case 'held':
       if (next.joint?.dried) return '';
       return cover === 'open' || cover === 'fan'
@@ -175,6 +178,12 @@ function detailOf(next: NextStep, { now, zone }: Here, cover: Cover | null): str
     case 'opens':
       return `Opens in ${spanTo(spread?.opens, at! - now)}${between(spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(spread?.closes, now, zone, ', ')}`}.`;
   }
+}
+
+/** When a step that is planned would open if nothing about its piece were changed. */
+function asItStands({ opens, windows: [spread] }: NextStep, now: Instant, zone: string): string {
+  if (opens === null) return 'As it stands now, it does not open.';
+  return `As it stands now, it opens in ${spanTo(spread?.opens, opens - now)}${between(spread?.opens, now, zone, ', ')}.`;
 }
 
 /** What is waited for, in words. */
@@ -292,7 +301,7 @@ export function coverWords(
 /** The task that the plan has next for a piece, in one line; empty where it has none. */
 export function nextWords(meant: PieceMeant, { now, zone }: Pick<Here, 'now' | 'zone'>): string {
   if (meant.next)
-    return `Next: ${lower(meant.next.name)}, ${meant.next.at <= now + MINUTE ? 'now' : whenNear(roughly(meant.next.at), now, zone)}`;
+    return `Next: ${lower(meant.next.name)}, ${meant.next.at <= now + MINUTE ? 'now' : whenNear(meant.next.at, now, zone)}`;
   return isWithoutSession(meant) ? withoutWords(meant) : '';
 }
 
