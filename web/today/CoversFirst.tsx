@@ -1,6 +1,6 @@
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
-import { useLogCovers } from '../acting/logCovers.ts';
+import { useLogCovers } from './logCovers.ts';
 import type { Here } from '../ui/answer.ts';
 import { cobalt, reachable, slab } from '../ui/theme.ts';
 import { coverActWords, coverDone, type CoverAct } from './otherRows.tsx';

@@ -9,7 +9,7 @@ import { useHere } from '../ui/here.ts';
 import { useZone } from '../asking/maker.ts';
 import { nextWords } from '../ui/answer.ts';
 import { isWithoutSession } from '../../core/schedule/meant.ts';
-import { useLogCovers } from '../acting/logCovers.ts';
+import { useLogCovers } from './logCovers.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
 import { isBeingMade, rowsWorking, usePollWhile } from '../asking/pollWhile.ts';
