@@ -12,7 +12,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
-import { createStudio, expect, TEMPLATES, test, type Studio } from './studio.ts';
+import { createStudio, expect, prepared, test, type Studio } from './studio.ts';
 
 /** Whatever is broken in a data folder: it starts or says in a sentence what to do, and its export can be taken back. */
 
@@ -150,7 +150,7 @@ async function read({ address }: Studio): Promise<{ pieces: number; tubs: number
 
 test(`of ${DAMAGES} damaged folders each starts or says in a sentence what to do, and its export is taken back`, async () => {
   test.setTimeout(60_000 + DAMAGES * 30_000);
-  const template = join(process.env[TEMPLATES]!, 'demo');
+  const template = await prepared('demo');
   const studio = createStudio();
   const elsewhere = createStudio();
   for (const of of [studio, elsewhere]) of.setClock('2026-03-11T09:20:00Z');
@@ -174,7 +174,7 @@ test(`of ${DAMAGES} damaged folders each starts or says in a sentence what to do
       const archive = Buffer.from(await (await fetch(`${studio.address}/api/export`)).arrayBuffer());
       await studio.kill();
       rmSync(elsewhere.data, { recursive: true, force: true });
-      cpSync(join(process.env[TEMPLATES]!, 'empty'), elsewhere.data, { recursive: true });
+      cpSync(await prepared('empty'), elsewhere.data, { recursive: true });
       await elsewhere.start();
       const taken = await fetch(`${elsewhere.address}/api/import`, { method: 'POST', body: archive });
       const answer = (await taken.json()) as { passedOver?: { count: number; first: unknown[] } };

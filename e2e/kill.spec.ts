@@ -1,7 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { cpSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { createStudio, expect, TEMPLATES, test, type Studio } from './studio.ts';
+import { createStudio, expect, prepared, test, type Studio } from './studio.ts';
 
 /** `KOSMEMA_KILLS` asks for more; each fifth comes while the program starts, each tenth while it makes its database anew. */
 const KILLS = Number(process.env['KOSMEMA_KILLS'] ?? 6);
@@ -67,7 +67,7 @@ test(`killed ${KILLS} times in the middle of writes, it has all that it acknowle
   test.setTimeout(180_000 + KILLS * 15_000);
   const workshop = createStudio();
   workshop.setClock('2026-03-11T09:20:00Z');
-  cpSync(join(process.env[TEMPLATES]!, 'demo'), workshop.data, { recursive: true });
+  cpSync(await prepared('demo'), workshop.data, { recursive: true });
   await workshop.start();
   const archive = Buffer.from(await (await fetch(`${workshop.address}/api/export`)).arrayBuffer());
   await workshop.discard();

@@ -1,6 +1,5 @@
 import { cpSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
-import { createStudio, expect, TEMPLATES, test, type Studio } from './studio.ts';
+import { createStudio, expect, prepared, test, type Studio } from './studio.ts';
 
 /** `KOSMEMA_KILLS` asks for more. */
 const KILLS = Math.ceil(Number(process.env['KOSMEMA_KILLS'] ?? 15) / 5);
@@ -32,7 +31,7 @@ test('killed in the middle of an import, it has all of it or nothing, and all on
   elsewhere.setClock('2026-03-11T09:20:00Z');
   for (let kill = 0; kill < KILLS; kill++) {
     rmSync(elsewhere.data, { recursive: true, force: true });
-    cpSync(join(process.env[TEMPLATES]!, 'empty'), elsewhere.data, { recursive: true });
+    cpSync(await prepared('empty'), elsewhere.data, { recursive: true });
     await elsewhere.start();
     /** The status once all of the answer is here, or null where it never came. */
     const taken = fetch(`${elsewhere.address}/api/import`, { method: 'POST', body: archive })

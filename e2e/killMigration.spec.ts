@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { createStudio, expect, root, TEMPLATES, test, type Studio } from './studio.ts';
+import { createStudio, expect, root, prepared, test, type Studio } from './studio.ts';
 
 /** `KOSMEMA_KILLS` asks for more. */
 const KILLS = Math.ceil(Number(process.env['KOSMEMA_KILLS'] ?? 10) / 5);
@@ -63,7 +63,7 @@ test(`killed ${KILLS} times while a new version takes the database over, it has 
   let within = 0;
   for (let kill = 0; kill < KILLS; kill++) {
     rmSync(studio.data, { recursive: true, force: true });
-    cpSync(join(process.env[TEMPLATES]!, 'demo'), studio.data, { recursive: true });
+    cpSync(await prepared('demo'), studio.data, { recursive: true });
     await studio.start();
     const { tubs } = await get<{ tubs: { tub: { id: string } }[] }>('/api/shelf');
     const tub = tubs[0]!.tub.id;

@@ -131,7 +131,7 @@ async function withStudio(
 }
 
 /** A prepared data folder, once it is there. */
-async function prepared(template: string): Promise<string> {
+export async function prepared(template: 'empty' | 'few' | 'demo'): Promise<string> {
   const folder = join(process.env[TEMPLATES]!, template);
   while (!existsSync(folder)) {
     if (existsSync(`${folder}.failed`)) throw new Error(readFileSync(`${folder}.failed`, 'utf8'));

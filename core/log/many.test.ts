@@ -17,6 +17,7 @@ import { emptyLedger, entriesAbout, record, type Ledger } from './ledger.ts';
 import { loadsOf } from './kilnLoad.ts';
 import { foldPiece } from './piece.ts';
 import { defaultStudio } from './studio.ts';
+import { wantedBy } from './wanted.ts';
 
 /** Acts over many pieces, groups, codes, kiln loads and guides, each as the log takes or refuses them. */
 
@@ -231,6 +232,20 @@ describe('kiln loads', () => {
     expect(ledger.take(e('load.unloaded', 'one', {}, 50))).toBeNull();
     expect(ledger.take(e('load.loaded', 'two', {}, 51))).toBeNull();
     expect(loadsOf(ledger).map(({ id }) => id)).toEqual(['two', 'one']);
+  });
+  it('have a day to come, by which their pieces are wanted dry, or before that by their group; until they are loaded', () => {
+    const ledger = studio('a', 'b', 'c');
+    ledger.take(e('kiln.set', 'k', kiln));
+    expect(ledger.take(e('load.set', 'one', { ...load('a', 'b'), fireAt: at(1) }, 2))).toMatch(
+      /^entries.0.body.fireAt: That moment is over/,
+    );
+    expect(ledger.take(e('load.set', 'one', { ...load('a', 'b'), fireAt: at(100) }, 2))).toBeNull();
+    ledger.take(e('group.set', 'g', { name: 'Soon', kind: 'order', dueAt: at(60) }));
+    ledger.take(e('piece.grouped', 'a', { groups: ['g'] }));
+    const wanted = () => ['a', 'b', 'c'].map((id) => wantedBy(ledger, piece(ledger, id)));
+    expect(wanted()).toEqual([Date.parse(at(60)), Date.parse(at(100)), null]);
+    ledger.take(e('load.loaded', 'one', {}, 50));
+    expect(wanted()).toEqual([Date.parse(at(60)), null, null]);
   });
   it('can be given up, and its pieces gathered again', () => {
     const ledger = studio('a');

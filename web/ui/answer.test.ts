@@ -44,7 +44,8 @@ describe('the answer in words', () => {
     expect(answerFor(soon, here)).toMatchObject({
       due: 'later',
       headline: 'Carve tomorrow 08:20',
-      detail: 'So it is planned, covered as is meant. As it stands now, it opens in 1 h 35 min.',
+      detail:
+        'So it is planned, if it is covered as the plan says. As it stands now, it opens in 1 h 35 min.',
     });
     const never = step({ status: 'never', opens: null, meantAt });
     expect(answerFor(never, here).detail).toContain('As it stands now, it does not open.');

@@ -169,7 +169,7 @@ function detailOf(next: NextStep, { now, zone }: Here, cover: Cover | null): str
         ? 'It stays open.'
         : `Until ${whenNear(closes, now, zone)}: ${spanTo(spread?.closes, next.closes! - now)} left${between(spread?.closes, now, zone, ', could close ')}.`;
     case 'meant':
-      return `So it is planned, covered as is meant. ${asItStands(next, now, zone)}`;
+      return `So it is planned, if it is covered as the plan says. ${asItStands(next, now, zone)}`;
     case 'held':
       if (next.joint?.dried) return '';
       return cover === 'open' || cover === 'fan'
