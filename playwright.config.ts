@@ -5,7 +5,7 @@ import { defineConfig } from '@playwright/test';
 const inWorkshop = readdirSync(`${import.meta.dirname}/e2e`).filter(
   (name) =>
     name.endsWith('.spec.ts') &&
-    readFileSync(`${import.meta.dirname}/e2e/${name}`, 'utf8').includes('workshop'),
+    /workshop|prepared\('demo'\)/.test(readFileSync(`${import.meta.dirname}/e2e/${name}`, 'utf8')),
 );
 
 export default defineConfig({

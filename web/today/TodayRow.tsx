@@ -145,7 +145,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
             color: colour,
             fontSize: '1.05rem',
             lineHeight: 1.2,
-            ...clipped,
+            ...clippedUnlessPhone,
           }}
         >
           {answer.headline}
