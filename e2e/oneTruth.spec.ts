@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { log } from './acts.ts';
 import { expect, test, type Studio } from './studio.ts';
 
 /** Half a minute past, so that no minute turns while all places are read. */
@@ -56,26 +57,10 @@ test('every place says the same of every piece', async ({ page, workshop }) => {
   const { address } = workshop;
   const first = await allAsOf(page, workshop, '2026-03-11T09:20:00Z');
   const guide = '0198c1b0-0000-7000-8000-00000000aaaa';
-  const logged = await page.request.post(`${address}/api/acts`, {
-    data: {
-      id: '0198c1b0-0000-7000-8000-00000000bbbb',
-      makerId: 'maker-ines',
-      deviceAt: '2026-03-11T09:20:00Z',
-      entries: [
-        {
-          id: '0198c1b0-0000-7000-8000-00000000cccc',
-          kind: 'guide.set',
-          subject: guide,
-          at: '2026-03-11T09:20:00Z',
-          place: null,
-          face: null,
-          v: 1,
-          body: { pieces: first.map(({ pieceId }) => pieceId), over: false },
-        },
-      ],
-    },
+  await log(workshop, '2026-03-11T09:20:00Z', {
+    ...{ kind: 'guide.set', subject: guide },
+    body: { pieces: first.map(({ pieceId }) => pieceId), over: false },
   });
-  expect(logged.status(), await logged.text()).toBe(201);
 
   for (const moment of moments) {
     await test.step(moment, async () => {

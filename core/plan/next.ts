@@ -40,15 +40,11 @@ export const headOf = ({ name, status, opens, closes, wait, windows, meantAt }: 
 export const nextStep = (
   { next }: Pick<PlanResult, 'next'>,
   now: Instant,
-  meant: MeantStep | null | undefined = null,
+  meant?: MeantStep | null,
 ): NextStep | null => next && stepAt(next, now, meant);
 
 /** One step of a plan as plain data, as it stands at a moment within the plan's hold. */
-export function stepAt(
-  { doneAt, ...gate }: StepWindow,
-  now: Instant,
-  meant: MeantStep | null | undefined = null,
-): NextStep {
+export function stepAt({ doneAt, ...gate }: StepWindow, now: Instant, meant?: MeantStep | null): NextStep {
   const { name, verb } = gate.planned.step;
   const meantAt = meant?.key === gate.planned.key ? meant.at : null;
   return { ...gate, name, verb, status: statusAt(gate, now), meantAt };

@@ -56,8 +56,8 @@ export function standingOf(next: Stands | null, now: Instant): Standing {
       return { ...stands, asks: 'wait', at: Math.max(opens ?? 0, asKnown(wait.to, spread?.opens)), wait };
   }
   if (status === 'now') return { ...stands, asks: 'now' };
-  const { meantAt = null } = next;
-  if (meantAt !== null && meantAt > now) return { ...stands, asks: 'meant', at: meantAt };
+  const { meantAt } = next;
+  if (meantAt && meantAt > now) return { ...stands, asks: 'meant', at: meantAt };
   if (opens === null || status === 'never') return { ...stands, asks: 'held' };
   return { ...stands, asks: 'opens', at: opens };
 }

@@ -1,17 +1,15 @@
 import type { Graph } from './graph.ts';
 import { doneIn } from './itinerary.ts';
 import { bestItinerary } from './path.ts';
-import { LOOK_FIRST } from './weekPlan.ts';
+import { ASKED } from './weekPlan.ts';
 
-/** The best of many plans flatters itself: so much more is asked of it. */
-const FLATTERY = 0.05;
 /** Where nothing reaches the bar, what is best below it is offered: so low at last. */
 const LOWER = [0.65, 0.45, 0.25];
 export const FLOOR = LOWER.at(-1)!;
 
 /** The least chance to ask of each task of a piece: the bar, or less where by itself it has no session with so much. */
 export function barsFor(graph: Graph): number[] {
-  const bars = graph.piece.blocks.map(() => LOOK_FIRST + FLATTERY);
+  const bars = graph.piece.blocks.map(() => ASKED);
   let done = doneAlone(graph, bars);
   while (done < bars.length) {
     const lower = LOWER.find((bar) => doneAlone(graph, bars.with(done, bar)) > done);

@@ -4,6 +4,7 @@ import type { Member, Scheduled, Visit } from './itinerary.ts';
 import { suits, type Suitability } from './readiness.ts';
 import { dried, stays, suitabilities, type Standing, type Stay } from './stay.ts';
 import { readingAt, rowAt } from './table.ts';
+import { ASKED } from './weekPlan.ts';
 
 /** A change of cover costs so much of a task, and a session later that it is finished. */
 const CHANGE = 0.004;
@@ -12,8 +13,6 @@ const LATER = 0.002;
 const LEFT = 0.35;
 /** What is dry by the date it is wanted by is worth as much as a task, what is not so much of it. */
 const LATE = 0.3;
-/** So likely it is promised to be dry by then: a little more than is asked, for what it may lose when it is lived through. */
-const SURELY = 0.85;
 
 /** Two that differ by no more than this in any member go on as one, points. */
 const ALIKE = 2;
@@ -159,7 +158,8 @@ function worthOf(
   return worth - LATER * session + (dry === null ? 0 : inTimeWorth(dry));
 }
 
-const inTimeWorth = (dry: number): number => (dry >= SURELY ? 1 : LATE + (1 - LATE) * dry);
+/** As much as a task where it is as likely as is asked. */
+const inTimeWorth = (dry: number): number => (dry >= ASKED ? 1 : LATE + (1 - LATE) * dry);
 
 /** The chance that it is dry by when it is wanted, where its last task is done; no more so where that is done later. */
 function dryBy({ members, blocks, due }: Scheduled, stay: Stay, leaves: number): number | null {

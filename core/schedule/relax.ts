@@ -127,7 +127,7 @@ function tryOut(
   const holding: (Lived & { count: number })[] = [];
   for (const { itinerary, count } of whole) {
     const lived = livedThrough(planning, itinerary);
-    if (!lived.unplanned && (lived.due?.chance ?? 1) >= LOOK_FIRST - FALLS) holding.push({ ...lived, count });
+    if (!lived.unplanned && (lived.due?.chance ?? 1) >= LOOK_FIRST) holding.push({ ...lived, count });
     else if (!fewer) break;
   }
   return {
@@ -139,8 +139,6 @@ function tryOut(
 
 /** A task is counted on where it is rather done than not. Common practice. */
 const SURE = 0.5;
-/** What is found by tables may be so much less likely when it is lived through. */
-const FALLS = 0.05;
 
 /** Hands beside all that is meant for others, in tens of minutes, by session. */
 function handsBeside({ facts }: PieceGiven, { pieces }: WeekPlan, visits: readonly Spell[]): number[] {

@@ -40,6 +40,8 @@ export interface PieceWeek {
 
 /** The chance that is asked of a task; one with less is said with "look first". */
 export const LOOK_FIRST = 0.8;
+/** The best of many plans flatters itself: so much is asked while one is looked for. */
+export const ASKED = LOOK_FIRST + 0.05;
 
 /** From one look to the next in `looks`. */
 export const LOOK_STEP = 2 * HOUR;

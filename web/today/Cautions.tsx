@@ -4,9 +4,8 @@ import { manganese } from '../ui/theme.ts';
 import type { Placed } from './placed.ts';
 
 /** Cautions of the act at hand whole; what threatens other walls, or other steps ask care for, in one line that opens. */
-export function Cautions({ all, first }: { all: Placed[]; first: Placed }) {
-  const [piece] = first.pieces;
-  const own = first.answer.due === 'now' ? (piece?.cautions ?? []) : [];
+export function Cautions({ all, first }: { all: Placed[]; first: Placed | undefined }) {
+  const own = first?.answer.due === 'now' ? (first.pieces[0]?.cautions ?? []) : [];
   const of = new Map<string, { hazard: Hazard; names: string[] }>();
   for (const placedAt of all)
     for (const { name, warnings, cautions } of placedAt.pieces)

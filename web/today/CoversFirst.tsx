@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { Box, Button, Typography } from '@mui/material';
 import { useLogCovers } from './logCovers.ts';
@@ -20,10 +21,12 @@ export function CoversFirst({
   acts,
   here,
   onLog,
+  children,
 }: {
   acts: readonly CoverAct[];
   here: Here;
   onLog: (act: CoverAct) => void;
+  children: ReactNode;
 }) {
   return (
     <Box component="section" aria-label="The act at hand" data-row>
@@ -64,6 +67,7 @@ export function CoversFirst({
           </Button>
         </Box>
       ))}
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mt: 1 }}>{children}</Box>
     </Box>
   );
 }

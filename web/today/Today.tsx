@@ -42,28 +42,20 @@ export function Today() {
     here,
   );
   const covers = coversMeant(planned, here);
-  const { first, coversFirst, others } = atHand(
-    all,
-    covers.filter((act) => isDueNow(act, now)),
-  );
+  const coversNow = covers.filter((act) => isDueNow(act, now));
+  const { first, coversFirst, others } = atHand(all, coversNow);
   const day = dayAround(now, data);
+  const coversBeside = coversFirst.length > 0 ? [] : coversNow;
+  const coversLater = covers.filter((act) => !coversNow.includes(act));
   const further: Record<string, ReactNode[]> = {
     Now: [
-      ...coverRows(
-        covers.filter((act) => isDueNow(act, now) && !coversFirst.includes(act)),
-        here,
-        day,
-        logCovers,
-      ),
+      ...coverRows(coversBeside, here, day, logCovers),
       ...touchRow(planned, day),
       ...slipRows(data.reminders, here, day),
     ],
-    Tonight: coverRows(
-      covers.filter((act) => !isDueNow(act, now)),
-      here,
-      day,
-    ),
+    Tonight: coverRows(coversLater, here, day),
   };
+  const leading = <Leading planned={all} guides={data.guides} pieces={data.pieces} />;
   const stale = Math.abs(now - data.at) > STALE_MS;
   return (
     <>
@@ -78,14 +70,18 @@ export function Today() {
       {data.pieces.length === 0 && <EmptyToday />}
       {first && (
         <First placed={first} here={here}>
-          <Leading planned={all} guides={data.guides} pieces={data.pieces} />
+          {leading}
         </First>
       )}
-      {coversFirst.length > 0 && <CoversFirst acts={coversFirst} here={here} onLog={logCovers} />}
+      {coversFirst.length > 0 && (
+        <CoversFirst acts={coversFirst} here={here} onLog={logCovers}>
+          {leading}
+        </CoversFirst>
+      )}
       {!first && coversFirst.length === 0 && unknown.some(({ state }) => state === 'working') && (
         <WaitingHead />
       )}
-      {first && <Cautions all={all} first={first} />}
+      <Cautions all={all} first={first} />
       {data.toLearn > 0 && <Learning from={data.toLearn} known={planned.length > 0} />}
       {(others.length > 0 || data.reminders.length > 0) && <Ruler day={day} zone={zone} />}
       {parts.map(({ name, dues }) => (

@@ -144,10 +144,15 @@ describe('Today', () => {
       ...{ due: null, mayWait: null },
     });
     const waits = step({ status: 'waiting', opens: NOON + 2 * HOUR, closes: null });
-    const wrapped = piece('p', waits, { meant: meant('tight') });
-    const studio = todayOf([wrapped]);
+    const warnings = [hazards.slump];
+    const wrapped = piece('p', waits, { meant: meant('tight'), warnings });
+    const guides = [{ id: 'g', pieces: ['p'] }];
+    const studio = todayOf([wrapped], { guides });
     const atHand = await screen.findByRole('region', { name: 'The act at hand' });
     expect(atHand.textContent).toContain('Cover tightly: p');
+    // what threatens its wall is said, and the guide goes on from there
+    expect(screen.getByRole('note').textContent).toContain(hazards.slump.title.toLowerCase());
+    expect(within(atHand).getByRole('link', { name: /^Go on with the guide/ })).toBeTruthy();
     await press('Log covered tightly: p');
     await expect.poll(() => studio.logged.flat()).toHaveLength(1);
     expect(loggedOnly(studio, 'piece.covered').body).toMatchObject({ cover: 'tight', stand: 'board' });

@@ -87,14 +87,18 @@ function wordOf({ asks, at }: Standing, due: Due, { now, zone }: Here): string {
   return due === 'later' && at !== null ? dayOf(at, now, zone) : dueNames[due];
 }
 
+/** A step for when it opens, or is planned. */
+const comes = (name: string, { at }: Standing, { now, zone }: Here): string =>
+  `${name} ${atTime(whenNear(at!, now, zone))}`;
+
 const headlines: Record<Asks, (name: string, standing: Standing, here: Here) => string> = {
   nothing: () => 'All steps done',
   late: (name) => `Too late: ${lower(name)}`,
   now: (name) => `${name} now`,
   look: (_name, { wait }) => `Look: ${waitWords(wait!.what)}?`,
   wait: (_name, { wait }) => `Wait until ${waitWords(wait!.what)}`,
-  opens: (name, { at }, { now, zone }) => `${name} ${atTime(whenNear(at!, now, zone))}`,
-  meant: (name, { at }, { now, zone }) => `${name} ${atTime(whenNear(at!, now, zone))}`,
+  opens: comes,
+  meant: comes,
   held: (name) => `${name}: not as it stands`,
 };
 
@@ -176,15 +180,21 @@ function detailOf(next: NextStep, { now, zone }: Here, cover: Cover | null): str
         ? `${name} does not open as it stands: check the clay, and how the room was set.`
         : `${name} does not open under this cover. Uncover to go on.`;
     case 'opens':
-      return `Opens in ${spanTo(spread?.opens, at! - now)}${between(spread?.opens, now, zone, ', ')}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(spread?.closes, now, zone, ', ')}`}.`;
+      return `Opens ${inWords(at!, spread, now, zone)}${closes === null ? '' : `; closes ${whenNear(closes, now, zone)}${between(spread?.closes, now, zone, ', ')}`}.`;
   }
 }
 
 /** When a step that is planned would open if nothing about its piece were changed. */
 function asItStands({ opens, windows: [spread] }: NextStep, now: Instant, zone: string): string {
-  if (opens === null) return 'As it stands now, it does not open.';
-  return `As it stands now, it opens in ${spanTo(spread?.opens, opens - now)}${between(spread?.opens, now, zone, ', ')}.`;
+  return `As it stands now, it ${opens === null ? 'does not open' : `opens ${inWords(opens, spread, now, zone)}`}.`;
 }
+
+const inWords = (
+  at: Instant,
+  spread: NextStep['windows'][number] | undefined,
+  now: Instant,
+  zone: string,
+): string => `in ${spanTo(spread?.opens, at - now)}${between(spread?.opens, now, zone, ', ')}`;
 
 /** What is waited for, in words. */
 export const waitWords = (what: string): string => (isSign(what) ? signNames[what].name : what);
