@@ -15,7 +15,10 @@ import { intended } from '../core/piece/operation.ts';
 import type { PlanInput } from '../core/piece/planInput.ts';
 import { routeWith } from '../core/piece/route.ts';
 import { dividedInto, wallCase } from '../core/piece/stateEstimate.ts';
-import { project, type CoverChange } from '../core/plan/project.ts';
+import { WAITS_UNDER } from '../core/replay/replay.ts';
+import { project, type CoverChange, type Project } from '../core/plan/project.ts';
+import type { StepWindow } from '../core/piece/stepWindow.ts';
+import type { Planned } from '../core/technique/layer.ts';
 import { workAhead } from '../core/schedule/ahead.ts';
 import type { Cover } from '../core/drying/face.ts';
 import type { Spell } from '../core/time/hours.ts';
@@ -147,43 +150,25 @@ export interface Told {
   covers: CoverChange[];
   /** How it is covered once a step is done. */
   whenDone: { step: string; cover: Cover } | null;
+  /** Where one of these is still to be done as hands leave, it is covered so that it waits. */
+  unlessDone: readonly string[];
 }
 
 /** Lives through a session: what can be done is done, and logged. @returns whether anybody had to do with it */
-export function live(of: Drawn, session: Spell, { steps, covers, whenDone }: Told): boolean {
+export function live(of: Drawn, session: Spell, { steps, covers, whenDone, unlessDone }: Told): boolean {
   const piece = stateOf(of);
-  const really = { ...givenOf(of), body: of.body };
-  const open = routeWith(piece, {}, undefined).planned.filter(
-    (planned) => of.steps.includes(planned.key) && doneOf(piece, planned) === null,
-  );
+  const open = openSteps(of);
   const may = open.filter(({ key }) => steps === null || steps.includes(key));
   const now = Math.max(session.from, piece.madeAt);
-  const { walls, joined } = trueWalls(of, now);
-  const projected = goAlong([
-    project(
-      walls,
-      {
-        ...{
-          piece,
-          divided: dividedInto(piece, really),
-          route: routeWith(piece, {}, undefined).planned,
-          tubs: {},
-          now,
-        },
-        ...{
-          spells: [],
-          schedule: covers,
-          sessions: Object.fromEntries(may.map(({ key }) => [key, [session]])),
-        },
-        ...(whenDone && { coverAfter: { [whenDone.step]: whenDone.cover } }),
-      },
-      joined,
-    ),
-  ])[0]!;
+  const gates = comesTo(of, now, {
+    schedule: covers,
+    sessions: Object.fromEntries(may.map(({ key }) => [key, [session]])),
+    ...(whenDone && { coverAfter: { [whenDone.step]: whenDone.cover } }),
+  });
   let done = 0;
   let covered = session.to;
   for (const planned of open) {
-    const gate = projected.gates.find((at) => at.planned.key === planned.key);
+    const gate = gates.find((at) => at.planned.key === planned.key);
     if (!may.includes(planned) || gate?.doAt == null || gate.doAt > session.to) break;
     const { effects, slip } = intended(planned, {}, gate.doAt);
     const head = { id: `${of.id} ${planned.key}`, subject: of.id, at: iso(gate.doAt), face: planned.face };
@@ -191,7 +176,12 @@ export function live(of: Drawn, session: Spell, { steps, covers, whenDone }: Tol
     if (planned.key === whenDone?.step) covered = gate.doAt + MINUTE;
     done += 1;
   }
-  const all = whenDone ? [...covers, { at: covered, cover: whenDone.cover }] : covers;
+  const isLeft = openSteps(of).some(({ key }) => unlessDone.includes(key));
+  const all = [
+    ...covers,
+    ...(whenDone ? [{ at: covered, cover: whenDone.cover }] : []),
+    ...(isLeft ? [{ at: session.to, cover: WAITS_UNDER }] : []),
+  ];
   let { cover } = piece;
   let changed = 0;
   for (const change of all.toSorted((a, b) => a.at - b.at)) {
@@ -205,11 +195,44 @@ export function live(of: Drawn, session: Spell, { steps, covers, whenDone }: Tol
   return done + changed > 0;
 }
 
-/** Steps done before the first firing, and whether that is all of them. */
-export function outcome(of: Drawn): { done: number; all: boolean } {
+/** What has become of a piece at an instant. */
+export interface Outcome {
+  /** Steps done before the first firing. */
+  done: number;
+  /** Whether that is all of them. */
+  all: boolean;
+  /** The clay is past the window of the step that is next. */
+  lost: boolean;
+}
+
+export function outcome(of: Drawn, at: Instant): Outcome {
+  const open = openSteps(of);
+  const done = of.steps.length - open.length;
+  if (open.length === 0) return { done, all: true, lost: false };
+  const gate = comesTo(of, at, { sessions: {}, schedule: [] }).find(
+    ({ planned }) => planned.key === open[0]!.key,
+  );
+  return { done, all: false, lost: gate?.status === 'closed' };
+}
+
+/** Steps that are still to be done of a piece, in their order. */
+export function openSteps(of: Drawn): Planned[] {
   const piece = stateOf(of);
-  const done = routeWith(piece, {}, undefined).planned.filter(
-    (planned) => of.steps.includes(planned.key) && doneOf(piece, planned) !== null,
-  ).length;
-  return { done, all: done >= of.steps.length };
+  return routeWith(piece, {}, undefined).planned.filter(
+    (planned) => of.steps.includes(planned.key) && doneOf(piece, planned) === null,
+  );
+}
+
+/** When its steps can truly be done from an instant on. */
+function comesTo(
+  of: Drawn,
+  now: Instant,
+  given: Pick<Project, 'sessions' | 'schedule' | 'coverAfter'>,
+): StepWindow[] {
+  const piece = stateOf(of);
+  const really = { ...givenOf(of), body: of.body };
+  const { walls, joined } = trueWalls(of, now);
+  const route = routeWith(piece, {}, undefined).planned;
+  const ahead = { piece, divided: dividedInto(piece, really), route, tubs: {}, now, spells: [], ...given };
+  return goAlong([project(walls, ahead, joined)])[0]!.gates;
 }

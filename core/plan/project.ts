@@ -4,14 +4,13 @@ import { USUAL_GRAIN } from '../slip/density.ts';
 import type { Cover } from '../drying/face.ts';
 import type { ClayBody } from '../clay/body.ts';
 import type { Way } from '../drying/legs.ts';
-import { runsOf, type WallEvent, type WallRun, type Walls } from '../drying/run.ts';
+import type { WallRun, Walls } from '../drying/run.ts';
 import type { Stops } from '../drying/stop.ts';
-import { alone } from '../drying/together.ts';
-import { countOf, type Trajectory } from '../drying/trajectory.ts';
+import type { Trajectory } from '../drying/trajectory.ts';
 import { outsideArea } from '../form/form.ts';
 import type { Seams, WallName } from '../form/places.ts';
 import type { Divided } from '../piece/stateEstimate.ts';
-import { intended, wallEventsOf, type Operation } from '../piece/operation.ts';
+import { intended, type Operation } from '../piece/operation.ts';
 import { apart } from '../piece/events.ts';
 import { stepWindowOf, type StepWindow, type Interval } from '../piece/stepWindow.ts';
 import { intervalsOf, type Found } from '../piece/intervals.ts';
@@ -26,14 +25,13 @@ import type { FiredState, Role } from '../technique/technique.ts';
 import { SECOND, type Instant } from '../units/quantity.ts';
 import type { Spell } from '../time/hours.ts';
 import { handsAt, soonest, type Policy } from './policy.ts';
+import { befall, courses, strandsOf } from './strands.ts';
 import {
   atOnce,
-  beginProjection,
-  courseSince,
   coursesOf,
+  coverFrom,
   decidedBy,
   goOn,
-  layOn,
   toTheEnd,
   willBeCovered,
   type WallProjection,
@@ -59,6 +57,8 @@ export interface Project {
   schedule: CoverChange[];
   /** How it is covered once hands are done with a step, by name, whenever that is. */
   coverAfter?: Readonly<Record<string, Cover>>;
+  /** How it is covered, and when, unless a step was done by then or is past being done, by name. */
+  coverUnless?: Readonly<Record<string, CoverChange>>;
   /** When steps are done, where that is given beforehand, by name. */
   times?: Record<string, Instant>;
   policy?: Policy;
@@ -130,24 +130,23 @@ export function* project(walls: Walls, given: Project, seams: Seams): Way<Projec
     const doAt = soonestOf(when, { handsMs, centredMs: handsFor(centred), from: Math.max(now, paced), now });
     const gate = { ...withWindow(of, found, now, doAt), chain };
     gates.push(gate);
-    const at =
+    const comes =
       times[of.key] ?? gate.doAt ?? (gate.opens === null ? null : Math.max(gate.opens, now, earliest));
     // what need not be done is not counted on
     if (gate.status === 'closed' || !counted.includes(of)) {
       planned[of.key] = 'left-out';
       continue;
     }
-    if (at === null) continue;
+    const unless = gate.doAt === null ? given.coverUnless?.[of.key] : undefined;
+    if (unless) earliest = Math.max(earliest, yield* coverFrom(joined, unless));
+    if (comes === null) continue;
+    const at = unless ? Math.max(comes, earliest) : comes;
     planned[of.key] = at;
     const deed = intended(of, tubs, at);
     fired = firedTo(deed) ?? fired;
     const covered = gate.doAt === null ? undefined : given.coverAfter?.[of.key];
     if (covered !== undefined) willBeCovered(joined, covered, at + handsMs);
-    let wets = false;
-    for (const strand of fired === 'raw' ? strands : []) {
-      const anew = covered !== undefined && strand === joined;
-      wets = (yield* befall(strand, deed, divided, at, anew)) || wets;
-    }
+    const wets = fired === 'raw' && (yield* befall(strands, deed, divided, at, covered !== undefined));
     earliest = wets ? at : at + (of.step.takesS?.usual ?? 0) * SECOND;
   }
   if (given.whole) yield* goOn(joined, toTheEnd(divided.own.map(({ name }) => name)));
@@ -193,71 +192,11 @@ function soonestOf(
   return together ?? when(handsMs, from) ?? when(handsMs, now);
 }
 
-/** The walls looked ahead on: first those of the piece, then by themselves its parts that are not joined on yet. */
-function* strandsOf(walls: Walls, { divided, now, schedule }: Project, seams: Seams): Way<WallProjection[]> {
-  const covers = schedule.map(({ at, cover }): WallEvent => ({
-    at,
-    kind: 'surroundings',
-    change: { cover },
-  }));
-  const those = (names: WallName[]): Walls => Object.fromEntries(names.map((name) => [name, walls[name]!]));
-  const parts = apart(divided.walls).map(({ name }) => name);
-  const joined = runsOf(walls).flatMap(([name]) => (parts.includes(name) ? [] : [name]));
-  const strands = [beginProjection(those(joined), now, { seams, covers })];
-  for (const name of parts) {
-    const byItself = beginProjection(those([name]), now, { seams: alone, covers: [] });
-    yield* goOn(byItself, toTheEnd([name]));
-    strands.push(byItself);
-  }
-  return strands;
-}
-
 /** As far as a step is decided on the wall that it is judged on; the kiln asks every wall. */
 const asFarAs = (of: Planned, judged: WallName, { own }: Divided, body: ClayBody): Stops =>
   of.step.needs.some(({ kind }) => kind === 'kiln-dry')
     ? toTheEnd(own.map(({ name }) => name))
     : { [judged]: decidedBy(of, body) };
-
-/** The course of each wall as far as it is known: one and the same until it is known further. */
-function courses(strands: WallProjection[]): (name: WallName) => Trajectory {
-  const known = new Map<WallName, { of: Trajectory; count: number; course: Trajectory }>();
-  return (name) => {
-    const strand = strands.find(({ runs }) => runs[name] !== undefined)!;
-    const of = strand.runs[name]!.trajectory;
-    const last = known.get(name);
-    if (last?.of === of && last.count === countOf(of)) return last.course;
-    const course = courseSince(strand, name);
-    known.set(name, { of, count: countOf(of), course });
-    return course;
-  };
-}
-
-/** Lays a deed on a strand where it does something to it, or where it must go on anew, since it knows nothing of a cover yet. @returns whether it wets the piece's own wall */
-function* befall(
-  strand: WallProjection,
-  deed: Operation,
-  divided: Divided,
-  at: Instant,
-  anew: boolean,
-): Way<boolean> {
-  const events = befalling(deed, strand, divided);
-  if (Object.keys(events).length > 0 || anew) yield* layOn(strand, events, at);
-  return divided.own.some(({ name }) => events[name]);
-}
-
-/** What a deed does to the walls of a strand, those that it does something to. */
-function befalling(
-  deed: Operation,
-  { runs }: WallProjection,
-  { walls, zones }: Divided,
-): Partial<Record<WallName, WallEvent[]>> {
-  return Object.fromEntries(
-    walls
-      .filter(({ name }) => runs[name] !== undefined)
-      .map((wall) => [wall.name, wallEventsOf(deed, wall, zones)])
-      .filter(([, events]) => events!.length > 0),
-  ) as Partial<Record<WallName, WallEvent[]>>;
-}
 
 /** When a step was done by the log. */
 export function loggedAt(piece: PieceState, route: Planned[], key: string): Instant | 'left-out' | null {

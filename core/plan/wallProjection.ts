@@ -73,8 +73,10 @@ export function* layOn(
   strand.before = each(runs, ({ trajectory }, name) =>
     concatTrajectories(events[name] ? [] : [before[name]!, until(trajectory, at)]),
   );
-  strand.runs = each(runs, ({ trajectory }, name) => {
-    const fork = forkRun(coveredAt(since[name]!, covers, at), at, wallAt(trajectory, at));
+  strand.runs = each(runs, (run, name) => {
+    const { trajectory } = run;
+    const stands = isEmpty(trajectory) ? standing(run) : wallAt(trajectory, at);
+    const fork = forkRun(coveredAt(since[name]!, covers, at), at, stands);
     for (const event of events[name] ?? []) applyEvent(fork, event);
     return fork;
   });
@@ -86,6 +88,20 @@ export function* layOn(
 export function willBeCovered(strand: WallProjection, cover: Cover, at: Instant): void {
   const change: WallEvent = { at, kind: 'surroundings', change: { cover } };
   strand.covers = [...strand.covers, change].sort((a, b) => a.at - b.at);
+}
+
+/**
+ * Changes the cover at an instant ahead at which nothing is done, and goes on from there.
+ * @returns from when on it goes on: from later where something was done later already
+ */
+export function* coverFrom(
+  strand: WallProjection,
+  { cover, at }: { cover: Cover; at: Instant },
+): Way<Instant> {
+  if (at <= strand.begun) return strand.begun;
+  willBeCovered(strand, cover, at);
+  yield* layOn(strand, {}, at);
+  return at;
 }
 
 /** The course of a wall as far as it is known since something was last done to it. */

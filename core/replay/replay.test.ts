@@ -116,6 +116,26 @@ describe('a plan lived through', () => {
     expect(Math.max(...excess), JSON.stringify(told)).toBeLessThan(0.15);
   });
 
+  it('wraps what is too wet for its task as hands leave, whatever is meant, so that it can be done the next evening', () => {
+    const { meant, judge } = thrown(2.5, 0.5);
+    const [monday, tuesday, wednesday] = meant as [Meant, Meant, Meant];
+    // coated on Monday evening already: much too wet for it; then it was to stand open all night, and is bone dry so (above)
+    const steps = tuesday.steps;
+    const early: Meant = {
+      ...monday,
+      steps,
+      covered: 'at-the-end',
+      leavesAt: monday.session.to,
+      leaves: 'open',
+    };
+    expect(judge([early]).chances['first/coat/1']).toBeLessThan(0.1);
+    const later: Meant = { ...wednesday, steps: ['first/carve/1'] };
+    const after = judge([early, { ...tuesday, steps: [] }, later]);
+    const without = judge([{ ...early, steps: [] }, { ...tuesday, steps: [] }, later]);
+    expect(without.chances['first/carve/1']).toBe(0);
+    expect(after.chances['first/carve/1']).toBeGreaterThan(0.4);
+  });
+
   it('does nothing that is not meant, and nothing outside its session', () => {
     const { meant, judge } = thrown(2.5, 0.5);
     const [monday, tuesday] = meant as [Meant, Meant];

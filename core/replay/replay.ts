@@ -34,6 +34,9 @@ export interface Replayed {
 /** Dry is what so large a share of members are. Common practice. */
 const SURELY = 0.8;
 
+/** What is still too wet for what was meant as hands leave waits under this. */
+export const WAITS_UNDER: Cover = 'tight';
+
 /** A piece from now on; its covers and sessions are those that are meant. */
 export type Ahead = Omit<Project, 'schedule' | 'sessions' | 'spells'>;
 
@@ -89,14 +92,23 @@ const stepsOf = (meant: readonly Meant[]): string[] => meant.flatMap(({ steps })
 function doingOnly(ahead: Ahead, meant: readonly Meant[]): Project {
   const last = stepsOf(meant).at(-1);
   const whenDone = meant.filter(({ covered, steps }) => covered === 'when-done' && steps.length > 0);
-  // what never comes to be done is covered as hands leave
+  // what never comes to be done is covered as hands leave, and what is still too wet for it so that it waits
   const atTheLatest = meant.map((of) => (whenDone.includes(of) ? { ...of, leavesAt: of.session.to } : of));
+  const mayWait = meant.filter(({ leaves }) => leaves !== WAITS_UNDER);
   return {
     ...ahead,
     sessions: Object.fromEntries(meant.flatMap(({ session, steps }) => steps.map((key) => [key, [session]]))),
     // what is not meant to be done is not done
     spells: [],
-    schedule: coversMeant(ahead.piece.cover, atTheLatest, ahead.now),
+    schedule: atTheLatest.flatMap(({ session, stays, leaves, leavesAt }) => [
+      { at: Math.max(session.from, ahead.now), cover: stays },
+      { at: Math.max(leavesAt, ahead.now), cover: leaves },
+    ]),
+    coverUnless: Object.fromEntries(
+      mayWait.flatMap(({ session, steps }) =>
+        steps.map((key) => [key, { at: session.to, cover: WAITS_UNDER }]),
+      ),
+    ),
     coverAfter: Object.fromEntries(whenDone.map(({ steps, leaves }) => [steps.at(-1)!, leaves])),
     ...(last !== undefined && { upTo: last }),
   };

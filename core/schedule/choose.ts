@@ -1,7 +1,7 @@
 import { dived } from './dive.ts';
 import type { Itinerary, Search } from './itinerary.ts';
 import { bestItinerary, itinerariesWithin } from './path.ts';
-import { steadied } from './steady.ts';
+import { movesSoon, soonOf, steadied } from './steady.ts';
 import { createPool, handsOf, netOf, total, type Among, type Choice, type Pool, type Share } from './pool.ts';
 import type { Solver } from './solver.ts';
 
@@ -27,6 +27,8 @@ const NEAR = 1e-4;
 const ALL_WITHIN = 0.015;
 /** See `Choosing`. Common practice. */
 const GIVE = 0.005;
+/** So much may be lost of the value so that what was told for soon is held, as a share. Common practice. */
+const HELD = 0.02;
 /** Whole numbers are first looked for so roughly, as a share of what they are worth. */
 const ROUGH = 0.005;
 const MOST_ROUNDS = 60;
@@ -94,9 +96,15 @@ export function choose(
     const better = pool.whole(solver, { nodes, near: 0 });
     if (better && better.value > whole.value) whole = better;
   }
+  let from = pool;
+  if (give > 0 && whole.shares.some(({ p, itinerary }) => movesSoon(pieces[p]!, itinerary))) {
+    const holding = pool.only(({ p, itinerary }) => !movesSoon(pieces[p]!, itinerary));
+    const held = holding.whole(solver, { nodes, near: ROUGH });
+    if (held && held.value >= (1 - HELD) * whole.value) [from, whole] = [holding, held];
+  }
   const calm =
     give > 0
-      ? steadied(pool.best(MOST_CALM, prices, whole), pieces, (1 - give) * whole.value, solver, nodes)
+      ? steadied(from.best(MOST_CALM, prices, whole), pieces, (1 - give) * whole.value, solver, nodes)
       : null;
   return {
     ...(calm ?? whole),
@@ -114,10 +122,11 @@ function begun(pool: Pool, pieces: readonly Among[], tens: readonly number[], se
   const none = tens.map(() => 0);
   const greedy = chooseQuickly(pieces, tens);
   for (const { p, itinerary } of greedy) pool.add(p, itinerary);
-  for (const [p, { graph, told = [] }] of pieces.entries()) {
+  for (const [p, { graph, slots, told = [] }] of pieces.entries()) {
     pool.add(p, bestItinerary(graph, searchOf(p, none, none)));
-    // what was told stays possible
-    for (const of of told) pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told: of }), true);
+    // what was told stays possible: all of it, and what is soon alone
+    for (const of of told.flatMap((of) => [of, soonOf(of, slots)]))
+      pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told: of }), true);
   }
   return greedy;
 }

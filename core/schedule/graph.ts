@@ -1,6 +1,7 @@
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
-import type { Member, Scheduled, Visit } from './itinerary.ts';
+import { WAITS_UNDER } from '../replay/replay.ts';
+import type { Scheduled, Visit } from './itinerary.ts';
 import { suits, type Suitability } from './readiness.ts';
 import { dried, stays, suitabilities, type Standing, type Stay } from './stay.ts';
 import { readingAt, rowAt } from './table.ts';
@@ -109,7 +110,7 @@ export function graphOf(
           const dry = dryBy(piece, stay, leaves);
           const idle = stay.covered === 'at-once' && leaves === from.cover;
           const worth = worthOf(piece, from, stay, leaves, dry, s);
-          const moistures = dryOn(members, stay, leaves, until);
+          const moistures = dryOn(piece, stay, leaves, until);
           const place = { next: stay.next, cover: leaves, moistures, value: from.value + worth };
           const visit = visitOf(piece, session, stay, leaves);
           reached.push({
@@ -162,10 +163,11 @@ function worthOf(
 const inTimeWorth = (dry: number): number => (dry >= ASKED ? 1 : LATE + (1 - LATE) * dry);
 
 /** The chance that it is dry by when it is wanted, where its last task is done; no more so where that is done later. */
-function dryBy({ members, blocks, due }: Scheduled, stay: Stay, leaves: number): number | null {
+function dryBy(piece: Scheduled, stay: Stay, leaves: number): number | null {
+  const { members, blocks, due } = piece;
   if (!due || stay.next < blocks.length) return null;
   const { reading, spans } = due.dry;
-  const moistures = dryOn(members, stay, leaves, due.by);
+  const moistures = dryOn(piece, stay, leaves, due.by);
   return members.reduce((sum, { weight, tables }, m) => {
     if (stay.freeAt[m]! > due.by) return sum;
     const value = readingAt(tables[leaves]!, reading, moistures[m]!);
@@ -173,9 +175,19 @@ function dryBy({ members, blocks, due }: Scheduled, stay: Stay, leaves: number):
   }, 0);
 }
 
-/** The walls at a later moment, as the piece is left. */
-export const dryOn = (members: readonly Member[], stay: Stay, leaves: number, until: Instant): Float64Array =>
-  stay.moistures.map((moisture, m) => dried(members[m]!, leaves, moisture, stay.freeAt[m]!, until));
+/** The walls at a later moment, as the piece is left; what is too wet for what was meant waits under its own cover. */
+export function dryOn(
+  { members, covers }: Pick<Scheduled, 'members' | 'covers'>,
+  stay: Stay,
+  leaves: number,
+  until: Instant,
+): Float64Array {
+  const waiting = covers.indexOf(WAITS_UNDER);
+  return stay.moistures.map((moisture, m) => {
+    const cover = stay.waits[m] && waiting >= 0 ? waiting : leaves;
+    return dried(members[m]!, cover, moisture, stay.freeAt[m]!, until);
+  });
+}
 
 export const visitOf = ({ covers }: Scheduled, session: Spell, stay: Stay, leaves: number): Visit => ({
   session,

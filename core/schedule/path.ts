@@ -77,7 +77,7 @@ function goOnceMore({ piece, sessions, suitable }: Graph, path: readonly Arc[]):
     const leaves = piece.covers.indexOf(arc.visit.leaves);
     const stay = stayOf({ piece, at, session, suitable }, arc.visit);
     const until = sessions[arc.session + 1]?.from ?? session.to;
-    at = { next: stay.next, cover: leaves, moistures: dryOn(piece.members, stay, leaves, until) };
+    at = { next: stay.next, cover: leaves, moistures: dryOn(piece, stay, leaves, until) };
     return visitOf(piece, session, stay, leaves);
   });
 }

@@ -58,6 +58,8 @@ export interface Pool {
   add: (p: number, itinerary: Itinerary, told?: boolean) => boolean;
   /** The best with whole numbers; null where none was found. */
   whole: (solver: Solver, effort: WholeEffort) => Chosen | null;
+  /** A pool of some of them. */
+  only: (keeps: (column: Pool['columns'][number]) => boolean) => Pool;
   /** A pool of those that are worth most of each piece, hands paid, and of what was told and chosen. */
   best: (most: number, prices: readonly number[], chosen: Chosen) => Pool;
   /** What is chosen by some amounts. */
@@ -95,6 +97,7 @@ export function createPool(
       columns.push({ worth: itinerary.value, counts, p, itinerary, told });
       return true;
     },
+    only: (keeps) => createPool(pieces, tens, columns.filter(keeps)),
     best: (most, prices, { shares }) => {
       const net = ({ p, itinerary }: Pick<Share, 'p' | 'itinerary'>) => netOf(pieces[p]!, itinerary, prices);
       const chosen = new Set(shares.map(({ itinerary }) => itinerary));

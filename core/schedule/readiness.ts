@@ -9,7 +9,7 @@ export interface Moisture {
 /** The edge of a window is so soft, points: half of hands would do it there. Common practice. */
 const SOFT = 4;
 /** On the edge of its window clay is taken. */
-const SUITS = 0.5;
+export const SUITS = 0.5;
 
 /** How well a moisture suits a span: 1 inside it, 0.5 on its edge, 0 well outside. */
 export const suits = (moisture: number, { driest, wettest }: { driest: number; wettest: number }): number =>

@@ -49,6 +49,15 @@ export const piece = (members: Member[], blocks: Block[]): Scheduled => ({
 /** How hands are taken up, by session, and the best that is worth. */
 export type Ways = Map<string, number>;
 
+/** A piece as hands are done with it. */
+interface Left {
+  mid: number[];
+  freeAt: number[];
+  waits: boolean[];
+  gained: number;
+  tens: number;
+}
+
 /** Every way there is through some sessions, one by one: the best of each in which hands are taken up. */
 export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell[], least: number): Ways {
   const dry = (m: number, cover: number, moisture: number, from: number, to: number) =>
@@ -70,15 +79,12 @@ export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell
     const session = sessions[s];
     if (!session || next === blocks.length || workable(next, state) < least) return ways;
     const until = sessions[s + 1]?.from ?? session.to;
-    const leave = (
-      stayed: number,
-      then: number,
-      { mid, freeAt, gained, tens }: { mid: number[]; freeAt: number[]; gained: number; tens: number },
-    ) => {
+    const leave = (stayed: number, then: number, { mid, freeAt, waits, gained, tens }: Left) => {
       for (const [to] of covers.entries()) {
         // once all is done it stands open
         if (then === blocks.length && to > 0) continue;
-        const after = mid.map((moisture, m) => dry(m, to, moisture, freeAt[m]!, until));
+        // what was too wet for what was done is wrapped, whatever is meant
+        const after = mid.map((moisture, m) => dry(m, waits[m] ? 1 : to, moisture, freeAt[m]!, until));
         const changes = Number(stayed !== cover) + Number(to !== stayed);
         const ended = then === blocks.length ? 0.002 * s : 0;
         const here = tens > 0 ? `${s}:${tens} ` : '';
@@ -88,25 +94,27 @@ export function everyWay({ members, blocks, covers }: Scheduled, sessions: Spell
     };
     const came = members.map(() => session.from);
     const gone = members.map(() => session.to);
-    leave(cover, next, { mid: state, freeAt: came, gained: 0, tens: 0 });
+    const none = members.map(() => false);
+    leave(cover, next, { mid: state, freeAt: came, waits: none, gained: 0, tens: 0 });
     const stood = state.map((x, m) => dry(m, 0, x, session.from, session.to));
-    leave(0, next, { mid: stood, freeAt: gone, gained: 0, tens: 0 });
-    let [mid, freeAt, gained, hands] = [state, came, 0, 0];
+    leave(0, next, { mid: stood, freeAt: gone, waits: none, gained: 0, tens: 0 });
+    let [mid, freeAt, waits, gained, hands] = [state, came, none, 0, 0];
     for (let b = next; b < blocks.length; b++) {
       const { lengthMs, handsMs } = blocks[b]!;
       hands += handsMs;
       const { done, chance, wet } = oneTask(members, suits, { b, mid, freeAt, session, lengthMs });
       if (chance < least) break;
-      [mid, freeAt, gained] = [
+      [mid, freeAt, waits, gained] = [
         done.map(({ x }) => x),
         done.map(({ end }) => end),
+        done.map(({ later }, m) => waits[m]! || later > 0.5),
         gained + chance + 0.9 * wet,
       ];
       const tens = Math.ceil(hands / (10 * MINUTE));
       // covered once it is done, or when hands leave
-      leave(0, b + 1, { mid, freeAt, gained, tens });
+      leave(0, b + 1, { mid, freeAt, waits, gained, tens });
       const stays = mid.map((moisture, m) => dry(m, 0, moisture, freeAt[m]!, session.to));
-      leave(0, b + 1, { mid: stays, freeAt: gone, gained, tens });
+      leave(0, b + 1, { mid: stays, freeAt: gone, waits, gained, tens });
     }
     return ways;
   };
@@ -154,10 +162,11 @@ function oneTask(
     const driest = Math.min(110, Math.max(1, driedTo(of.tables[0]!, moisture, spare)));
     const drier = suits[m]![b]!.suit.slice(Math.ceil((110 - driest) * 2));
     const missed = Math.max(0, Math.max(...drier) - ready.chance);
-    wet += of.weight * (fits ? missed : missed + ready.chance);
+    const later = fits ? missed : missed + ready.chance;
+    wet += of.weight * later;
     const begun = free + (spare > 0 ? (latest - free) * Math.min(1, ready.effort / spare) : 0);
     const end = Math.min(session.to, begun + lengthMs);
-    return { end, x: drying(of, 0, ready.moisture + of.adds[b]!, begun, end) };
+    return { end, later, x: drying(of, 0, ready.moisture + of.adds[b]!, begun, end) };
   });
   return { done, chance, wet };
 }

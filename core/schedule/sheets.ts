@@ -1,4 +1,5 @@
 import { coverNamed, type Cover } from '../drying/face.ts';
+import { WAITS_UNDER } from '../replay/replay.ts';
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { PieceWeek, Task, WeekPlan } from './weekPlan.ts';
@@ -63,6 +64,17 @@ export const coverWhen = ({ coming }: Pick<Sheet['covers'][number], 'coming'>): 
 /** Covers of a group, in words. */
 export const coverLine = (group: Sheet['covers'][number], nameOf: (pieceId: string) => string): string =>
   `${coverWhen(group)}: ${coverNamed(group.cover).verb.toLowerCase()} ${group.pieceIds.map(nameOf).join('; ')}`;
+
+/** What becomes of clay that is still too wet for its task when hands leave, as the plan counts on it, in words. */
+export const notReadyWords = `What is not ready when you leave: ${coverNamed(WAITS_UNDER).verb.toLowerCase()}; it can be done next time.`;
+
+/** Whether a task of a session may have to wait for the next, on a piece that is meant to be left otherwise than it waits. */
+export function someMayWait({ tasks, covers }: Pick<Sheet, 'tasks' | 'covers'>): boolean {
+  const waiting = covers.find(({ coming, cover }) => !coming && cover === WAITS_UNDER)?.pieceIds ?? [];
+  return tasks.some(
+    ({ task, unmade, pieceId }) => unmade === undefined && task.chance < 1 && !waiting.includes(pieceId),
+  );
+}
 
 /** What a task is done on, in words. */
 export const pieceWords = (

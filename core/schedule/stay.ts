@@ -2,11 +2,11 @@ import type { Spell } from '../time/hours.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import { effortBetween } from './effort.ts';
 import type { Member, Scheduled, Visit } from './itinerary.ts';
-import { readyIn, suitability, type Suitability } from './readiness.ts';
+import { readyIn, SUITS, suitability, type Suitability } from './readiness.ts';
 import { driedTo } from './table.ts';
 
 const TEN = 10 * MINUTE;
-/** What is too wet in its session can be done later, where what is too dry is lost: worth so much of having been done. Common practice. */
+/** What is too wet in its session is covered and can be done later: worth so much of having been done. Common practice. */
 const TOO_WET = 0.9;
 
 /** Where a piece is when hands come. */
@@ -29,6 +29,8 @@ export interface Stay {
   freeAt: Instant[];
   leavesAt: Instant;
   covered: Visit['covered'];
+  /** Members that are too wet for one of its tasks: they are covered tightly as hands leave, whatever is meant, and wait. */
+  waits: readonly boolean[];
   /** The tasks done, what their chances are worth, and the hands they take, in tens of minutes. */
   done: Visit['blocks'];
   gained: number;
@@ -85,6 +87,7 @@ const asCame = ({ piece, at, session: { from } }: Coming): Stay => ({
   freeAt: piece.members.map(() => from),
   leavesAt: from,
   covered: 'when-done',
+  waits: piece.members.map(() => false),
   done: [],
   gained: 0,
   tens: 0,
@@ -111,6 +114,7 @@ function made({ piece, at, session }: Coming): Stay {
     freeAt: piece.members.map(() => session.to),
     leavesAt: session.to,
     covered: 'at-the-end',
+    waits: piece.members.map(() => false),
     done: [{ block: 0, chance: 1, tooWet: 0, at: session.from }],
     gained: 1,
     tens: tensOf(piece, handsMs),
@@ -140,6 +144,7 @@ function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay
   let begins = from;
   let ends = from;
   const freeAt: Instant[] = [];
+  const waits = [...last.waits];
   const moistures = last.moistures.map((moisture, m) => {
     const { tables, efforts, weight, adds } = members[m]!;
     const free = last.freeAt[m]!;
@@ -150,7 +155,9 @@ function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay
     // who has no time left for it misses it
     const fits = to - free >= lengthMs;
     if (fits) chance += weight * ready.chance;
-    tooWet += weight * (fits ? ready.tooWet : ready.tooWet + ready.chance);
+    const later = fits ? ready.tooWet : ready.tooWet + ready.chance;
+    tooWet += weight * later;
+    waits[m] ||= later > SUITS;
     const begun = spare > 0 ? free + (latest - free) * Math.min(1, ready.effort / spare) : free;
     begins += weight * (begun - from);
     freeAt.push(Math.min(to, begun + lengthMs));
@@ -160,7 +167,7 @@ function taskDone({ piece, session: { from, to }, suitable }: Coming, last: Stay
   const done = [...last.done, { block, chance, tooWet, at: Math.round(begins) }];
   const handsMs = done.reduce((sum, of) => sum + blocks[of.block]!.handsMs, 0);
   return {
-    ...{ next: block + 1, cover: 0, moistures, freeAt, covered: 'when-done', done },
+    ...{ next: block + 1, cover: 0, moistures, freeAt, waits, covered: 'when-done', done },
     leavesAt: Math.round(ends),
     gained: last.gained + chance + TOO_WET * tooWet,
     tens: tensOf(piece, handsMs),

@@ -95,15 +95,26 @@ function visitedIn(cover: Cover, { visits }: Itinerary): { from: Instant; change
 }
 
 /** What it costs that tasks are done in other sessions than was told, of some alike in those that come nearest. */
-function movedBy({ told = [], slots }: Among, { visits }: Itinerary): number {
-  const soon = (slots[0]?.from ?? 0) + DAY;
+function movedBy({ told = [], slots }: Among, itinerary: Itinerary): number {
+  const cost = (of: Told) =>
+    movedFrom(of, itinerary).reduce((sum, at) => sum + (isSoon(at, slots) ? MOVED_SOON : MOVED), 0);
+  return told.length > 0 ? Math.min(...told.map(cost)) : 0;
+}
+
+/** Whether something is done in another session than was told for soon. */
+export const movesSoon = ({ told = [], slots }: Among, itinerary: Itinerary): boolean =>
+  told.length > 0 && told.every((of) => movedFrom(of, itinerary).some((at) => isSoon(at, slots)));
+
+/** For when it was told what is done at another time now. */
+function movedFrom(told: Told, { visits }: Itinerary): Instant[] {
   const now = new Map(
     visits.flatMap(({ session, blocks }) => blocks.map(({ block }) => [block, session.from])),
   );
-  const cost = (of: Told) =>
-    of.reduce<number>((sum, at, block) => {
-      if (at === null || now.get(block) === at) return sum;
-      return sum + (at < soon ? MOVED_SOON : MOVED);
-    }, 0);
-  return told.length > 0 ? Math.min(...told.map(cost)) : 0;
+  return told.flatMap((at, block) => (at === null || now.get(block) === at ? [] : [at]));
 }
+
+const isSoon = (at: Instant, slots: Among['slots']): boolean => at < (slots[0]?.from ?? 0) + DAY;
+
+/** What was told for soon alone. */
+export const soonOf = (told: Told, slots: Among['slots']): Told =>
+  told.map((at) => (at !== null && isSoon(at, slots) ? at : null));

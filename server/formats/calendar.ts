@@ -2,6 +2,8 @@ import ical, { ICalCalendarMethod, type ICalAlarmData, ICalAlarmType } from 'ica
 import {
   chanceWords,
   coverLine,
+  notReadyWords,
+  someMayWait,
   pieceWords,
   sheetsOf,
   taskWords,
@@ -52,11 +54,8 @@ export function calendarOf(
 
 const alarmOf = (minutes: number): ICalAlarmData => ({ type: ICalAlarmType.display, trigger: minutes * 60 });
 
-function linesOf(
-  { tasks, covers }: Sheet,
-  nameOf: CalendarOf['nameOf'],
-  clockTime: CalendarOf['clockTime'],
-): string[] {
+function linesOf(sheet: Sheet, nameOf: CalendarOf['nameOf'], clockTime: CalendarOf['clockTime']): string[] {
+  const { tasks, covers } = sheet;
   const cover = (coming: boolean) =>
     covers.filter((of) => of.coming === coming).map((of) => coverLine(of, nameOf));
   return [
@@ -66,5 +65,6 @@ function linesOf(
         `${clockTime(task.at)} ${taskWords(task)}: ${pieceWords(of, nameOf)} (${chanceWords(task.chance)})`,
     ),
     ...cover(false),
+    ...(someMayWait(sheet) ? [notReadyWords] : []),
   ];
 }

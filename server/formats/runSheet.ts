@@ -1,6 +1,8 @@
 import {
   chanceWords,
   coverLine,
+  notReadyWords,
+  someMayWait,
   lostWords,
   pieceWords,
   sheetsOf,
@@ -39,7 +41,7 @@ export function runSheetOf(plan: WeekPlan, now: Instant, { title, nameOf, ...wor
     sessions: sheets.map((sheet) => ({
       name: nameOfSession(sheet, words),
       coming: coversIn(sheet, true, nameOf),
-      leaving: coversIn(sheet, false, nameOf),
+      leaving: [...coversIn(sheet, false, nameOf), ...(someMayWait(sheet) ? [notReadyWords] : [])],
       tasks: sheet.tasks.map(({ task, ...of }) => ({
         at: words.clockTime(task.at),
         what: taskWords(task),

@@ -1,7 +1,15 @@
 import { Link as RouterLink } from 'react-router';
 import { Box } from '@mui/material';
 import { coverNamed } from '../../core/drying/face.ts';
-import { chanceWords, coverWhen, pieceWords, taskWords, type Sheet } from '../../core/schedule/sheets.ts';
+import {
+  chanceWords,
+  coverWhen,
+  notReadyWords,
+  pieceWords,
+  someMayWait,
+  taskWords,
+  type Sheet,
+} from '../../core/schedule/sheets.ts';
 import type { Instant } from '../../core/units/quantity.ts';
 import { nobodyWords } from '../ui/answer.ts';
 import { copperGreen, faded, hairline, ochre, reachable, slab } from '../ui/theme.ts';
@@ -117,6 +125,7 @@ export function SheetTable({
         </Box>
       )}
       <Covers of={covers.filter(({ coming }) => !coming)} nameOf={nameOf} />
+      {someMayWait(sheet) && <Box sx={{ py: 0.5 }}>{notReadyWords}</Box>}
       {lost && (
         <Box sx={{ py: 0.5 }}>
           {nobodyWords({ session: sheet.session, lost: lost.map(nameOf) }, { now, zone })}

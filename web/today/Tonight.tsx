@@ -9,6 +9,7 @@ import { useHere } from '../ui/here.ts';
 import { useZone } from '../asking/maker.ts';
 import { nextWords } from '../ui/answer.ts';
 import { isWithoutSession } from '../../core/schedule/meant.ts';
+import { notReadyWords } from '../../core/schedule/sheets.ts';
 import { useLogCovers } from './logCovers.ts';
 import { Empty, Trouble } from '../ui/parts.tsx';
 import { wordsFor } from '../asking/server.ts';
@@ -49,6 +50,9 @@ export function Tonight() {
   const stay = drying.filter((row) => row.tonight === row.cover);
   const lost = stay.filter(({ meant }) => meant !== null && isWithoutSession(meant));
   const rest = stay.filter((row) => !lost.includes(row));
+  const mayWait = drying.some(
+    ({ meant }) => meant?.next && meant.next.session.from < night.from && meant.next.session.to > now,
+  );
   const unknown = drying.filter((row) => row.tonight === null);
   return (
     <>
@@ -78,6 +82,7 @@ export function Tonight() {
           Every piece stands as it should.
         </Box>
       )}
+      {mayWait && <Box sx={{ my: 1 }}>{notReadyWords}</Box>}
       {changes.map((change) => (
         <Change key={change.cover} {...change} now={now} />
       ))}
