@@ -2,7 +2,11 @@ import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 /** A busy machine is waited for: nothing here is timed. */
-const patient = { expect: { poll: { timeout: 15_000 } }, testTimeout: 120_000, hookTimeout: 60_000 };
+const patient = {
+  ...{ expect: { poll: { timeout: 15_000 } }, testTimeout: 120_000, hookTimeout: 60_000 },
+  // tests run a little of everything: compiling it all would take as long as running it
+  execArgv: ['--interrupt-budget=4000000'],
+};
 
 /** Tests that put something else in a module's place: they load theirs for themselves. */
 const ALONE = ['web/**/*.alone.test.{ts,tsx}'];

@@ -10,6 +10,7 @@ import type { Appearance } from '../core/piece/appearance.ts';
 import type { PieceMeant } from '../core/schedule/meant.ts';
 import type { FormMade } from '../core/piece/formsMade.ts';
 import type { Tally } from '../core/piece/tally.ts';
+import type { MakingMeant } from '../core/schedule/making.ts';
 import type { Spell } from '../core/time/hours.ts';
 import type { Moved } from '../core/plan/moved.ts';
 import type { NextStep, StepHead } from '../core/plan/next.ts';
@@ -89,6 +90,8 @@ export interface TodayAnswer {
   nights: Spell[];
   /** What is lost if nobody comes to the session that comes next, by name; null where that is not known. */
   nobody: { session: Spell; lost: string[] } | null;
+  /** What is to be made by the plan, soonest first. */
+  making: (MakingMeant & { name: string; groupName: string })[];
 }
 
 /** GET /api/pieces, with any of these */

@@ -35,7 +35,8 @@ test('an order that comes too soon is mended by the offered change; twelve of an
   await expect(twelve).toContainText('of slip that has no tub yet');
   // its making stands among the tasks of a session
   await expect(page.getByRole('list', { name: 'Pieces' })).toContainText('Quay light, to be made');
-  await twelve.getByRole('link', { name: 'Log as made: Quay light' }).click();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await page.getByRole('link', { name: /^Log as made: \d+ × Quay light/ }).click();
   await expect(page.getByLabel('Name or mark')).toHaveValue('Quay light');
   await page.getByLabel('How many alike').fill('2');
   await page.getByRole('button', { name: 'Log them as made' }).click();

@@ -28,6 +28,9 @@ export const TEMPLATES = 'KOSMEMA_E2E_TEMPLATES';
 
 export const root = join(import.meta.dirname, '..');
 
+/** A server that lives half a minute compiles only what runs long: compiling would take as long as running. */
+const SHORT_LIVED = '--interrupt-budget=2000000';
+
 /** A journey that fails lets nothing run on beside the others. */
 const running = new Set<ChildProcess>();
 process.on('exit', () => running.forEach((child) => child.kill('SIGKILL')));
@@ -49,7 +52,7 @@ export function createStudio(): Studio & { discard: () => Promise<void> } {
     setClock: (iso) => writeFileSync(clock, iso),
     start: async (args = [], env = {}, program = 'dist/server/main.js') => {
       const port = studio.address ? new URL(studio.address).port : '0';
-      child = spawn('node', [program, ...args], {
+      child = spawn('node', [SHORT_LIVED, program, ...args], {
         cwd: root,
         env: {
           ...process.env,

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { appendFileSync, existsSync, readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { isMainThread } from 'node:worker_threads';
@@ -14,21 +16,41 @@ const STUDIOS = Number(process.argv[2] ?? 200);
 export default workedInEachWay;
 
 if (isMainThread) {
+  const known = readKept();
   const threads = new Piscina({
     filename: fileURLToPath(import.meta.url),
     minThreads: 1,
     maxThreads: availableParallelism(),
   });
-  let done = 0;
+  let done = known.size;
   const studios = await Promise.all(
     Array.from({ length: STUDIOS }, async (_, i) => {
-      const came = (await threads.run(i + 1)) as Came[];
+      const seed = i + 1;
+      const came = known.get(seed) ?? ((await threads.run(seed)) as Came[]);
+      if (known.has(seed)) return came;
+      appendFileSync(keptAt(), `${JSON.stringify([seed, came])}\n`);
       if (++done % 10 === 0) console.error(`${done} of ${STUDIOS}`);
       return came;
     }),
   );
   await threads.destroy();
   tell(studios);
+}
+
+/** What came of studios is kept by the very program that found it, so that a study that was stopped goes on. */
+function keptAt(): string {
+  const program = createHash('sha256')
+    .update(readFileSync(fileURLToPath(import.meta.url)))
+    .digest('hex');
+  return fileURLToPath(new URL(`studios-${program.slice(0, 12)}.ndjson`, import.meta.url));
+}
+
+function readKept(): Map<number, Came[]> {
+  if (!existsSync(keptAt())) return new Map();
+  const lines = readFileSync(keptAt(), 'utf8').trim().split('\n');
+  return new Map(
+    lines.map((line) => JSON.parse(line) as [number, Came[]]).filter(([seed]) => seed <= STUDIOS),
+  );
 }
 
 function tell(studios: readonly Came[][]): void {

@@ -15,12 +15,11 @@ import { intended } from '../core/piece/operation.ts';
 import type { PlanInput } from '../core/piece/planInput.ts';
 import { routeWith } from '../core/piece/route.ts';
 import { dividedInto, wallCase } from '../core/piece/stateEstimate.ts';
-import { WAITS_UNDER } from '../core/replay/replay.ts';
 import { project, type CoverChange, type Project } from '../core/plan/project.ts';
 import type { StepWindow } from '../core/piece/stepWindow.ts';
 import type { Planned } from '../core/technique/layer.ts';
 import { workAhead } from '../core/schedule/ahead.ts';
-import type { Cover } from '../core/drying/face.ts';
+import { WAITS_UNDER, type Cover } from '../core/drying/face.ts';
 import type { Spell } from '../core/time/hours.ts';
 import { DAY, HOUR, MINUTE, type Instant } from '../core/units/quantity.ts';
 

@@ -105,6 +105,9 @@ export const covers: CoverDescription[] = [
   },
 ];
 
+/** What is still too wet for its task as hands leave waits under this for the next time. Common practice. */
+export const WAITS_UNDER: Cover = 'tight';
+
 const byName = new Map(covers.map((of) => [of.cover, of]));
 export const coverNamed = (cover: Cover): CoverDescription => byName.get(cover)!;
 

@@ -1,5 +1,5 @@
 import { goAlong } from '../drying/batch/carry.ts';
-import type { Cover } from '../drying/face.ts';
+import { WAITS_UNDER, type Cover } from '../drying/face.ts';
 import type { Walls } from '../drying/run.ts';
 import type { Seams } from '../form/places.ts';
 import { project, type CoverChange, type Project, type Projection } from '../plan/project.ts';
@@ -33,9 +33,6 @@ export interface Replayed {
 
 /** Dry is what so large a share of members are. Common practice. */
 const SURELY = 0.8;
-
-/** What is still too wet for what was meant as hands leave waits under this. */
-export const WAITS_UNDER: Cover = 'tight';
 
 /** A piece from now on; its covers and sessions are those that are meant. */
 export type Ahead = Omit<Project, 'schedule' | 'sessions' | 'spells'>;

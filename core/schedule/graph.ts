@@ -1,6 +1,6 @@
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
-import { WAITS_UNDER } from '../replay/replay.ts';
+import { WAITS_UNDER } from '../drying/face.ts';
 import type { Scheduled, Visit } from './itinerary.ts';
 import { suits, type Suitability } from './readiness.ts';
 import { dried, stays, suitabilities, type Standing, type Stay } from './stay.ts';

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR } from '../units/quantity.ts';
+import { MAKING } from './block.ts';
+import { makingsOf } from './making.ts';
 import { changesFrom, coverMeantAt, isWithoutSession, meantOf } from './meant.ts';
 import type { PieceWeek } from './weekPlan.ts';
 
@@ -56,5 +58,35 @@ describe('what a plan means for a piece', () => {
     expect(isWithoutSession(meant)).toBe(false);
     const without = { ...week, tasks: [], unplanned: { key: 'a/coat/1', name: 'Coat 1' } };
     expect(isWithoutSession(meantOf({ at: NOW }, without))).toBe(true);
+  });
+});
+
+describe('what is to be made', () => {
+  const task = (key: string, day: number): PieceWeek['tasks'][number] => ({
+    ...week.tasks[0]!,
+    steps: [{ key, name: key }],
+    session: { from: NOW + day * 24 * HOUR, to: NOW + (day * 24 + 4) * HOUR },
+    at: NOW + day * 24 * HOUR,
+  });
+  const way = (unmade: number, tasks: PieceWeek['tasks']): PieceWeek => ({
+    ...week,
+    pieceId: 'g',
+    unmade,
+    tasks,
+  });
+
+  it('is told by group and session, soonest first, whatever becomes of the pieces after', () => {
+    const pieces = [
+      week,
+      way(2, [task(MAKING, 3), task('a/coat/1', 4)]),
+      way(1, [task(MAKING, 1)]),
+      way(3, [task(MAKING, 1), task('a/coat/1', 2)]),
+      // no session has the time to make them
+      way(4, []),
+    ];
+    expect(makingsOf({ pieces }).map(({ groupId, count, at }) => [groupId, count, at])).toEqual([
+      ['g', 4, NOW + 24 * HOUR],
+      ['g', 2, NOW + 72 * HOUR],
+    ]);
   });
 });

@@ -1,5 +1,4 @@
-import { coverNamed, type Cover } from '../drying/face.ts';
-import { WAITS_UNDER } from '../replay/replay.ts';
+import { coverNamed, WAITS_UNDER, type Cover } from '../drying/face.ts';
 import type { Spell } from '../time/hours.ts';
 import type { Instant } from '../units/quantity.ts';
 import type { PieceWeek, Task, WeekPlan } from './weekPlan.ts';

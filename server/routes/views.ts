@@ -14,6 +14,8 @@ import type {
 import type { Clock } from '../time/clock.ts';
 import { sendProblem, sendSchemaProblem } from '../guard/problems.ts';
 import type { Plans } from '../planning/plans.ts';
+import type { MakingMeant } from '../../core/schedule/making.ts';
+import { groupsToMake, type GroupToMake } from '../planning/toMake.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { PieceState } from '../../core/log/piece.ts';
 import type { Weeks } from '../schedule/weeks.ts';
@@ -138,6 +140,16 @@ const nobodyOf = (nobody: WeekPlan['nobody'], pieces: readonly PieceState[]): To
     lost: nobody.lost.flatMap((id) => pieces.find((piece) => piece.id === id)?.made.name ?? []),
   };
 
+/** What is to be made, by name: no more than is left to make. */
+const makingOf = (makings: MakingMeant[], left: GroupToMake[]): TodayAnswer['making'] =>
+  makings.flatMap((making) => {
+    const of = left.find(({ group }) => group.id === making.groupId);
+    if (!of) return [];
+    const { group, unmade } = of;
+    const count = Math.min(making.count, unmade.count);
+    return [{ ...making, count, name: unmade.made.name, groupName: group.set.name }];
+  });
+
 function todayViews(router: Router, from: Sources): void {
   const { store, plans, weeks, shelf, clock, answered } = from;
   const todayAnswer = async (): Promise<TodayAnswer> => {
@@ -152,6 +164,7 @@ function todayViews(router: Router, from: Sources): void {
       guides: guidesOf(store.ledger),
       ...dayOf(store.studio().studio, now),
       nobody: nobodyOf(weeks.nobody(), plans.all()),
+      making: makingOf(weeks.makings(), groupsToMake(store, plans.all(), now)),
     };
   };
   router.get('/today', (_request, response) => answered(response, 'today', todayAnswer));

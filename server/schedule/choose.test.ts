@@ -199,3 +199,13 @@ describe('the solver of programs', () => {
     expect(solver.whole(tooMuch, { nodes: 100, near: 0 })).toBeNull();
   });
 });
+
+describe('a program of whole numbers', () => {
+  it('has no solution where there is nothing to choose from, or nothing that fits', () => {
+    const one = { least: 1, most: 1 };
+    expect(solver.whole({ columns: [], rows: [one] }, { nodes: 10, near: 0 })).toBeNull();
+    const columns = [{ worth: 1, counts: [[0, 2]] as [number, number][] }];
+    expect(solver.whole({ columns, rows: [one] }, { nodes: 10, near: 0 })).toBeNull();
+    expect(solver.whole({ columns, rows: [{ least: 2, most: 2 }] }, { nodes: 10, near: 0 })).toEqual([1]);
+  });
+});

@@ -27,6 +27,9 @@ export async function createSolver(): Promise<Solver> {
           model.options.set('time_limit', LONGEST_S);
           model.options.set('mip_rel_gap', near);
           model.run();
+          // there was nothing to choose from, or no time for it
+          const status = model.getModelStatus();
+          if (status === modelStatus.notSet || status === modelStatus.empty) return null;
           const amounts = [...model.getSolution().colValue];
           // what has no solution is given back as zeros
           return isWithin(program, amounts) ? amounts : null;

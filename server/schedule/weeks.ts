@@ -9,6 +9,7 @@ import {
   type StepStands,
   type ToldTask,
 } from '../../core/schedule/changed.ts';
+import { makingsOf, type MakingMeant } from '../../core/schedule/making.ts';
 import type { WeekPlan } from '../../core/schedule/weekPlan.ts';
 import type { Hours } from '../../core/time/hours.ts';
 import { HOUR, type Instant } from '../../core/units/quantity.ts';
@@ -28,6 +29,8 @@ export interface Weeks extends Pick<Asked, 'possible' | 'whatIf'> {
   meantOf: (pieceId: string, logMark: string, cover: Cover) => PieceMeant | null;
   /** What is lost by the last plan if nobody comes, while that session is to come. */
   nobody: () => WeekPlan['nobody'];
+  /** What is to be made by the last plan, while there is time for it. */
+  makings: () => MakingMeant[];
   /** Makes it anew where it must be, once nothing was asked for a while. */
   keepUp: () => void;
   /** Gives up what is being made. */
@@ -135,6 +138,7 @@ export function createWeeks(parts: WeekParts): Weeks {
       };
     },
     nobody: () => nobodyBy(last, clock.now()),
+    makings: () => (last ? makingsOf(last.plan) : []).filter(({ session }) => session.to > clock.now()),
     meantOf: (pieceId, logMark, cover) => last && meantBy(last, { pieceId, logMark, cover }, clock.now()),
     keepUp: () => {
       if (!byItself) return;

@@ -3,6 +3,7 @@ import { Box, Button } from '@mui/material';
 import type { ToMakeRow } from '../../api/routes.ts';
 import { to } from '../../api/answers.ts';
 import type { GroupState } from '../../core/log/group.ts';
+import { makingsOf, type MakingMeant } from '../../core/schedule/making.ts';
 import { LOOK_FIRST, type PieceWeek, type WeekPlan } from '../../core/schedule/weekPlan.ts';
 import { formatQuantity, type Instant } from '../../core/units/quantity.ts';
 import { atTime } from '../ui/answer.ts';
@@ -28,6 +29,7 @@ interface ToMakeProps {
 /** Pieces that are still to be made: when to make them, whether they are dry in time, the slip they take, and what would help. */
 export function ToMake({ rows, plan, ...here }: ToMakeProps) {
   if (rows.length === 0) return null;
+  const makings = makingsOf(plan);
   return (
     <Section title="To be made">
       {rows.map((row) => (
@@ -35,6 +37,7 @@ export function ToMake({ rows, plan, ...here }: ToMakeProps) {
           key={row.id}
           row={row}
           ways={plan.pieces.filter(({ pieceId, unmade }) => pieceId === row.id && unmade !== undefined)}
+          making={makings.filter(({ groupId }) => groupId === row.id)}
           {...here}
         />
       ))}
@@ -45,17 +48,15 @@ export function ToMake({ rows, plan, ...here }: ToMakeProps) {
 function Wish({
   row,
   ways,
+  making,
   groups,
   current,
   now,
   zone,
-}: Omit<ToMakeProps, 'rows' | 'plan'> & { row: ToMakeRow; ways: PieceWeek[] }) {
+}: Omit<ToMakeProps, 'rows' | 'plan'> & { row: ToMakeRow; ways: PieceWeek[]; making: MakingMeant[] }) {
   const group = groups.find(({ id }) => id === row.id);
   const inTime = countOf(ways.filter(isInTime));
   const isLate = row.dueAt !== null && inTime < row.left;
-  const making = ways
-    .flatMap(({ tasks, unmade }) => (tasks[0] ? [{ session: tasks[0].session, count: unmade! }] : []))
-    .sort((a, b) => a.session.from - b.session.from);
   const take = (change: OwnChange) => (group ? takenOfGroup(group, row.left, change) : null);
   return (
     <Box component="section" aria-label={row.groupName} sx={aside}>
@@ -105,7 +106,7 @@ function Wish({
       <Button
         variant="contained"
         component={RouterLink}
-        to={`/pieces/new?for=${row.id}&count=${nextCount(making) ?? row.left}`}
+        to={`/pieces/new?for=${row.id}&count=${making[0]?.count ?? row.left}`}
         aria-label={`Log as made: ${row.name}`}
       >
         Log as made
@@ -119,14 +120,6 @@ const aside = {
   flexWrap: { xs: 'wrap', sm: 'nowrap' },
 } as const;
 
-/** How many are made in the first session in which any are. */
-const nextCount = (making: readonly { session: { to: Instant }; count: number }[]): number | undefined => {
-  const [first] = making;
-  return (
-    first && sumOf(making.filter(({ session }) => session.to === first.session.to).map(({ count }) => count))
-  );
-};
-
 const sumOf = (counts: readonly number[]): number => counts.reduce((sum, count) => sum + count, 0);
 
 /** As it is when it is made. */
@@ -138,16 +131,9 @@ const isInTime = ({ due, unplanned }: PieceWeek): boolean =>
   unplanned === null && (due === null || due.chance >= LOOK_FIRST);
 
 /** How many are made when. */
-function makingWords(
-  making: readonly { session: { from: Instant; to: Instant }; count: number }[],
-  now: Instant,
-  zone: string,
-): string {
+function makingWords(making: readonly MakingMeant[], now: Instant, zone: string): string {
   if (making.length === 0) return 'No session has the time to make any of them.';
-  const by = new Map<Instant, { from: Instant; count: number }>();
-  for (const { session, count } of making)
-    by.set(session.to, { from: session.from, count: (by.get(session.to)?.count ?? 0) + count });
-  const words = [...by.values()].map(({ from, count }) =>
+  const words = making.map(({ session: { from }, count }) =>
     from <= now ? `${count} now` : `${count} ${atTime(whenNear(from, now, zone))}`,
   );
   return `Make ${words.join(', ')}.`;

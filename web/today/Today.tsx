@@ -16,7 +16,16 @@ import { DayRuler, ROW } from './DayStrip.tsx';
 import { Leading } from './Leading.tsx';
 import { useUnsent, withLoggedHere } from './loggedHere.ts';
 import { CoversFirst, useLogCoverAct } from './CoversFirst.tsx';
-import { coverRows, coversMeant, isDueNow, slipRows, touchRow, type CoverAct } from './otherRows.tsx';
+import {
+  coverRows,
+  coversMeant,
+  isDueNow,
+  makingByPart,
+  makingRows,
+  slipRows,
+  touchRow,
+  type CoverAct,
+} from './otherRows.tsx';
 import { placed, type Placed } from './placed.ts';
 import { columns, First, notOnPhone, onlyWide, Row } from './TodayRow.tsx';
 import { LastLogged } from '../saving/LastLogged.tsx';
@@ -47,13 +56,17 @@ export function Today() {
   const day = dayAround(now, data);
   const coversBeside = coversFirst.length > 0 ? [] : coversNow;
   const coversLater = covers.filter((act) => !coversNow.includes(act));
+  const making = makingByPart(data.making, here);
   const further: Record<string, ReactNode[]> = {
     Now: [
       ...coverRows(coversBeside, here, day, logCovers),
+      ...makingRows(making.now, here, day),
       ...touchRow(planned, day),
       ...slipRows(data.reminders, here, day),
     ],
+    'This session': makingRows(making.today, here, day),
     Tonight: coverRows(coversLater, here, day),
+    Later: makingRows(making.later, here, day),
   };
   const leading = <Leading planned={all} guides={data.guides} pieces={data.pieces} />;
   const stale = Math.abs(now - data.at) > STALE_MS;
@@ -67,7 +80,7 @@ export function Today() {
           This is how it stood at {clockTime(data.at, zone)}; the newest answer is on its way.
         </Trouble>
       )}
-      {data.pieces.length === 0 && <EmptyToday />}
+      {data.pieces.length + data.making.length === 0 && <EmptyToday />}
       {first && (
         <First placed={first} here={here}>
           {leading}

@@ -169,7 +169,7 @@ export function Row({ placed: of, here, day }: PlacedProps & { day: Day }) {
       <Box sx={notOnPhone}>
         <DayStrip day={day} piece={piece} tone={answer.tone} />
       </Box>
-      <Box sx={{ ...onlyWide, textAlign: 'right', fontWeight: 650, color: colour, lineHeight: 1.2 }}>
+      <Box sx={{ ...onlyWide, textAlign: 'right', fontWeight: 650, color: colour, lineHeight: 1.1 }}>
         {minute}
       </Box>
       <Box

@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
-import type { TodayPiece, Reminder } from '../../api/routes.ts';
+import type { TodayAnswer, TodayPiece, Reminder } from '../../api/routes.ts';
 import { coverNamed, type Cover } from '../../core/drying/face.ts';
 import { changesFrom } from '../../core/schedule/meant.ts';
 import { MINUTE, type Instant } from '../../core/units/quantity.ts';
 import { lower, type Here } from '../ui/answer.ts';
-import { cobalt } from '../ui/theme.ts';
+import { cobalt, ironRed, ochre } from '../ui/theme.ts';
 import { whenNear } from '../ui/times.ts';
 import { manyWords } from '../class/words.ts';
 import { attentionWords } from '../tubs/tubWords.ts';
@@ -44,6 +44,38 @@ export const slipRows = (reminders: Reminder[], { now, zone }: Here, day: Day): 
         target: 'Open',
       }}
       about={`Open ${reminder.name}`}
+      day={day}
+    />
+  ));
+
+type Making = TodayAnswer['making'];
+
+/** What is to be made now, while hands are there today, and later: of each group what comes next. */
+export function makingByPart(
+  making: Making,
+  { now, night }: Here,
+): { now: Making; today: Making; later: Making } {
+  const next = making.filter((of, i) => making.findIndex(({ groupId }) => groupId === of.groupId) === i);
+  const isNow = ({ at, session }: Making[number]) => session.from <= now && at <= now + MINUTE;
+  const isToday = ({ session }: Making[number]) => session.from < night.from;
+  return {
+    now: next.filter(isNow),
+    today: next.filter((of) => !isNow(of) && isToday(of)),
+    later: next.filter((of) => !isNow(of) && !isToday(of)),
+  };
+}
+
+/** A row for each group that something is to be made for. */
+export const makingRows = (making: TodayAnswer['making'], { now, zone }: Here, day: Day): ReactNode[] =>
+  making.map(({ groupId, count, name, groupName, at, session }) => (
+    <OtherRow
+      key={`make ${groupId} ${session.to}`}
+      mark={session.from <= now ? ironRed : ochre}
+      what={`Make ${count} × ${name}`}
+      name={`for ${groupName}`}
+      minute={at <= now + MINUTE ? 'now' : whenNear(at, now, zone)}
+      act={{ to: `/pieces/new?for=${groupId}&count=${count}`, target: 'Log as made' }}
+      about={`Log as made: ${count} × ${name}`}
       day={day}
     />
   ));

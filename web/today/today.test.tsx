@@ -71,6 +71,7 @@ function todayOf(pieces: TodayPiece[], more: Partial<TodayAnswer> = {}) {
     sessions: [],
     nights: [],
     nobody: null,
+    making: [],
     ...more,
   });
   show(<Today />);
@@ -136,6 +137,26 @@ describe('Today', () => {
       body: { what: 'matte', refs: planned.refs },
     });
     await expect.poll(() => screen.getByRole('status').textContent).toMatch(/Logged: p: matte/);
+  });
+
+  it('says what is to be made now, and of another order what comes next, each a tap from being logged', async () => {
+    const making = (groupId: string, count: number, from: number) => ({
+      ...{ groupId, count, at: from, session: { from, to: from + 4 * HOUR } },
+      ...{ name: `Lamp of ${groupId}`, groupName: `Order ${groupId}` },
+    });
+    todayOf([], {
+      making: [
+        making('a', 3, NOON - HOUR),
+        making('b', 2, NOON + 30 * HOUR),
+        making('b', 4, NOON + 50 * HOUR),
+      ],
+    });
+    const now = within(await screen.findByRole('region', { name: 'Now' }));
+    const act = now.getByRole('link', { name: 'Log as made: 3 × Lamp of a' });
+    expect(act.getAttribute('href')).toBe('/pieces/new?for=a&count=3');
+    const later = within(screen.getByRole('region', { name: 'Later' }));
+    expect(later.getAllByRole('link')).toHaveLength(1);
+    expect(later.getByText('Make 2 × Lamp of b')).toBeTruthy();
   });
 
   it('has covers at hand where no step is, logged with one tap; beside a step they are a row', async () => {
