@@ -1,7 +1,7 @@
 import { dived } from './dive.ts';
 import type { Itinerary, Search } from './itinerary.ts';
 import { bestItinerary, itinerariesWithin } from './path.ts';
-import { movesSoon, soonOf, steadied } from './steady.ts';
+import { movesSoon, steadied, toldSoon } from './steady.ts';
 import { createPool, handsOf, netOf, total, type Among, type Choice, type Pool, type Share } from './pool.ts';
 import type { Solver } from './solver.ts';
 
@@ -122,11 +122,13 @@ function begun(pool: Pool, pieces: readonly Among[], tens: readonly number[], se
   const none = tens.map(() => 0);
   const greedy = chooseQuickly(pieces, tens);
   for (const { p, itinerary } of greedy) pool.add(p, itinerary);
-  for (const [p, { graph, slots, told = [] }] of pieces.entries()) {
+  for (const [p, of] of pieces.entries()) {
+    const { graph, told = [] } = of;
     pool.add(p, bestItinerary(graph, searchOf(p, none, none)));
     // what was told stays possible: all of it, and what is soon alone
-    for (const of of told.flatMap((of) => [of, soonOf(of, slots)]))
-      pool.add(p, bestItinerary(graph, { ...searchOf(p, none), told: of }), true);
+    for (const all of told)
+      for (const search of [{ told: all }, { ...toldSoon(all, of), told: all }, toldSoon(all, of)])
+        pool.add(p, bestItinerary(graph, { ...searchOf(p, none), ...search }), true);
   }
   return greedy;
 }

@@ -76,6 +76,8 @@ export interface Search {
   spare?: readonly number[];
   /** In which session each task is done if at all, by its beginning; in any where it is null or not said. */
   told?: readonly (Instant | null)[];
+  /** How it is left at the end of each session; anyhow where it is null or not said. */
+  left?: readonly (Cover | null)[];
   /** The least chance that each task is done where it is meant to be, whatever can be done later. */
   sure?: number;
   /** The beginning of a session that nobody comes to. */

@@ -55,7 +55,7 @@ export function meantOf({ at }: Pick<WeekPlan, 'at'>, week: PieceWeek | undefine
 }
 
 /** The cover that a piece is meant to have at an instant. */
-export const coverMeantAt = (meant: PieceMeant, at: Instant, present: Cover): Cover =>
+export const coverMeantAt = (meant: Pick<PieceMeant, 'covers'>, at: Instant, present: Cover): Cover =>
   meant.covers.findLast((change) => change.at <= at)?.cover ?? present;
 
 /** The changes that are still to be made: the one that is due already, and those to come. */

@@ -123,17 +123,19 @@ function netOf(graph: Graph, { prices, spare, ...search }: Search): Float64Array
 }
 
 /** Which arcs were found open last, by what was asked: it is asked again and again at other prices. */
-type Asked = Pick<Search, 'least' | 'told' | 'sure' | 'away' | 'dry'>;
+type Asked = Pick<Search, 'least' | 'told' | 'left' | 'sure' | 'away' | 'dry'>;
 const asked = new WeakMap<Graph, { of: Asked; open: Uint8Array }>();
 
 /** Whether each arc may be gone: its tasks likely enough, each in the session that was told, and dry in time at its end. */
 function openArcs(graph: Graph, of: Asked): Uint8Array {
-  const { least, told, sure = 0, away, dry = 0 } = of;
+  const { least, told, left, sure = 0, away, dry = 0 } = of;
   const last = asked.get(graph);
   if (last && sameAsked(last.of, of)) return last.open;
-  const open = Uint8Array.from(graph.arcs, ({ visit: { blocks, session }, dry: then, idle }) =>
-    Number(
+  const open = Uint8Array.from(graph.arcs, ({ session: s, visit, dry: then, idle }) => {
+    const { blocks, session, leaves } = visit;
+    return Number(
       (then ?? 1) >= dry &&
+        (left?.[s] ?? leaves) === leaves &&
         (idle || session.from !== away) &&
         blocks.every(
           ({ block, chance, tooWet }) =>
@@ -141,14 +143,14 @@ function openArcs(graph: Graph, of: Asked): Uint8Array {
             chance + tooWet >= leastOf(least, block) &&
             (told?.[block] ?? session.from) === session.from,
         ),
-    ),
-  );
+    );
+  });
   asked.set(graph, { of, open });
   return open;
 }
 
 const sameAsked = (a: Asked, b: Asked): boolean =>
-  (['least', 'told', 'sure', 'away', 'dry'] as const).every((key) => a[key] === b[key]);
+  (['least', 'told', 'left', 'sure', 'away', 'dry'] as const).every((key) => a[key] === b[key]);
 
 /** So many are followed at most. */
 const MOST = 100_000;

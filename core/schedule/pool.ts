@@ -1,3 +1,4 @@
+import type { Cover } from '../drying/face.ts';
 import type { Spell } from '../time/hours.ts';
 import { MINUTE, type Instant } from '../units/quantity.ts';
 import type { Graph } from './graph.ts';
@@ -22,6 +23,8 @@ export interface Among {
   asked?: Pick<Search, 'sure' | 'dry' | 'told'>;
   /** What was told last of it, or of some of them. */
   told?: readonly Told[];
+  /** How it was to be left at the end of each session by what was told; left out where nothing was. */
+  toldCovers?: readonly Cover[];
 }
 
 /** When each task of a piece was to be done by what was told: the beginning of that session; null where nothing was told. */

@@ -1,6 +1,6 @@
 import type { Cover } from '../drying/face.ts';
 import { DAY, type Instant } from '../units/quantity.ts';
-import type { Itinerary } from './itinerary.ts';
+import type { Itinerary, Search } from './itinerary.ts';
 import type { Among, Chosen, Pool, Told } from './pool.ts';
 import type { Column, Solver } from './solver.ts';
 
@@ -10,6 +10,8 @@ const CHANGES = 1;
 const WAITS = 0.1;
 const MOVED = 0.5;
 const MOVED_SOON = 5;
+/** What it costs that a piece is left otherwise than was told for soon. */
+const COVER_MOVED = 1;
 /** What it costs that some that are alike go a way of their own. */
 const BATCH = 2;
 /** Near enough, as a share. */
@@ -55,12 +57,13 @@ export function steadied(
     return own.rowFor(p);
   };
   const costing = pool.columns.map(({ p, itinerary, counts }): Column => {
-    const { graph, count } = pieces[p]!;
+    const of = pieces[p]!;
+    const { graph, count } = of;
     const visited = visitedIn(graph.piece.cover, itinerary);
-    const changes = visited.reduce((sum, of) => sum + of.changes, 0);
+    const changes = visited.reduce((sum, { changes }) => sum + changes, 0);
     const waits = itinerary.visits.reduce((sum, { blocks }, s) => sum + s * blocks.length, 0);
     return {
-      worth: -(CHANGES * changes + WAITS * waits + movedBy(pieces[p]!, itinerary)),
+      worth: -(CHANGES * changes + WAITS * waits + movedBy(of, itinerary) + coversMoved(of, itinerary)),
       counts: [
         ...counts,
         [value, itinerary.value],
@@ -101,6 +104,13 @@ function movedBy({ told = [], slots }: Among, itinerary: Itinerary): number {
   return told.length > 0 ? Math.min(...told.map(cost)) : 0;
 }
 
+/** What it costs that a piece is left otherwise than was told for soon. */
+const coversMoved = ({ toldCovers = [], slots }: Among, { visits }: Itinerary): number =>
+  COVER_MOVED *
+  visits.filter(
+    ({ session, leaves }, s) => isSoon(session.from, slots) && leaves !== (toldCovers[s] ?? leaves),
+  ).length;
+
 /** Whether something is done in another session than was told for soon. */
 export const movesSoon = ({ told = [], slots }: Among, itinerary: Itinerary): boolean =>
   told.length > 0 && told.every((of) => movedFrom(of, itinerary).some((at) => isSoon(at, slots)));
@@ -115,6 +125,8 @@ function movedFrom(told: Told, { visits }: Itinerary): Instant[] {
 
 const isSoon = (at: Instant, slots: Among['slots']): boolean => at < (slots[0]?.from ?? 0) + DAY;
 
-/** What was told for soon alone. */
-export const soonOf = (told: Told, slots: Among['slots']): Told =>
-  told.map((at) => (at !== null && isSoon(at, slots) ? at : null));
+/** What was told for soon alone, to be looked for. */
+export const toldSoon = (told: Told, { slots, toldCovers }: Among): Pick<Search, 'told' | 'left'> => ({
+  told: told.map((at) => (at !== null && isSoon(at, slots) ? at : null)),
+  ...(toldCovers && { left: toldCovers.map((cover, s) => (isSoon(slots[s]!.from, slots) ? cover : null)) }),
+});

@@ -3,6 +3,7 @@ import type { Instant } from '../units/quantity.ts';
 import { isReached } from './bars.ts';
 import { choose } from './choose.ts';
 import { livedThrough, looksOf } from './living.ts';
+import { coverMeantAt } from './meant.ts';
 import { inOrder } from './minutes.ts';
 import type { Lived, PieceGiven, Planning, PlanningOf } from './planning.ts';
 import { tensIn, type Among, type Share, type Told } from './pool.ts';
@@ -50,7 +51,11 @@ export function planWeek(
     if (planning) all.push(planning);
   }
   if (all.length === 0) return { at: now, sessions, pieces: [], nobody: null, value: 0, bound: 0 };
-  let among = all.map((of): Among & Planning => ({ ...of, told: toldsOf(of, before) }));
+  let among = all.map((of): Among & Planning => ({
+    ...of,
+    told: toldsOf(of, before),
+    ...toldCoversOf(of, before),
+  }));
   for (let tries = 1; ; tries++) {
     const share = READY + ((1 - READY) * (tries - 1)) / TRIES;
     let ended = false;
@@ -141,6 +146,16 @@ const toldsOf = ({ piece, blocks, slots }: Planning, before: WeekPlan | null): T
         return slots.find(({ to }) => to === task?.session.to)?.from ?? null;
       }),
     );
+
+/** How a piece was to be left at the end of each session by the plan that people know of. */
+function toldCoversOf(
+  { piece, slots, unmade }: Planning,
+  before: WeekPlan | null,
+): Pick<Among, 'toldCovers'> {
+  const known = before?.pieces.find(({ pieceId }) => pieceId === piece.id);
+  if (!known || unmade) return {};
+  return { toldCovers: slots.map(({ to }) => coverMeantAt(known, to, piece.cover)) };
+}
 
 /** Asks more of each task that fell when it was lived through. @returns the same pieces where none did */
 function askedMore<A extends Among>(among: A[], shares: readonly Share[], lived: readonly Lived[]): A[] {

@@ -4,6 +4,8 @@ import type { PieceMade } from '../../core/log/entry.ts';
 import { caseOf, cruetMade, hoursOn, MADE } from '../../core/piece/piece.test-support.ts';
 import { rememberedPlannings, type PieceGiven } from '../../core/schedule/planning.ts';
 import { asMadeAt } from '../../core/schedule/ahead.ts';
+import { coverMeantAt } from '../../core/schedule/meant.ts';
+import { asToday } from '../../core/log/upcast.test-support.ts';
 import { possible } from '../../core/schedule/relax.ts';
 import type { Solver } from '../../core/schedule/solver.ts';
 import { planWeek } from '../../core/schedule/week.ts';
@@ -98,6 +100,26 @@ describe('the week of three cruets over evenings', () => {
   it('stays as it was told while nothing is logged', () => {
     const again = plan(pieces, { before: week, now: NOW + 5 * MINUTE })!;
     expect(sessionsOf(again)).toEqual(sessionsOf(week));
+  });
+
+  it('stays as it was told where the covers that were told are logged, a little early', () => {
+    const soon = week.sessions.filter(({ from }) => from < NOW + DAY);
+    const left = ({ pieces }: WeekPlan) =>
+      pieces.map((of) => soon.map(({ to }) => coverMeantAt(of, to, 'draped')));
+    for (const early of [0, 10, 20, 30]) {
+      const covered = pieces.map((given): PieceGiven => {
+        const { pieceId } = given.facts;
+        const head = {
+          id: `${pieceId} covered`,
+          subject: pieceId,
+          at: new Date(NOW + early * MINUTE).toISOString(),
+        };
+        const entry = asToday('piece.covered', head, { cover: 'draped', stand: 'board' });
+        return { ...given, facts: { ...given.facts, entries: [...given.facts.entries, entry] } };
+      });
+      const again = plan(covered, { before: week, now: NOW + (early + 1) * MINUTE })!;
+      expect(left(again)).toEqual(left(week));
+    }
   });
 
   it('moves little of the others when a piece comes, and nothing soon', () => {
