@@ -163,3 +163,16 @@ export async function expectNoAxeFindings(page: Page): Promise<void> {
 }
 
 export { expect };
+
+/** All that the studio shows of its pieces is worked out. */
+export const allWorkedOut = (page: Page, { address }: Pick<Studio, 'address'>) =>
+  expect
+    .poll(
+      async () => {
+        const answer = await page.request.get(`${address}/api/today`);
+        const { pieces } = (await answer.json()) as { pieces: { state: string }[] };
+        return pieces.filter(({ state }) => state === 'working').length;
+      },
+      { timeout: 120_000 },
+    )
+    .toBe(0);

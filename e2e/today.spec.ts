@@ -1,22 +1,8 @@
-import type { Page } from '@playwright/test';
-import { expect, test, type Studio } from './studio.ts';
+import { allWorkedOut, expect, test } from './studio.ts';
 
 const desk = { width: 1280, height: 800 };
 const tablet = { width: 820, height: 1180 };
 const phone = { width: 390, height: 844 };
-
-/** All that the studio shows of its pieces is worked out. */
-const allWorkedOut = (page: Page, { address }: Studio) =>
-  expect
-    .poll(
-      async () => {
-        const answer = await page.request.get(`${address}/api/today`);
-        const { pieces } = (await answer.json()) as { pieces: { state: string }[] };
-        return pieces.filter(({ state }) => state === 'working').length;
-      },
-      { timeout: 120_000 },
-    )
-    .toBe(0);
 
 test('Today: the act at hand and eight rows at a desk, ten on a tablet, four on a phone, without scrolling', async ({
   page,
@@ -79,53 +65,4 @@ test('on the smallest phone nothing runs off the side, and the guide keeps its t
   await expect(task).toBeInViewport();
   expect(await page.getByRole('alert').count()).toBeLessThanOrEqual(1);
   expect(await aside()).toBeLessThanOrEqual(0);
-});
-
-/** The shift of a view since it was gone to, cold, on a machine four times as slow. */
-async function shiftOf(page: Page, url: string): Promise<number> {
-  const slowed = await page.context().newCDPSession(page);
-  await slowed.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  await page.goto(url);
-  await expect(page.locator('h1').first()).toBeAttached({ timeout: 30_000 });
-  await page.waitForLoadState('networkidle');
-  await page.waitForTimeout(400);
-  const shift = await page.evaluate(() => (globalThis as unknown as { shifted: number }).shifted);
-  await slowed.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-  return shift;
-}
-
-test('no view moves while it comes', async ({ page, workshop }) => {
-  test.setTimeout(300_000);
-  await allWorkedOut(page, workshop);
-  await page.addInitScript(() => {
-    const of = globalThis as unknown as { shifted: number };
-    of.shifted = 0;
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries() as (PerformanceEntry & {
-        value: number;
-        hadRecentInput: boolean;
-      })[])
-        if (!entry.hadRecentInput) of.shifted += entry.value;
-    }).observe({ type: 'layout-shift', buffered: true });
-  });
-  // each view at one size, and the first at all three
-  const views = [
-    '/',
-    '/pieces',
-    '/pieces/piece-pig-gulls',
-    '/tonight',
-    '/techniques',
-    '/slips',
-    '/slips/tub-chalk',
-    '/studio',
-    '/kiln',
-    '/pieces/new',
-  ];
-  const sizes = [desk, tablet, phone];
-  for (const [i, path] of [...views, '/', '/', '/studio', '/techniques'].entries()) {
-    const size = sizes[i % sizes.length]!;
-    await page.setViewportSize(size);
-    const shift = await shiftOf(page, `${workshop.address}${path}`);
-    expect(shift, `${path} at ${size.width} px`).toBeLessThan(0.05);
-  }
 });

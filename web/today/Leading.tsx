@@ -33,6 +33,8 @@ export function Leading({
       {open.length === 0 && (
         <Button
           variant="outlined"
+          // on one line on a phone
+          sx={{ px: { xs: 0.5, sm: 2.5 }, fontSize: { xs: '0.95rem', sm: '1.05rem' } }}
           onClick={() => void lead(pressing.slice(0, LED)).then((path) => path && navigate(path))}
         >
           Lead me through {pressing.length === 1 ? 'it' : `the next ${Math.min(LED, pressing.length)}`}
