@@ -33,7 +33,10 @@ export function LogFit() {
     try {
       const cases = await ask(to('/api/learning/cases'));
       if (!wanted) return;
-      const fitting = fitLogInWorker(cases, studioNow(), (share) => setState({ is: 'working', share }));
+      // its last word may come after its answer: they take ways of their own
+      const fitting = fitLogInWorker(cases, studioNow(), (share) =>
+        setState((before) => (before.is === 'working' ? { is: 'working', share } : before)),
+      );
       cancel.current = fitting.cancel;
       const outcome = await fitting.answer;
       setState(

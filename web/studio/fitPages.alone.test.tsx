@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { act, screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LearningAnswer } from '../../api/routes.ts';
 import { defaultBody, linearShrinkage, type ClayBody } from '../../core/clay/body.ts';
@@ -27,6 +27,7 @@ import { LogFit } from './LogFit.tsx';
 const worker = vi.hoisted(() => ({
   logFit: null as unknown as () => Promise<unknown>,
   progress: [] as number[],
+  tell: (() => undefined) as (share: number) => void,
   cancelled: false,
 }));
 vi.mock('./fitting.ts', () => ({
@@ -36,6 +37,7 @@ vi.mock('./fitting.ts', () => ({
     ),
   }),
   fitLogInWorker: (_cases: unknown, _now: number, onProgress: (share: number) => void) => {
+    worker.tell = onProgress;
     for (const share of worker.progress) onProgress(share);
     return { answer: worker.logFit(), cancel: () => void (worker.cancelled = true) };
   },
@@ -180,6 +182,16 @@ describe('the whole log, fitted', () => {
     await press('Stop');
     expect(worker.cancelled).toBe(true);
     expect(await screen.findByRole('button', { name: 'Fit the whole log' })).toBeTruthy();
+  });
+
+  it('stays with its answer where the last word of its progress comes after it', async () => {
+    worker.logFit = () => Promise.resolve(ok(fit) as Result<Fit>);
+    page();
+    await press('Fit the whole log');
+    await screen.findByRole('button', { name: 'Fit it again' });
+    act(() => worker.tell(1));
+    expect(screen.queryByRole('progressbar')).toBeNull();
+    expect(screen.getByText(/30 % more than usual/)).toBeTruthy();
   });
 
   it('says what is needed where the log says too little', async () => {
