@@ -15,10 +15,15 @@ const STUDIOS = Number(process.argv[2] ?? 200);
 /** In a thread of its own: one studio. */
 export default workedInEachWay;
 
+/** What came of studios is kept by the very program that found it, so that a study that was stopped goes on. */
+const here = fileURLToPath(import.meta.url);
+const program = createHash('sha256').update(readFileSync(here)).digest('hex').slice(0, 12);
+const kept = fileURLToPath(new URL(`studios-${program}.ndjson`, import.meta.url));
+
 if (isMainThread) {
   const known = readKept();
   const threads = new Piscina({
-    filename: fileURLToPath(import.meta.url),
+    filename: here,
     minThreads: 1,
     maxThreads: availableParallelism(),
   });
@@ -28,7 +33,7 @@ if (isMainThread) {
       const seed = i + 1;
       const came = known.get(seed) ?? ((await threads.run(seed)) as Came[]);
       if (known.has(seed)) return came;
-      appendFileSync(keptAt(), `${JSON.stringify([seed, came])}\n`);
+      appendFileSync(kept, `${JSON.stringify([seed, came])}\n`);
       if (++done % 10 === 0) console.error(`${done} of ${STUDIOS}`);
       return came;
     }),
@@ -37,17 +42,9 @@ if (isMainThread) {
   tell(studios);
 }
 
-/** What came of studios is kept by the very program that found it, so that a study that was stopped goes on. */
-function keptAt(): string {
-  const program = createHash('sha256')
-    .update(readFileSync(fileURLToPath(import.meta.url)))
-    .digest('hex');
-  return fileURLToPath(new URL(`studios-${program.slice(0, 12)}.ndjson`, import.meta.url));
-}
-
 function readKept(): Map<number, Came[]> {
-  if (!existsSync(keptAt())) return new Map();
-  const lines = readFileSync(keptAt(), 'utf8').trim().split('\n');
+  if (!existsSync(kept)) return new Map();
+  const lines = readFileSync(kept, 'utf8').trim().split('\n');
   return new Map(
     lines.map((line) => JSON.parse(line) as [number, Came[]]).filter(([seed]) => seed <= STUDIOS),
   );
